@@ -1,0 +1,2 @@
+export * from './checkpoint';
+export * from './checkpoints';

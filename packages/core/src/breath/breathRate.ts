@@ -1,0 +1,12 @@
+import type { BreathPattern } from './breathPattern';
+import { breathPeriod } from './breathPeriod';
+
+/**
+ * Breaths a minute of a pattern: 60 / period (model §6).
+ * @throws RangeError when the pattern has no length.
+ */
+export function breathRate(pattern: BreathPattern): number {
+  const period = breathPeriod(pattern);
+  if (!(period > 0)) throw new RangeError('pattern: the breath must be longer than 0 s');
+  return 60 / period;
+}

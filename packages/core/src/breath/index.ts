@@ -1,0 +1,6 @@
+export * from './breathPattern';
+export * from './breathPeriod';
+export * from './breathPhaseAt';
+export * from './breathRate';
+export * from './breathsWithin';
+export * from './slowingTotal';

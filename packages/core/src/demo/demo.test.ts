@@ -1,0 +1,45 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { BundleContentsSchema } from '../formats';
+import { importPreview } from '../formats/importPreview';
+import { emptyContents } from '../formats/bundle';
+import { verdict } from '../plan';
+import { seededRandom } from './random';
+import { demoContents } from '.';
+
+const today = '2026-11-20';
+const demo = demoContents(today);
+const verdictsOf = (name: string) => {
+  const student = demo.students.find((entry) => entry.name === name)!;
+  const plan = demo.plans.find((entry) => entry.studentId === student.id)!;
+  const logs = demo.logs.filter((entry) => entry.studentId === student.id);
+  const rule = demo.schools.find((entry) => entry.id === student.schoolId)!.raise;
+  return plan.strands.map((strand) => verdict(plan, strand, logs, rule, today));
+};
+
+test('the same day and seed give the same demo, another seed another', () => {
+  expect(demoContents(today)).toEqual(demo);
+  expect(demoContents(today, 9)).not.toEqual(demo);
+});
+
+test('it is valid, points to nothing that is missing, and lies before today', () => {
+  expect(BundleContentsSchema.safeParse(demo).success).toBe(true);
+  expect(importPreview(emptyContents(), demo).every((row) => row.state === 'new')).toBe(true);
+  expect(demo.students).toHaveLength(10);
+  expect(demo.routines).toHaveLength(4);
+  const ages = demo.logs.map((log) => differenceInCalendarDays(parseISO(today), parseISO(log.day)));
+  expect(Math.min(...ages)).toBeGreaterThan(0);
+  expect(Math.max(...ages)).toBeGreaterThan(77);
+});
+
+test('the patterns show in the verdicts: a sore knee stops, a long absence asks for a new test', () => {
+  expect(verdictsOf('Bertil Anquist').every((found) => found.kind === 'stop')).toBe(true);
+  expect(verdictsOf('Wilhelmina Frost')[0]).toMatchObject({ kind: expect.stringMatching(/ease|stay/) as string, source: 'gap' });
+  expect(verdictsOf('Orsolya Venn').some((found) => found.toDose > 8)).toBe(true);
+});
+
+test('the generator is even enough to be called random', () => {
+  const random = seededRandom(3);
+  const tenths = Array.from({ length: 10 }, () => 0);
+  for (let index = 0; index < 10_000; index += 1) tenths[Math.floor(random() * 10)]! += 1;
+  for (const count of tenths) expect(Math.abs(count - 1000)).toBeLessThan(120);
+});

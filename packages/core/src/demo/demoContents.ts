@@ -1,0 +1,149 @@
+import { addDays, formatISO, getISODay, parseISO, subDays } from 'date-fns';
+import { emptyContents, type BundleContents } from '../formats/bundle';
+import { builtInExercises } from '../library/builtInExercises';
+import { decide, isDue } from '../plan/decide';
+import { dosedRoutine } from '../plan/dosedRoutine';
+import { newStrand } from '../plan/newStrand';
+import type { Decision, Plan } from '../plan/plan';
+import { verdict } from '../plan/verdict';
+import type { LogLine, PracticeLog } from '../practice/log';
+import { logLines } from '../practice/logLines';
+import { conduct } from '../practice/conduct';
+import type { Routine } from '../routine/routine';
+import { timeline } from '../routine/timeline';
+import { builtInSchools } from '../schools/builtInSchools';
+import type { Student } from '../students/student';
+import { demoRoutines, lanternWalk } from './demoRoutines';
+import { demoParts, type Part } from './demoStudents';
+import { seededRandom, type Random } from './random';
+
+const shelf = new Map([...builtInExercises, lanternWalk].map((exercise) => [exercise.id, exercise]));
+const iso = (date: Date): string => formatISO(date, { representation: 'date' });
+const clamp = (value: number): number => Math.max(0, Math.min(10, Math.round(value)));
+
+/** How many of the latest days are left for the user to decide upon. */
+const OPEN_DAYS = 5;
+
+function studentOf(part: Part, index: number, today: Date): Student {
+  return {
+    id: `demo-student-${index + 1}`,
+    name: part.name,
+    birthYear: part.age === null ? null : today.getFullYear() - part.age,
+    practiceDays: [...part.practiceDays],
+    cautions: [...part.cautions],
+    schoolId: part.schoolId,
+    note: part.note,
+  };
+}
+
+function planOf(part: Part, student: Student, today: Date): Plan {
+  const strands = part.strands.map(([exerciseId, axis, target]) => {
+    const segment = part.routine.segments.find((entry) => entry.type === 'exercise' && entry.exerciseId === exerciseId);
+    if (segment?.type !== 'exercise') throw new Error(`${part.routine.name} has no ${exerciseId}`);
+    const id = `${student.id}-${exerciseId}-${axis}`;
+    return newStrand(id, segment, shelf.get(exerciseId)!, axis, target, iso(addDays(today, 56)));
+  });
+  return {
+    id: `${student.id}-plan`,
+    studentId: student.id,
+    routineId: part.routine.id,
+    startsOn: iso(subDays(today, part.since)),
+    growthPerWeek: 0.1,
+    lighterEvery: 4,
+    lighterCut: 0.4,
+    strands,
+  };
+}
+
+/** The lines of a practice in which everything was done as asked. */
+function linesAsked(routine: Routine): LogLine[] {
+  const line = timeline(routine);
+  const state = conduct(line, [{ at: 0, action: 'start' }], line.totalMs);
+  return logLines(routine, line, state, shelf);
+}
+
+function practice(part: Part, student: Student, routine: Routine, day: Date, number: number, random: Random): PracticeLog {
+  const { habit } = part;
+  const lines = linesAsked(routine).map((asked): LogLine => {
+    const outcome = habit.line?.(asked.exerciseId, asked.side, number, random) ?? { share: 1, kept: null };
+    const seconds = Math.round(asked.asked.seconds * outcome.share);
+    const amount = asked.kind === 'hold' ? asked.asked.amount * outcome.share : Math.floor(asked.asked.amount * outcome.share);
+    return { ...asked, done: { amount, seconds }, alignmentKept: outcome.kept };
+  });
+  const pain = habit.pain?.(number) ?? null;
+  const minute = String(Math.floor(random() * 60)).padStart(2, '0');
+  const workSeconds = lines.reduce((sum, entry) => sum + entry.done.seconds, 0);
+  return {
+    id: `${student.id}-${iso(day)}`,
+    studentId: student.id,
+    routineId: routine.id,
+    routineName: routine.name,
+    day: iso(day),
+    startedAt: parseISO(`${iso(day)}T07:${minute}:00`).toISOString(),
+    practisedSeconds: Math.round(workSeconds * 1.15),
+    source: 'conducted',
+    lines,
+    effort: clamp(habit.effort + Math.floor(random() * 3) - 1),
+    pain: pain?.pain ?? 0,
+    painWhere: pain?.where ?? '',
+    symptoms: [],
+    note: '',
+  };
+}
+
+interface Season {
+  readonly plan: Plan;
+  readonly logs: PracticeLog[];
+  readonly decisions: Decision[];
+}
+
+/** Plays a plan day by day up to yesterday; what was due was accepted, but for the last few days. */
+function season(part: Part, student: Student, start: Plan, today: Date, random: Random): Season {
+  let plan = start;
+  const logs: PracticeLog[] = [];
+  const decisions: Decision[] = [];
+  const rule = builtInSchools.find((school) => school.id === student.schoolId)!.raise;
+  for (let number = 0; number < part.since; number += 1) {
+    const day = addDays(parseISO(start.startsOn), number);
+    if (!part.practiceDays.includes(getISODay(day)) || part.habit.away?.(number) === true) continue;
+    if (random() > part.habit.attendance) continue;
+    logs.push(practice(part, student, dosedRoutine(part.routine, plan, iso(day)), day, number, random));
+    if (number >= part.since - OPEN_DAYS) continue;
+    for (const strand of plan.strands) {
+      const found = verdict(plan, strand, logs, rule, iso(day));
+      if (found.kind === 'stop' || !isDue(found, decisions, logs, rule)) continue;
+      const evening = parseISO(`${iso(day)}T20:00:00`);
+      const id = `${strand.id}-${iso(day)}`;
+      const answer = { outcome: 'accepted', level: found.level, teacherReason: '' } as const;
+      const next = decide(plan, found, answer, id, evening);
+      plan = next.plan;
+      decisions.push(next.decision);
+    }
+  }
+  return { plan, logs, decisions };
+}
+
+/**
+ * The demo: an invented hall, ten students, four routines, two schools and twelve weeks of logs, with
+ * dates that end yesterday. The same seed and day give the same data.
+ * @param today YYYY-MM-DD
+ */
+export function demoContents(today: string, seed = 8): BundleContents {
+  const random = seededRandom(seed);
+  const now = parseISO(today);
+  const contents: BundleContents = {
+    ...emptyContents(),
+    schools: [...builtInSchools],
+    exercises: [lanternWalk],
+    routines: [...demoRoutines],
+  };
+  demoParts.forEach((part, index) => {
+    const student = studentOf(part, index, now);
+    const { plan, logs, decisions } = season(part, student, planOf(part, student, now), now, random);
+    contents.students.push(student);
+    contents.plans.push(plan);
+    contents.logs.push(...logs);
+    contents.decisions.push(...decisions);
+  });
+  return contents;
+}

@@ -1,0 +1,129 @@
+import type { Axis } from '../plan/plan';
+import type { Routine } from '../routine/routine';
+import { softSchool, strictSchool } from '../schools/builtInSchools';
+import { chairRoutine, longStandRoutine, morningRoutine, reelingRoutine } from './demoRoutines';
+import type { Random } from './random';
+
+/** What one line of a practice came to. */
+export interface Outcome {
+  readonly share: number;
+  readonly kept: number | null;
+}
+
+export interface Habit {
+  /** Chance of practising on a practice day. */
+  readonly attendance: number;
+  /** Effort noted, before chance moves it by one. */
+  readonly effort: number;
+  readonly away?: (day: number) => boolean;
+  readonly line?: (exerciseId: string, side: string, day: number, random: Random) => Outcome;
+  readonly pain?: (day: number) => { readonly pain: number; readonly where: string } | null;
+}
+
+export interface Part {
+  readonly name: string;
+  readonly age: number | null;
+  readonly practiceDays: readonly number[];
+  readonly cautions: readonly string[];
+  readonly note: string;
+  readonly schoolId: string;
+  readonly routine: Routine;
+  /** Exercise, axis and target of each strand. */
+  readonly strands: readonly (readonly [exerciseId: string, axis: Axis, target: number])[];
+  /** How many days ago the plan began. */
+  readonly since: number;
+  readonly habit: Habit;
+}
+
+const full: Outcome = { share: 1, kept: null };
+
+/** The cast of the demo: ten people who do not exist. `day` counts from the start of the plan. */
+export const demoParts: readonly Part[] = [
+  {
+    name: 'Orsolya Venn', age: 41, practiceDays: [1, 3, 5, 6], cautions: [], schoolId: softSchool.id,
+    note: 'Steady. Came for her back, stayed for the reeling.',
+    routine: reelingRoutine, since: 84,
+    strands: [['one-hand-reeling', 'repetitions', 16], ['empty-full', 'time', 60]],
+    habit: { attendance: 0.92, effort: 4 },
+  },
+  {
+    name: 'Tamsin Okello', age: 34, practiceDays: [1, 2, 4, 6], cautions: [], schoolId: softSchool.id,
+    note: 'Away for two and a half weeks in the middle of the term.',
+    routine: morningRoutine, since: 84,
+    strands: [['tree-holding', 'time', 300], ['opening-closing', 'breaths', 18]],
+    habit: { attendance: 0.9, effort: 5, away: (day) => day >= 40 && day < 58 },
+  },
+  {
+    name: 'Bertil Anquist', age: 58, practiceDays: [2, 4, 7], cautions: ['Right knee: sore after long stands; higher stance'], schoolId: softSchool.id,
+    note: 'Was told to keep to the higher stance and tends to forget it.',
+    routine: reelingRoutine, since: 84,
+    strands: [['one-hand-reeling', 'repetitions', 12], ['shift-and-turn', 'repetitions', 16]],
+    habit: {
+      attendance: 0.88, effort: 5,
+      pain: (day) => (day >= 79 ? { pain: 5, where: 'right knee' } : day >= 70 ? { pain: 2, where: 'right knee' } : null),
+    },
+  },
+  {
+    name: 'Ilse Marrowby', age: 47, practiceDays: [1, 3, 5], cautions: [], schoolId: softSchool.id,
+    note: 'Left side always comes up short on one leg.',
+    routine: reelingRoutine, since: 84,
+    strands: [['empty-full', 'time', 60], ['two-hand-reeling', 'repetitions', 12]],
+    habit: {
+      attendance: 0.9, effort: 6,
+      line: (exercise, side, _day, random) =>
+        exercise === 'empty-full' && side === 'left' ? { share: 0.72 + 0.2 * random(), kept: null } : full,
+    },
+  },
+  {
+    name: 'Caspian Roe', age: 29, practiceDays: [1, 2, 3, 4, 5], cautions: [], schoolId: strictSchool.id,
+    note: 'Strong legs; the arms come down long before they tire.',
+    routine: longStandRoutine, since: 84,
+    strands: [['tree-holding', 'time', 600], ['wide-rider', 'time', 120]],
+    habit: {
+      attendance: 0.85, effort: 7,
+      line: (exercise, _side, _day, random) =>
+        exercise === 'tree-holding' && random() < 0.55 ? { share: 1, kept: 0.55 + 0.3 * random() } : full,
+    },
+  },
+  {
+    name: 'Dagny Pellew', age: 38, practiceDays: [1, 2, 3, 4, 5, 6, 7], cautions: [], schoolId: strictSchool.id,
+    note: 'Does twice what is asked, and pays for it on Thursdays.',
+    routine: longStandRoutine, since: 84,
+    strands: [['tree-holding', 'time', 480], ['bow-stand', 'time', 90], ['squat-and-bounce', 'repetitions', 36]],
+    habit: {
+      attendance: 0.97, effort: 8,
+      line: (_exercise, _side, _day, random) => ({ share: 1.2 + 0.8 * random(), kept: null }),
+    },
+  },
+  {
+    name: 'Pim Halloran', age: 26, practiceDays: [2, 5, 7], cautions: [], schoolId: softSchool.id,
+    note: 'Second week.',
+    routine: morningRoutine, since: 11,
+    strands: [['tree-holding', 'time', 180]],
+    habit: { attendance: 1, effort: 5 },
+  },
+  {
+    name: 'Mireille Sand', age: 71, practiceDays: [1, 2, 4, 5, 6], cautions: ['Chair within reach', 'No held breath: blood pressure'], schoolId: softSchool.id,
+    note: 'Practises more regularly than anyone.',
+    routine: chairRoutine, since: 84,
+    strands: [['empty-full', 'time', 45], ['belly-breathing', 'breaths', 24], ['heel-lifts', 'repetitions', 18]],
+    habit: { attendance: 0.95, effort: 4 },
+  },
+  {
+    name: 'Joaquim Tarr', age: 66, practiceDays: [1, 4], cautions: ['Left shoulder: arms no higher than the chest'], schoolId: softSchool.id,
+    note: 'Sits down when tired, begins again, and is right to.',
+    routine: chairRoutine, since: 70,
+    strands: [['belly-breathing', 'breaths', 20], ['demo-lantern-walk', 'repetitions', 10]],
+    habit: {
+      attendance: 0.7, effort: 5,
+      line: (_exercise, _side, _day, random) => (random() < 0.3 ? { share: 0.6, kept: null } : full),
+    },
+  },
+  {
+    name: 'Wilhelmina Frost', age: null, practiceDays: [3, 6], cautions: [], schoolId: softSchool.id,
+    note: 'Has not been seen for a while.',
+    routine: morningRoutine, since: 63,
+    strands: [['tree-holding', 'time', 240]],
+    habit: { attendance: 0.9, effort: 4, away: (day) => day > 42 },
+  },
+];

@@ -1,0 +1,2 @@
+export * from './demoContents';
+export * from './random';

@@ -1,0 +1,54 @@
+import * as z from 'zod';
+import { ExerciseSchema } from '../library/exercise';
+import { DecisionSchema, PlanSchema } from '../plan/plan';
+import { PracticeLogSchema } from '../practice/log';
+import { RoutineSchema } from '../routine/routine';
+import { SchoolSchema } from '../schools/school';
+import { StudentSchema } from '../students/student';
+
+/** The version this program writes, and the newest it reads. */
+export const BUNDLE_VERSION = 1;
+
+/** The largest bundle that is read, in bytes. */
+export const LARGEST_BUNDLE = 64 * 1024 * 1024;
+
+/** What a bundle holds, by kind, in the order in which it is written. */
+export const bundleKinds = ['schools', 'exercises', 'routines', 'students', 'plans', 'logs', 'decisions'] as const;
+export type BundleKind = (typeof bundleKinds)[number];
+
+const contents = {
+  schools: z.array(SchoolSchema),
+  exercises: z.array(ExerciseSchema),
+  routines: z.array(RoutineSchema),
+  students: z.array(StudentSchema),
+  plans: z.array(PlanSchema),
+  logs: z.array(PracticeLogSchema),
+  decisions: z.array(DecisionSchema),
+};
+export const BundleContentsSchema = z.object(contents);
+export type BundleContents = z.infer<typeof BundleContentsSchema>;
+
+/** A versioned file of everything, or of one routine with what it needs. */
+export const BundleSchema = z.object({
+  format: z.literal('pomek bundle'),
+  version: z.literal(BUNDLE_VERSION),
+  writtenAt: z.iso.datetime({ offset: true }),
+  contents: BundleContentsSchema,
+});
+export type Bundle = z.infer<typeof BundleSchema>;
+
+export const emptyContents = (): BundleContents => ({
+  schools: [],
+  exercises: [],
+  routines: [],
+  students: [],
+  plans: [],
+  logs: [],
+  decisions: [],
+});
+
+/** The text of a bundle, indented so that a person can read it and compare two. */
+export function writeBundle(contents: BundleContents, now: Date): string {
+  const bundle: Bundle = { format: 'pomek bundle', version: BUNDLE_VERSION, writtenAt: now.toISOString(), contents };
+  return `${JSON.stringify(bundle, null, 1)}\n`;
+}

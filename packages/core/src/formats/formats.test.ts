@@ -1,0 +1,155 @@
+import Ajv from 'ajv/dist/2020';
+import ICAL from 'ical.js';
+import * as z from 'zod';
+import { demoContents } from '../demo';
+import { lanternWalk } from '../demo/demoRoutines';
+import { softSchool } from '../schools';
+import { hold, together } from '../library/describe';
+import { log, plan, routine, segment, shelf, strand } from '../testing/samples';
+import {
+  BundleSchema,
+  bundleKinds,
+  emptyContents,
+  importPreview,
+  LARGEST_BUNDLE,
+  planCalendar,
+  readBundle,
+  routineContents,
+  tooLarge,
+  writeBundle,
+  type BundleContents,
+} from '.';
+
+const now = new Date('2026-01-08T10:00:00Z');
+const demo = demoContents('2026-11-20');
+const problems = (text: string) => {
+  const result = readBundle(text);
+  return result.ok ? [] : result.problems;
+};
+
+describe('reading a bundle', () => {
+  test('what is written comes back the same', () => {
+    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 1 } });
+  });
+
+  test('a damaged file names line and column', () => {
+    const text = writeBundle({ ...emptyContents(), schools: [softSchool] }, now);
+    const lines = text.split('\n');
+    lines[7] = lines[7]!.replace(',', '');
+    const [problem] = problems(lines.join('\n'));
+    expect(problem!.place).toMatch(/^line (8|9), column \d+$/);
+    expect(problems(text.slice(0, 200))[0]!.place).toMatch(/^line \d+, column \d+$/);
+    expect(problems('')[0]!.message).toContain('empty');
+  });
+
+  test('a wrong value names the path of its field, and a missing one too', () => {
+    const broken = structuredClone(demo) as unknown as { students: { name?: string }[]; routines: { segments: { dose: { holdSeconds: number } }[] }[] };
+    broken.students[2]!.name = '';
+    broken.routines[0]!.segments[2]!.dose.holdSeconds = -4;
+    delete broken.students[4]!.name;
+    const places = problems(writeBundle(broken as unknown as BundleContents, now)).map((problem) => problem.place);
+    expect(places).toEqual(['contents.routines[0].segments[2].dose.holdSeconds', 'contents.students[2].name', 'contents.students[4].name']);
+  });
+
+  test('a file with thousands of faults lists twenty and counts the rest', () => {
+    const broken = { ...emptyContents(), logs: Array.from({ length: 500 }, () => ({})) } as unknown as BundleContents;
+    const list = problems(writeBundle(broken, now));
+    expect(list).toHaveLength(21);
+    expect(list[20]!.message).toMatch(/^and \d+ more$/);
+  });
+
+  test('foreign, newer and huge files are named for what they are', () => {
+    expect(problems('{"hello": 1}')[0]).toMatchObject({ place: 'format' });
+    expect(problems('[1, 2]')[0]!.message).toContain('not a Pomek file');
+    expect(problems('{"format": "pomek bundle", "version": 7}')[0]).toMatchObject({ place: 'version', message: expect.stringContaining('version 7') as string });
+    expect(tooLarge(100 * 1024 * 1024)!.message).toContain('100 MB');
+    expect(tooLarge(LARGEST_BUNDLE)).toBeNull();
+  });
+
+  test('the published JSON Schema accepts the demo and refuses a wrong dose', () => {
+    const schema = z.toJSONSchema(BundleSchema, { unrepresentable: 'any' });
+    const check = new Ajv({ strict: false, validateFormats: false }).compile(schema);
+    const bundle = JSON.parse(writeBundle(demo, now)) as { contents: BundleContents };
+    expect(check(bundle)).toBe(true);
+    (bundle.contents.routines[0]!.segments[0] as { dose: { kind: string } }).dose.kind = 'guess';
+    expect(check(bundle)).toBe(false);
+  });
+});
+
+describe('preview of an import', () => {
+  const small: BundleContents = {
+    ...emptyContents(),
+    schools: [softSchool],
+    exercises: [lanternWalk],
+    routines: [routine([segment('a', hold(60, together(1)), { exerciseId: lanternWalk.id })])],
+  };
+  const states = (here: BundleContents, there: BundleContents) => importPreview(here, there).map((row) => `${row.kind} ${row.state}`);
+
+  test('tells new, changed and the same', () => {
+    expect(states(emptyContents(), small)).toEqual(['schools new', 'exercises new', 'routines new']);
+    expect(states(small, small)).toEqual(['schools same', 'exercises same', 'routines same']);
+    expect(states(small, { ...small, routines: [{ ...small.routines[0]!, name: 'Other' }] })[2]).toBe('routines changed');
+  });
+
+  test('what points to nothing cannot be kept, nor what points to that', () => {
+    const lost = importPreview(emptyContents(), { ...demo, exercises: [] }).filter((row) => row.state === 'cannot be kept');
+    const kinds = new Set(lost.map((row) => row.kind));
+    expect(lost[0]).toMatchObject({ kind: 'routines', name: 'Beside the chair' });
+    expect(lost[0]!.because).toContain('segments[4].exerciseId');
+    expect(kinds.has('plans') && kinds.has('decisions')).toBe(true);
+    expect(importPreview(demo, { ...demo, exercises: [] }).every((row) => row.state === 'same')).toBe(true);
+  });
+
+  test('rows read as a person would name them', () => {
+    const rows = importPreview(emptyContents(), demo);
+    expect(rows.find((row) => row.kind === 'plans')!.name).toBe('plan of Orsolya Venn');
+    expect(rows.find((row) => row.kind === 'logs')!.name).toMatch(/^Orsolya Venn, 2026-/);
+    expect(rows).toHaveLength(bundleKinds.reduce((sum, kind) => sum + demo[kind].length, 0));
+  });
+
+  test('one routine takes along its school and the own exercises in it', () => {
+    const chair = demo.routines.find((entry) => entry.id === 'demo-chair')!;
+    expect(routineContents(chair, demo)).toMatchObject({ routines: [chair], exercises: [lanternWalk], students: [] });
+    expect(routineContents(demo.routines[0]!, demo).exercises).toEqual([]);
+  });
+});
+
+describe('calendar of a plan', () => {
+  const student = { id: 'u', name: 'Åsa, the “quiet” one; of nine', birthYear: null, practiceDays: [1, 4], cautions: [], schoolId: 'school-soft', note: '' };
+  const value = plan([strand()]);
+  const base = routine([segment('a', hold(60, together(1)))], { settleSeconds: 30, name: 'Morning' });
+  const request = { student, plan: value, routine: base, exercises: shelf, from: '2026-01-05', weeks: 5, startTime: '07:30', now };
+  const parsed = () => new ICAL.Component(ICAL.parse(planCalendar(request)) as unknown[]);
+  const events = () => parsed().getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+
+  test('an iCalendar library reads it back: two events a week at the right local time and length', () => {
+    expect(parsed().getFirstPropertyValue('version')).toBe('2.0');
+    expect(events()).toHaveLength(10);
+    expect(events()[0]!.startDate.toString()).toBe('2026-01-05T07:30:00');
+    expect(events()[0]!.endDate.toString()).toBe('2026-01-05T07:31:30');
+    expect(events()[1]!.startDate.toString()).toBe('2026-01-08T07:30:00');
+    expect(new Set(events().map((event) => event.uid)).size).toBe(10);
+  });
+
+  test('each week has its own dose, the fourth the lighter one', () => {
+    const doses = events().map((event) => event.description);
+    expect([doses[0], doses[2], doses[4]]).toEqual(['Holding the tree: 1:00 min', 'Holding the tree: 1:05 min', 'Holding the tree: 1:10 min']);
+    expect(doses[6]).toBe('A lighter week.\nHolding the tree: 40 s');
+    expect(doses[8]).toBe('Holding the tree: 1:15 min');
+  });
+
+  test('names with commas, semicolons and accents survive, and lines are folded at 75 octets', () => {
+    expect(events()[0]!.summary).toBe(`Morning – ${student.name}`);
+    for (const text of planCalendar(request).split('\r\n')) expect(Buffer.byteLength(text)).toBeLessThanOrEqual(75);
+  });
+
+  test('without practice days or with impossible weeks it says which field is at fault', () => {
+    expect(() => planCalendar({ ...request, student: { ...student, practiceDays: [] } })).toThrow('practiceDays');
+    expect(() => planCalendar({ ...request, weeks: 0 })).toThrow('weeks');
+  });
+});
+
+test('logs of the samples are valid, so that the tests test what the program sees', () => {
+  const value = { ...emptyContents(), logs: [log('2026-01-05')], plans: [plan([strand()])] };
+  expect(readBundle(writeBundle(value, now)).ok).toBe(true);
+});

@@ -1,0 +1,72 @@
+import equal from 'fast-deep-equal';
+import { builtInExercises } from '../library/builtInExercises';
+import { bundleKinds, type BundleContents, type BundleKind } from './bundle';
+
+export interface PreviewRow {
+  readonly kind: BundleKind;
+  readonly id: string;
+  readonly name: string;
+  readonly state: 'new' | 'changed' | 'same' | 'cannot be kept';
+  /** Why it cannot be kept: the field, and what it points to that is nowhere. */
+  readonly because: string;
+}
+
+type Item = BundleContents[BundleKind][number];
+type Known = Readonly<Record<BundleKind, ReadonlyMap<string, Item>>>;
+
+const byId = (items: readonly Item[]): Map<string, Item> => new Map(items.map((item) => [item.id, item]));
+
+function index(contents: BundleContents): Known {
+  return Object.fromEntries(bundleKinds.map((kind) => [kind, byId(contents[kind])])) as Record<BundleKind, Map<string, Item>>;
+}
+
+function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
+  if ('name' in item) return item.name;
+  const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
+  const who = student !== undefined && 'name' in student ? student.name : item.studentId;
+  return 'day' in item ? `${who}, ${item.day}` : `${kind === 'plans' ? 'plan of ' : ''}${who}`;
+}
+
+/** The references of an item: field, kind and id of what it points to. */
+function references(item: Item): [field: string, kind: BundleKind, id: string][] {
+  const list: [string, BundleKind, string][] = [];
+  if ('schoolId' in item) list.push(['schoolId', 'schools', item.schoolId]);
+  if ('studentId' in item) list.push(['studentId', 'students', item.studentId]);
+  if ('segments' in item) {
+    item.segments.forEach((segment, at) => {
+      if (segment.type === 'exercise') list.push([`segments[${at}].exerciseId`, 'exercises', segment.exerciseId]);
+    });
+  }
+  if ('strands' in item) list.push(['routineId', 'routines', item.routineId]);
+  if ('strandId' in item) list.push(['planId', 'plans', item.planId]);
+  return list;
+}
+
+/**
+ * What an import would do, item by item, without doing it: new, changed, the same as here, or not to
+ * be kept because it points to something that is neither here nor in the file.
+ * @param present everything there is now
+ * @param incoming the contents of the file
+ */
+export function importPreview(present: BundleContents, incoming: BundleContents): PreviewRow[] {
+  const here = index(present);
+  const there = index(incoming);
+  const builtIn = new Set(builtInExercises.map((exercise) => exercise.id));
+  const bad = new Set<string>();
+  const exists = (kind: BundleKind, id: string): boolean =>
+    (kind === 'exercises' && builtIn.has(id)) || here[kind].has(id) || (there[kind].has(id) && !bad.has(`${kind} ${id}`));
+  return bundleKinds.flatMap((kind) =>
+    incoming[kind].map((item): PreviewRow => {
+      const row = { kind, id: item.id, name: nameOf(kind, item, [there, here]) };
+      const lost = references(item).find(([, target, id]) => !exists(target, id));
+      if (lost !== undefined) {
+        bad.add(`${kind} ${item.id}`);
+        const [field, target, id] = lost;
+        return { ...row, state: 'cannot be kept', because: `${field}: ${target.slice(0, -1)} “${id}” is neither here nor in the file` };
+      }
+      const old = here[kind].get(item.id);
+      const state = old === undefined ? 'new' : equal(old, item) ? 'same' : 'changed';
+      return { ...row, state, because: '' };
+    }),
+  );
+}

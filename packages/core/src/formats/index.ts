@@ -1,0 +1,5 @@
+export * from './bundle';
+export * from './importPreview';
+export * from './planCalendar';
+export * from './readBundle';
+export * from './routineBundle';

@@ -1,0 +1,73 @@
+import { addDays, addSeconds, formatISO, getISODay, parseISO } from 'date-fns';
+import ICAL from 'ical.js';
+import type { Exercise } from '../library/exercise';
+import { dosedRoutine } from '../plan/dosedRoutine';
+import type { Plan } from '../plan/plan';
+import { doseInWeek, isLighterWeek, weekOf } from '../plan/planDay';
+import { planWeeks } from '../plan/planWeeks';
+import type { Routine } from '../routine/routine';
+import { timeline } from '../routine/timeline';
+import type { Student } from '../students/student';
+import { axisWords } from '../words/axisWords';
+
+export interface CalendarRequest {
+  readonly student: Student;
+  readonly plan: Plan;
+  readonly routine: Routine;
+  readonly exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>;
+  /** First day, YYYY-MM-DD. */
+  readonly from: string;
+  readonly weeks: number;
+  /** Local time of day at which practice begins, HH:MM. */
+  readonly startTime: string;
+  readonly now: Date;
+}
+
+/** The plan with its strands at the levels a later week will ask for when all goes as planned. */
+function planInWeek(plan: Plan, today: string, day: string): Plan {
+  const strands = plan.strands.map((strand) => {
+    const weeks = planWeeks(plan, strand, today).weeks;
+    const week = weeks.findLast((entry) => entry.day <= day) ?? weeks[0];
+    return week === undefined ? strand : { ...strand, level: week.level };
+  });
+  return { ...plan, strands };
+}
+
+function describe(plan: Plan, week: number): string {
+  const doses = plan.strands.map(
+    (strand) => `${strand.exerciseName}: ${axisWords(doseInWeek(plan, strand, week), strand.axis)}`,
+  );
+  return [isLighterWeek(plan, week) ? 'A lighter week.' : '', ...doses].filter((line) => line !== '').join('\n');
+}
+
+/**
+ * The practice days of a plan as an iCalendar text (RFC 5545), one event a day in floating local
+ * time, each with that week's doses and the length of the routine.
+ * @throws RangeError when the student has no practice days or `weeks` is not 1–156.
+ */
+export function planCalendar(request: CalendarRequest): string {
+  const { student, plan, routine, from, weeks, startTime, now } = request;
+  if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
+  if (!(weeks >= 1 && weeks <= 156)) throw new RangeError('weeks must be between 1 and 156');
+  const calendar = new ICAL.Component('vcalendar');
+  calendar.updatePropertyWithValue('version', '2.0');
+  calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');
+  for (let offset = 0; offset < weeks * 7; offset += 1) {
+    const day = formatISO(addDays(parseISO(from), offset), { representation: 'date' });
+    if (!student.practiceDays.includes(getISODay(parseISO(day)))) continue;
+    const planned = planInWeek(plan, from, day);
+    const dosed = dosedRoutine(routine, planned, day);
+    const start = parseISO(`${day}T${startTime}:00`);
+    const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));
+    const event = new ICAL.Component('vevent');
+    event.updatePropertyWithValue('uid', `${plan.id}-${day}@pomek`);
+    event.updatePropertyWithValue('dtstamp', ICAL.Time.fromJSDate(now, true));
+    event.updatePropertyWithValue('dtstart', ICAL.Time.fromJSDate(start, false));
+    event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(end, false));
+    event.updatePropertyWithValue('summary', `${routine.name} – ${student.name}`);
+    const week = weekOf(plan, day);
+    event.updatePropertyWithValue('description', describe(planned, week));
+    calendar.addSubcomponent(event);
+  }
+  return `${calendar.toString()}\r\n`;
+}

@@ -1,0 +1,76 @@
+import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
+import * as z from 'zod';
+import { BUNDLE_VERSION, BundleSchema, LARGEST_BUNDLE, type Bundle } from './bundle';
+
+export interface BundleProblem {
+  /** Where: a line and column, or the path of a field. Empty when it is the file as a whole. */
+  readonly place: string;
+  readonly message: string;
+}
+export type BundleResult =
+  | { readonly ok: true; readonly bundle: Bundle }
+  | { readonly ok: false; readonly problems: readonly BundleProblem[] };
+
+/** How many problems are listed at most; a damaged file may have thousands. */
+const MOST_PROBLEMS = 20;
+
+const failed = (place: string, message: string): BundleResult => ({ ok: false, problems: [{ place, message }] });
+const megabytes = (bytes: number): string => `${(bytes / 1024 / 1024).toFixed(0)} MB`;
+
+/** A problem when a file is too large to be read at all; null when it is not. */
+export function tooLarge(bytes: number): BundleProblem | null {
+  if (bytes <= LARGEST_BUNDLE) return null;
+  return {
+    place: '',
+    message: `The file has ${megabytes(bytes)}; files up to ${megabytes(LARGEST_BUNDLE)} are read.`,
+  };
+}
+
+function syntaxProblem(text: string): BundleResult {
+  const errors: ParseError[] = [];
+  parse(text, errors, { disallowComments: true });
+  const offset = errors[0]?.offset ?? 0;
+  const before = text.slice(0, offset);
+  const line = before.split('\n').length;
+  const column = offset - before.lastIndexOf('\n');
+  const what = errors[0] === undefined ? 'unreadable' : printParseErrorCode(errors[0].error);
+  const words = what.replace(/([A-Z])/g, ' $1').trim().toLowerCase();
+  return failed(`line ${line}, column ${column}`, `The file is damaged here: ${words}.`);
+}
+
+/** The path of a field as one reads it: `contents.routines[2].name`. */
+export function pathWords(path: readonly PropertyKey[]): string {
+  return path.map((part, index) => (typeof part === 'number' ? `[${part}]` : `${index > 0 ? '.' : ''}${String(part)}`)).join('');
+}
+
+/**
+ * Reads the text of a bundle whole before anything is kept. What is wrong comes back as a list of
+ * places and messages: a line and column for damaged JSON, the path of the field for a wrong value,
+ * and plain words for a foreign file or one of a newer version.
+ */
+export function readBundle(text: string): BundleResult {
+  const large = tooLarge(text.length);
+  if (large !== null) return { ok: false, problems: [large] };
+  if (text.trim() === '') return failed('', 'The file is empty.');
+  let foreign: unknown;
+  try {
+    foreign = JSON.parse(text);
+  } catch {
+    return syntaxProblem(text);
+  }
+  const head = z.object({ format: z.literal('pomek bundle'), version: z.number() }).safeParse(foreign);
+  if (!head.success) return failed('format', 'This is not a Pomek file: it does not begin with "format": "pomek bundle".');
+  if (head.data.version > BUNDLE_VERSION) {
+    return failed(
+      'version',
+      `The file has version ${head.data.version}, this program reads up to ${BUNDLE_VERSION}. Bring the program up to date first.`,
+    );
+  }
+  const parsed = BundleSchema.safeParse(foreign);
+  if (parsed.success) return { ok: true, bundle: parsed.data };
+  const problems = parsed.error.issues
+    .slice(0, MOST_PROBLEMS)
+    .map((issue) => ({ place: pathWords(issue.path), message: issue.message }));
+  const more = parsed.error.issues.length - problems.length;
+  return { ok: false, problems: more > 0 ? [...problems, { place: '', message: `and ${more} more` }] : problems };
+}

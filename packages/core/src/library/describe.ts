@@ -1,0 +1,88 @@
+import type { BreathPattern } from '../breath/breathPattern';
+import type { BreathDose, CycleDose, HoldDose, SideAmount } from './dose';
+import type { Exercise, Posture } from './exercise';
+
+/** Short hands for writing the built-in exercises down. */
+
+const upright: Posture = {
+  seated: false,
+  kneeBendDeg: 15,
+  trunkPitchDeg: 0,
+  shoulderRaiseDeg: 0,
+  elbowBendDeg: 0,
+  weightShare: 0.5,
+  pressurePoint: null,
+  stanceWidth: 1,
+};
+
+/** An easy upright stance at shoulder width, changed where `change` says so. */
+export const posture = (change: Partial<Posture> = {}): Posture => ({ ...upright, ...change });
+
+export const together = (amount: number): SideAmount[] => [{ side: 'both', direction: 'none', amount }];
+
+export const eachSide = (amount: number): SideAmount[] => [
+  { side: 'left', direction: 'none', amount },
+  { side: 'right', direction: 'none', amount },
+];
+
+export const eachSideBothWays = (amount: number): SideAmount[] => [
+  { side: 'left', direction: 'forward', amount },
+  { side: 'left', direction: 'reversed', amount },
+  { side: 'right', direction: 'forward', amount },
+  { side: 'right', direction: 'reversed', amount },
+];
+
+export const bothWays = (amount: number): SideAmount[] => [
+  { side: 'both', direction: 'forward', amount },
+  { side: 'both', direction: 'reversed', amount },
+];
+
+export const hold = (holdSeconds: number, amounts: SideAmount[], restSeconds = 30): HoldDose => ({
+  kind: 'hold',
+  holdSeconds,
+  restSeconds,
+  amounts,
+});
+
+export const cycle = (cycleSeconds: number, amounts: SideAmount[], restSeconds = 0): CycleDose => ({
+  kind: 'cycle',
+  cycleSeconds,
+  restSeconds,
+  amounts,
+});
+
+export const pattern = (
+  inSeconds: number,
+  fullPauseSeconds: number,
+  outSeconds: number,
+  emptyPauseSeconds: number,
+): BreathPattern => ({ inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds });
+
+export const breathe = (breaths: number, rhythm: BreathPattern, slowing = 1): BreathDose => ({
+  kind: 'breath',
+  pattern: rhythm,
+  slowing,
+  restSeconds: 0,
+  amounts: together(breaths),
+});
+
+type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections'>;
+
+/** A built-in exercise; whether it has sides and directions follows from its default dose. */
+export function builtIn(written: Written): Exercise {
+  const { amounts } = written.defaultDose;
+  return {
+    ...written,
+    origin: 'built-in',
+    twoSided: amounts.some((row) => row.side !== 'both'),
+    hasDirections: amounts.some((row) => row.direction !== 'none'),
+  };
+}
+
+export const kneeCaution = 'Knees: no twist, no collapse, not past the toes. Turn higher, or turn less.';
+export const backCaution = 'Low back: shake out between rounds and end with a stretch.';
+export const stopCaution =
+  'Dizziness, chest pain, pain in a joint or numbness: stop, sit down, and see a licensed practitioner.';
+export const breathCaution =
+  'No held breath in pregnancy, with high blood pressure, or with heart, eye-pressure or breathing conditions without medical advice.';
+export const balanceCaution = 'Keep a chair or a wall within reach; never go lower than you can stand securely.';

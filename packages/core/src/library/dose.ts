@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import { BreathPatternSchema } from '../breath/breathPattern';
+
+export const SideSchema = z.enum(['both', 'left', 'right']);
+export type Side = z.infer<typeof SideSchema>;
+
+export const DirectionSchema = z.enum(['none', 'forward', 'reversed']);
+export type Direction = z.infer<typeof DirectionSchema>;
+
+/** How much on one side and in one direction: holds, repetitions or breaths. */
+export const SideAmountSchema = z.object({
+  side: SideSchema,
+  direction: DirectionSchema,
+  amount: z.number().int().min(0).max(9999),
+});
+export type SideAmount = z.infer<typeof SideAmountSchema>;
+
+const shared = {
+  /** Rest between two holds, or between two rounds on the same side, in seconds. */
+  restSeconds: z.number().min(0).max(3600),
+  amounts: z.array(SideAmountSchema).min(1).max(8),
+};
+
+export const HoldDoseSchema = z.object({
+  kind: z.literal('hold'),
+  holdSeconds: z.number().min(1).max(7200),
+  ...shared,
+});
+export const CycleDoseSchema = z.object({
+  kind: z.literal('cycle'),
+  cycleSeconds: z.number().min(0.5).max(300),
+  ...shared,
+});
+export const BreathDoseSchema = z.object({
+  kind: z.literal('breath'),
+  pattern: BreathPatternSchema,
+  /** Each breath is this many times as long as the one before; 1 = even. */
+  slowing: z.number().min(1).max(1.5),
+  ...shared,
+});
+
+/** The three ways a dose is given: seconds held, repetitions of a cycle, breaths. */
+export const DoseSchema = z.discriminatedUnion('kind', [HoldDoseSchema, CycleDoseSchema, BreathDoseSchema]);
+export type HoldDose = z.infer<typeof HoldDoseSchema>;
+export type CycleDose = z.infer<typeof CycleDoseSchema>;
+export type BreathDose = z.infer<typeof BreathDoseSchema>;
+export type Dose = z.infer<typeof DoseSchema>;

@@ -1,0 +1,75 @@
+import * as z from 'zod';
+import { CheckpointSchema } from '../alignment/checkpoint';
+import { DoseSchema } from './dose';
+
+export const families = ['standing', 'reeling', 'breathing', 'strength', 'stepping', 'warm-up', 'closing'] as const;
+export const FamilySchema = z.enum(families);
+export type Family = z.infer<typeof FamilySchema>;
+
+/** A posture at one moment. Angles in degrees. */
+export const PostureSchema = z.object({
+  seated: z.boolean(),
+  kneeBendDeg: z.number().min(0).max(150),
+  trunkPitchDeg: z.number().min(-30).max(100),
+  shoulderRaiseDeg: z.number().min(0).max(180),
+  elbowBendDeg: z.number().min(0).max(160),
+  /** Share of the body weight on the working leg: 0.5 even, 1 all of it. */
+  weightShare: z.number().min(0.5).max(1),
+  /** Where the weight presses along the foot, 0 heel to 1 toe tip; null follows the school. */
+  pressurePoint: z.number().min(0).max(1).nullable(),
+  /** Distance between the foot centre lines in shoulder breadths; 0 = together. */
+  stanceWidth: z.number().min(0).max(4),
+});
+export type Posture = z.infer<typeof PostureSchema>;
+
+/** One named part of a cycle: its share of the cycle's time, and the breath that may go with it. */
+export const PhaseSchema = z.object({
+  name: z.string().min(1).max(120),
+  share: z.number().gt(0).max(1),
+  breath: z.enum(['in', 'out', 'free']),
+});
+export type Phase = z.infer<typeof PhaseSchema>;
+
+const line = z.string().min(1).max(300);
+
+/** One drill of a family, with its posture, its dose, its checkpoints and its rungs. */
+export const ExerciseSchema = z
+  .object({
+    id: z.string().min(1).max(80),
+    name: z.string().trim().min(1, 'an exercise needs a name').max(80),
+    family: FamilySchema,
+    summary: z.string().max(1200),
+    origin: z.enum(['built-in', 'own']),
+    posture: PostureSchema,
+    twoSided: z.boolean(),
+    hasDirections: z.boolean(),
+    /** The named phases of a cycle, in order; empty for holds and breathing. */
+    phases: z.array(PhaseSchema).max(12),
+    defaultDose: DoseSchema,
+    checkpoints: z.array(CheckpointSchema).max(24),
+    easier: z.array(line).max(12),
+    harder: z.array(line).max(12),
+    cautions: z.array(line).max(12),
+  })
+  .superRefine((exercise, context) => {
+    const total = exercise.phases.reduce((sum, phase) => sum + phase.share, 0);
+    if (exercise.phases.length > 0 && Math.abs(total - 1) > 1e-6) {
+      context.addIssue({
+        code: 'custom',
+        path: ['phases'],
+        message: `the shares of the phases must add up to 1; they add up to ${total.toFixed(3)}`,
+      });
+    }
+    exercise.defaultDose.amounts.forEach((amount, index) => {
+      if ((amount.side === 'both') === exercise.twoSided) {
+        context.addIssue({
+          code: 'custom',
+          path: ['defaultDose', 'amounts', index, 'side'],
+          message: exercise.twoSided
+            ? 'a two-sided exercise is dosed left and right'
+            : 'a one-sided exercise is dosed for both sides together',
+        });
+      }
+    });
+  });
+export type Exercise = z.infer<typeof ExerciseSchema>;

@@ -1,0 +1,4 @@
+export * from './builtInExercises';
+export * from './dose';
+export * from './exercise';
+export * from './searchExercises';

@@ -1,0 +1,35 @@
+import type { Dose } from '../library/dose';
+import type { Routine } from '../routine/routine';
+import type { Axis, Plan } from './plan';
+import { doseOn } from './planDay';
+
+/** The axes along which a dose can be raised. */
+export function axesOf(dose: Dose): Axis[] {
+  if (dose.kind === 'hold') return ['time', 'repetitions'];
+  return dose.kind === 'breath' ? ['breaths'] : ['repetitions'];
+}
+
+/** The value of a dose on an axis: seconds a hold, or the largest amount of any side. */
+export function axisValue(dose: Dose, axis: Axis): number {
+  if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : 0;
+  return Math.max(...dose.amounts.map((row) => row.amount));
+}
+
+/** The dose with the value of one axis replaced, the same on every side. */
+export function withAxisValue(dose: Dose, axis: Axis, value: number): Dose {
+  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value } : dose;
+  const amount = Math.round(value);
+  return { ...dose, amounts: dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount })) };
+}
+
+/** The routine a student practises on a day: the strands of the plan put in at their present dose. */
+export function dosedRoutine(routine: Routine, plan: Plan, day: string): Routine {
+  const segments = routine.segments.map((segment) => {
+    if (segment.type !== 'exercise') return segment;
+    const dose = plan.strands
+      .filter((strand) => strand.segmentId === segment.id)
+      .reduce((current, strand) => withAxisValue(current, strand.axis, doseOn(plan, strand, day)), segment.dose);
+    return { ...segment, dose };
+  });
+  return { ...routine, segments };
+}

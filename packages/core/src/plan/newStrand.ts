@@ -1,0 +1,39 @@
+import type { Exercise } from '../library/exercise';
+import type { ExerciseSegment } from '../routine/routine';
+import { axisValue } from './dosedRoutine';
+import type { Axis, Strand } from './plan';
+
+/** The step in which a value of an axis is sensibly raised: 1 for counts, 5, 10 or 30 s for holds. */
+export function defaultStep(axis: Axis, value: number): number {
+  if (axis !== 'time') return 1;
+  if (value < 60) return 5;
+  return value < 300 ? 10 : 30;
+}
+
+/** A strand of a segment that starts at the segment's own dose and is to reach `target` by `targetDay`. */
+export function newStrand(
+  id: string,
+  segment: ExerciseSegment,
+  exercise: Pick<Exercise, 'name' | 'family'>,
+  axis: Axis,
+  target: number,
+  targetDay: string,
+): Strand {
+  const start = axisValue(segment.dose, axis);
+  return {
+    id,
+    segmentId: segment.id,
+    exerciseId: segment.exerciseId,
+    exerciseName: exercise.name,
+    family: exercise.family,
+    axis,
+    step: defaultStep(axis, start),
+    start,
+    level: start,
+    target,
+    targetDay,
+    raisedOn: null,
+    changedAt: null,
+    clearedAt: null,
+  };
+}

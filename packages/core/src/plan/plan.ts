@@ -1,0 +1,74 @@
+import * as z from 'zod';
+import { FamilySchema } from '../library/exercise';
+import { DaySchema } from '../students/student';
+
+const id = z.string().min(1).max(80);
+
+/** The axis along which a strand is raised: seconds of a hold, breaths, or repetitions. */
+export const AxisSchema = z.enum(['time', 'breaths', 'repetitions']);
+export type Axis = z.infer<typeof AxisSchema>;
+
+/** One ladder inside one student's plan. Values in seconds, breaths or repetitions a round. */
+export const StrandSchema = z
+  .object({
+    id,
+    segmentId: id,
+    exerciseId: id,
+    exerciseName: z.string().max(80),
+    family: FamilySchema,
+    axis: AxisSchema,
+    /** The smallest change: doses are whole multiples of it. */
+    step: z.number().gt(0).max(600),
+    /** Where the strand began. */
+    start: z.number().gt(0).max(9999),
+    /**
+     * Where it stands, unrounded: raises too small for one step are carried here until they fill it.
+     * The dose is this, rounded down to the step.
+     */
+    level: z.number().gt(0).max(9999),
+    target: z.number().gt(0).max(9999),
+    targetDay: DaySchema,
+    /** The last day on which the level went up. */
+    raisedOn: DaySchema.nullable(),
+    /** When the dose last changed: practices before it were at another dose. */
+    changedAt: z.iso.datetime({ offset: true }).nullable(),
+    /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
+    clearedAt: z.iso.datetime({ offset: true }).nullable(),
+  })
+  .refine((strand) => strand.target >= strand.start, { path: ['target'], message: 'the target is below the start' });
+export type Strand = z.infer<typeof StrandSchema>;
+
+/** A student's strands over the weeks, with the routine they belong to. */
+export const PlanSchema = z.object({
+  id,
+  studentId: id,
+  routineId: id,
+  startsOn: DaySchema,
+  growthPerWeek: z.number().min(0.01).max(0.25),
+  lighterEvery: z.number().int().min(0).max(12),
+  lighterCut: z.number().min(0).max(0.9),
+  strands: z.array(StrandSchema).max(60),
+});
+export type Plan = z.infer<typeof PlanSchema>;
+
+export const VerdictKindSchema = z.enum(['raise', 'stay', 'ease', 'stop']);
+export type VerdictKind = z.infer<typeof VerdictKindSchema>;
+
+/** What the teacher made of a verdict; kept with its reasons. */
+export const DecisionSchema = z.object({
+  id,
+  studentId: id,
+  planId: id,
+  strandId: id,
+  /** The practice it was taken after; null when it answers a gap. */
+  logId: id.nullable(),
+  day: DaySchema,
+  verdict: VerdictKindSchema,
+  outcome: z.enum(['accepted', 'changed', 'put off', 'cleared']),
+  from: z.number(),
+  to: z.number(),
+  reasons: z.array(z.string().max(400)).max(12),
+  /** The teacher's own reason when the verdict was overruled. */
+  teacherReason: z.string().max(400),
+});
+export type Decision = z.infer<typeof DecisionSchema>;

@@ -1,0 +1,29 @@
+import { isAfter, parseISO } from 'date-fns';
+import type { PracticeLog } from '../practice/log';
+import type { RaiseRule } from '../schools/school';
+import type { Strand } from './plan';
+
+const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+
+function signsOf(log: PracticeLog, stopPain: number): string[] {
+  const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${log.day}.`);
+  if (log.pain < stopPain) return signs;
+  const where = log.painWhere === '' ? '' : ` (${log.painWhere})`;
+  return [`Pain ${log.pain} of 10${where} on ${log.day}; from ${stopPain} on the work stops.`, ...signs];
+}
+
+/**
+ * The signs that lock a strand: joint pain at the school's limit, chest pain, faintness, numbness or
+ * something new in any practice since the teacher last cleared it. Empty when there are none.
+ * @param logs logs with something of the strand
+ */
+export function stopReasons(
+  strand: Pick<Strand, 'clearedAt'>,
+  logs: readonly PracticeLog[],
+  rule: Pick<RaiseRule, 'stopPain'>,
+): string[] {
+  const { clearedAt } = strand;
+  return logs
+    .filter((log) => clearedAt === null || isAfter(parseISO(log.startedAt), parseISO(clearedAt)))
+    .flatMap((log) => signsOf(log, rule.stopPain));
+}

@@ -1,0 +1,11 @@
+/**
+ * Whole weeks of pure growth from `start` to `target` when each week is at most `growth` above the
+ * one before: ⌈ln(target/start) / ln(1 + growth)⌉ (model §10).
+ * @throws RangeError when a value is not positive or the target is below the start.
+ */
+export function weeksToReach(start: number, target: number, growth: number): number {
+  if (!(start > 0)) throw new RangeError('start must be more than 0');
+  if (!(target >= start)) throw new RangeError('target must not be below start');
+  if (!(growth > 0)) throw new RangeError('growth must be more than 0');
+  return Math.ceil(Math.log(target / start) / Math.log(1 + growth) - 1e-9);
+}

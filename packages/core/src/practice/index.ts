@@ -1,0 +1,5 @@
+export * from './bells';
+export * from './conduct';
+export * from './journal';
+export * from './log';
+export * from './logLines';

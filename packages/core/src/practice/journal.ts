@@ -1,0 +1,22 @@
+import * as z from 'zod';
+import { RoutineSchema } from '../routine/routine';
+
+export const journalActions = ['start', 'pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen', 'end'] as const;
+
+export const JournalEventSchema = z.object({ at: z.number(), action: z.enum(journalActions) });
+export type JournalEvent = z.infer<typeof JournalEventSchema>;
+
+/**
+ * A practice under way: what is practised, and everything that was pressed with its time (epoch
+ * milliseconds). The state at any moment follows from it, so a reload loses nothing.
+ */
+export const JournalSchema = z.object({
+  id: z.string().min(1).max(80),
+  studentId: z.string().min(1).max(80),
+  /** The routine with the student's own doses put in. */
+  routine: RoutineSchema,
+  events: z.array(JournalEventSchema),
+  /** The last moment at which the practice was seen running, epoch milliseconds. */
+  seenAt: z.number(),
+});
+export type Journal = z.infer<typeof JournalSchema>;

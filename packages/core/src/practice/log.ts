@@ -1,0 +1,49 @@
+import * as z from 'zod';
+import { DirectionSchema, SideSchema } from '../library/dose';
+import { DaySchema } from '../students/student';
+
+const id = z.string().min(1).max(80);
+const amount = z.object({ amount: z.number().min(0), seconds: z.number().min(0) });
+
+/** What was asked and what was done of one exercise on one side and in one direction. */
+export const LogLineSchema = z.object({
+  segmentId: id,
+  exerciseId: id,
+  exerciseName: z.string().max(80),
+  kind: z.enum(['hold', 'cycle', 'breath']),
+  side: SideSchema,
+  direction: DirectionSchema,
+  asked: amount,
+  done: amount,
+  /** Share of the round after which alignment was first lost; null when it was kept. */
+  alignmentKept: z.number().min(0).max(1).nullable(),
+});
+export type LogLine = z.infer<typeof LogLineSchema>;
+
+/** Signs after which a practice is never just raised or repeated. */
+export const symptoms = ['chest pain', 'faintness', 'numbness', 'something new'] as const;
+export const SymptomSchema = z.enum(symptoms);
+export type Symptom = z.infer<typeof SymptomSchema>;
+
+const rating = z.number().int().min(0).max(10);
+
+/** The log of one practice. */
+export const PracticeLogSchema = z.object({
+  id,
+  studentId: id,
+  routineId: id,
+  routineName: z.string().max(80),
+  day: DaySchema,
+  startedAt: z.iso.datetime({ offset: true }),
+  /** From the first to the last moment, pauses left out. */
+  practisedSeconds: z.number().min(0),
+  source: z.enum(['conducted', 'by hand']),
+  lines: z.array(LogLineSchema).max(1000),
+  /** 0–10, category-ratio scale; null when it was not asked. */
+  effort: rating.nullable(),
+  pain: rating,
+  painWhere: z.string().max(120),
+  symptoms: z.array(SymptomSchema).max(symptoms.length),
+  note: z.string().max(2000),
+});
+export type PracticeLog = z.infer<typeof PracticeLogSchema>;

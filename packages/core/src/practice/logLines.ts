@@ -1,0 +1,69 @@
+import type { Exercise } from '../library/exercise';
+import { breathPeriod } from '../breath/breathPeriod';
+import { breathsWithin } from '../breath/breathsWithin';
+import type { ExerciseSegment, Routine } from '../routine/routine';
+import type { Span, Timeline } from '../routine/timeline';
+import type { ConductState } from './conduct';
+import type { LogLine } from './log';
+
+type Amount = LogLine['done'];
+
+function doneInSpan(span: Span, segment: ExerciseSegment, state: ConductState): Amount {
+  const record = state.records[span.index];
+  if (record === undefined) return { amount: 0, seconds: 0 };
+  const seconds = record.spentMs / 1000;
+  const { dose } = segment;
+  if (record.share >= 1 || dose.kind === 'hold') {
+    return { amount: dose.kind === 'hold' ? record.share : span.amount, seconds };
+  }
+  if (dose.kind === 'cycle') {
+    return { amount: record.tapped ?? Math.floor(record.share * span.amount + 1e-9), seconds };
+  }
+  const gone = (record.share * span.durationMs) / 1000;
+  return { amount: Math.min(span.amount, breathsWithin(gone, breathPeriod(dose.pattern), dose.slowing)), seconds };
+}
+
+const sum = (parts: readonly Amount[]): Amount => ({
+  amount: parts.reduce((total, part) => total + part.amount, 0),
+  seconds: parts.reduce((total, part) => total + part.seconds, 0),
+});
+
+function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], state: ConductState): LogLine {
+  const first = spans[0]!;
+  const kept = state.losses
+    .filter((loss) => spans.some((span) => span.index === loss.spanIndex))
+    .map((loss) => loss.share);
+  return {
+    segmentId: segment.id,
+    exerciseId: segment.exerciseId,
+    exerciseName: name,
+    kind: segment.dose.kind,
+    side: first.side,
+    direction: first.direction,
+    asked: sum(spans.map((span) => ({ amount: span.amount, seconds: span.durationMs / 1000 }))),
+    done: sum(spans.map((span) => doneInSpan(span, segment, state))),
+    alignmentKept: kept.length === 0 ? null : Math.min(...kept),
+  };
+}
+
+/** What was asked and really done, a line for each exercise, side and direction, in their order. */
+export function logLines(
+  routine: Routine,
+  line: Timeline,
+  state: ConductState,
+  exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>,
+): LogLine[] {
+  return routine.segments.flatMap((segment) => {
+    if (segment.type !== 'exercise') return [];
+    const work = line.spans.filter((span) => span.segmentId === segment.id && span.amount > 0);
+    const groups = groupBy(work, (span) => `${span.side} ${span.direction}`);
+    const name = exercises.get(segment.exerciseId)?.name ?? segment.exerciseId;
+    return [...groups.values()].map((spans) => lineOf(segment, name, spans, state));
+  });
+}
+
+function groupBy<T>(items: readonly T[], key: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of items) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
+  return groups;
+}

@@ -1,0 +1,81 @@
+import type { Dose } from '../library/dose';
+import type { Exercise } from '../library/exercise';
+import type { School } from '../schools/school';
+import { evenOut } from './evenOut';
+import type { ExerciseSegment, Routine, Segment } from './routine';
+
+/** Commands on a routine: each takes the plain value and returns a new one; none changes its input. */
+
+/** A new, empty routine with the times of its school. */
+export function newRoutine(id: string, name: string, school: School): Routine {
+  const { settleSeconds, changeSeconds } = school;
+  return { id, name, note: '', schoolId: school.id, settleSeconds, changeSeconds, segments: [] };
+}
+
+/** A segment of an exercise with its default dose and the school's order of sides. */
+export function newSegment(id: string, exercise: Exercise, school: School): ExerciseSegment {
+  return {
+    type: 'exercise',
+    id,
+    exerciseId: exercise.id,
+    dose: exercise.defaultDose,
+    sideOrder: school.sideOrder,
+    unevenOnPurpose: false,
+  };
+}
+
+/** Puts a segment in at `index`, or at the end. */
+export function insertSegment(routine: Routine, segment: Segment, index = routine.segments.length): Routine {
+  return { ...routine, segments: routine.segments.toSpliced(index, 0, segment) };
+}
+
+/** Moves the segment at `from` so that it then stands at `to`; places outside the routine are clamped. */
+export function moveSegment(routine: Routine, from: number, to: number): Routine {
+  const segment = routine.segments[from];
+  const last = routine.segments.length - 1;
+  const place = Math.max(0, Math.min(last, to));
+  if (segment === undefined || place === from) return routine;
+  return { ...routine, segments: routine.segments.toSpliced(from, 1).toSpliced(place, 0, segment) };
+}
+
+export function removeSegment(routine: Routine, id: string): Routine {
+  return { ...routine, segments: routine.segments.filter((segment) => segment.id !== id) };
+}
+
+/** Puts a copy under `newId` right behind the segment `id`. */
+export function duplicateSegment(routine: Routine, id: string, newId: string): Routine {
+  const index = routine.segments.findIndex((segment) => segment.id === id);
+  const segment = routine.segments[index];
+  return segment === undefined ? routine : insertSegment(routine, { ...segment, id: newId }, index + 1);
+}
+
+/** Replaces the segment of the same id. */
+export function replaceSegment(routine: Routine, segment: Segment): Routine {
+  return { ...routine, segments: routine.segments.map((old) => (old.id === segment.id ? segment : old)) };
+}
+
+/** Gives the exercise segment `id` another dose. */
+export function setDose(routine: Routine, id: string, dose: Dose): Routine {
+  return changeExercise(routine, id, (segment) => ({ ...segment, dose }));
+}
+
+/** Evens out the sides and directions of the segment `id`. */
+export function evenSegment(routine: Routine, id: string): Routine {
+  return changeExercise(routine, id, (segment) => ({ ...segment, dose: evenOut(segment.dose) }));
+}
+
+/** Marks the unequal sides of segment `id` as wanted, so that they are no longer pointed out. */
+export function keepUneven(routine: Routine, id: string): Routine {
+  return changeExercise(routine, id, (segment) => ({ ...segment, unevenOnPurpose: true }));
+}
+
+function changeExercise(
+  routine: Routine,
+  id: string,
+  change: (segment: ExerciseSegment) => ExerciseSegment,
+): Routine {
+  const segments = routine.segments.map((segment) =>
+    segment.id === id && segment.type === 'exercise' ? change(segment) : segment,
+  );
+  return { ...routine, segments };
+}

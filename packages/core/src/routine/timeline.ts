@@ -1,0 +1,96 @@
+import type { Direction, Side } from '../library/dose';
+import { rounds } from './rounds';
+import type { ExerciseSegment, Routine } from './routine';
+
+export type SpanKind = 'settle' | 'hold' | 'cycle' | 'breath' | 'change' | 'rest' | 'talk';
+
+/** One stretch of a routine in time; all lengths in whole milliseconds. */
+export interface Span {
+  readonly index: number;
+  readonly kind: SpanKind;
+  readonly segmentId: string;
+  readonly segmentIndex: number;
+  readonly side: Side;
+  readonly direction: Direction;
+  /** Repetitions or breaths; 1 for a hold, 0 where nothing is counted. */
+  readonly amount: number;
+  readonly set: number;
+  readonly sets: number;
+  readonly startMs: number;
+  readonly durationMs: number;
+}
+
+export interface Timeline {
+  readonly spans: readonly Span[];
+  readonly totalMs: number;
+  readonly workMs: number;
+  readonly changeMs: number;
+  readonly restMs: number;
+  readonly talkMs: number;
+}
+
+type Draft = Omit<Span, 'index' | 'startMs' | 'segmentIndex' | 'segmentId'>;
+
+const plain = { side: 'both', direction: 'none', amount: 0, set: 1, sets: 1 } as const;
+const toMs = (seconds: number): number => Math.round(seconds * 1000);
+
+function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
+  const drafts: Draft[] = [];
+  const work = rounds(segment.dose, segment.sideOrder);
+  work.forEach((round, index) => {
+    const before = work[index - 1];
+    const same = before !== undefined && before.side === round.side && before.direction === round.direction;
+    if (before === undefined) {
+      drafts.push({ ...plain, side: round.side, kind: 'settle', durationMs: toMs(routine.settleSeconds) });
+    } else if (same) {
+      drafts.push({ ...plain, side: round.side, kind: 'rest', durationMs: toMs(segment.dose.restSeconds) });
+    } else {
+      const { side, direction } = round;
+      drafts.push({ ...plain, side, direction, kind: 'change', durationMs: toMs(routine.changeSeconds) });
+    }
+    drafts.push({ ...round, kind: segment.dose.kind, durationMs: toMs(round.seconds) });
+  });
+  return drafts.filter((draft) => draft.durationMs > 0);
+}
+
+/**
+ * The routine as spans of time, one after the other: taking up an exercise, its rounds, the rests
+ * between rounds of the same side and the changes of side or direction. Total = work + changes +
+ * rests + talk, exact to the millisecond (model §7).
+ */
+export function timeline(routine: Routine): Timeline {
+  const spans: Span[] = [];
+  let startMs = 0;
+  routine.segments.forEach((segment, segmentIndex) => {
+    const drafts =
+      segment.type === 'exercise'
+        ? exerciseSpans(segment, routine)
+        : [{ ...plain, kind: segment.type, durationMs: toMs(segment.seconds) }];
+    for (const draft of drafts) {
+      spans.push({
+        index: spans.length,
+        kind: draft.kind,
+        side: draft.side,
+        direction: draft.direction,
+        amount: draft.amount,
+        set: draft.set,
+        sets: draft.sets,
+        durationMs: draft.durationMs,
+        segmentId: segment.id,
+        segmentIndex,
+        startMs,
+      });
+      startMs += draft.durationMs;
+    }
+  });
+  const sum = (...kinds: SpanKind[]): number =>
+    spans.reduce((total, span) => (kinds.includes(span.kind) ? total + span.durationMs : total), 0);
+  return {
+    spans,
+    totalMs: startMs,
+    workMs: sum('hold', 'cycle', 'breath'),
+    changeMs: sum('settle', 'change'),
+    restMs: sum('rest'),
+    talkMs: sum('talk'),
+  };
+}

@@ -1,0 +1,31 @@
+import type { Dose } from '../library/dose';
+
+export interface Unevenness {
+  readonly what: 'sides' | 'directions';
+  readonly few: string;
+  readonly fewAmount: number;
+  readonly many: string;
+  readonly manyAmount: number;
+}
+
+const total = (dose: Dose, key: 'side' | 'direction', value: string): number =>
+  dose.amounts.reduce((sum, row) => (row[key] === value ? sum + row.amount : sum), 0);
+
+function compare(dose: Dose, key: 'side' | 'direction', one: string, two: string): Unevenness | null {
+  const first = total(dose, key, one);
+  const second = total(dose, key, two);
+  if (first === second) return null;
+  const what = key === 'side' ? 'sides' : 'directions';
+  return first < second
+    ? { what, few: one, fewAmount: first, many: two, manyAmount: second }
+    : { what, few: two, fewAmount: second, many: one, manyAmount: first };
+}
+
+/** Where a dose is unequal between left and right, or between forward and reversed. */
+export function unevenness(dose: Dose): Unevenness[] {
+  const sides = dose.amounts.some((row) => row.side !== 'both') ? compare(dose, 'side', 'left', 'right') : null;
+  const directions = dose.amounts.some((row) => row.direction === 'reversed')
+    ? compare(dose, 'direction', 'forward', 'reversed')
+    : null;
+  return [sides, directions].filter((entry) => entry !== null);
+}

@@ -1,0 +1,2 @@
+export * from './builtInSchools';
+export * from './school';

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { builtInExercises } from '../library/builtInExercises';
+import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
+import type { Dose } from '../library/dose';
+import type { Plan, Strand } from '../plan/plan';
+import type { LogLine, PracticeLog } from '../practice/log';
+import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
+
+export const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
+
+export const segment = (id: string, dose: Dose, change: Partial<ExerciseSegment> = {}): ExerciseSegment => ({
+  type: 'exercise',
+  id,
+  exerciseId: 'tree-holding',
+  dose,
+  sideOrder: 'whole',
+  unevenOnPurpose: false,
+  ...change,
+});
+
+export const routine = (segments: Segment[], change: Partial<Routine> = {}): Routine => ({
+  id: 'r',
+  name: 'Routine',
+  note: '',
+  schoolId: 'school-soft',
+  settleSeconds: 0,
+  changeSeconds: 0,
+  segments,
+  ...change,
+});
+
+export const strand = (change: Partial<Strand> = {}): Strand => ({
+  id: 's',
+  segmentId: 'a',
+  exerciseId: 'tree-holding',
+  exerciseName: 'Holding the tree',
+  family: 'standing',
+  axis: 'time',
+  step: 5,
+  start: 60,
+  level: 60,
+  target: 180,
+  targetDay: '2026-12-31',
+  raisedOn: null,
+  changedAt: null,
+  clearedAt: null,
+  ...change,
+});
+
+export const plan = (strands: Strand[], change: Partial<Plan> = {}): Plan => ({
+  id: 'p',
+  studentId: 'u',
+  routineId: 'r',
+  startsOn: '2026-01-05',
+  growthPerWeek: 0.1,
+  lighterEvery: 4,
+  lighterCut: 0.4,
+  strands,
+  ...change,
+});
+
+export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
+  segmentId: 'a',
+  exerciseId: 'tree-holding',
+  exerciseName: 'Holding the tree',
+  kind: 'hold',
+  side: 'both',
+  direction: 'none',
+  asked: { amount: 1, seconds: 60 },
+  done: { amount: share, seconds: 60 * share },
+  alignmentKept: null,
+  ...change,
+});
+
+export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog => ({
+  id: `log-${day}`,
+  studentId: 'u',
+  routineId: 'r',
+  routineName: 'Routine',
+  day,
+  startedAt: `${day}T08:00:00.000Z`,
+  practisedSeconds: 600,
+  source: 'conducted',
+  lines: [logLine()],
+  effort: 5,
+  pain: 0,
+  painWhere: '',
+  symptoms: [],
+  note: '',
+  ...change,
+});
+
+const amount = fc.integer({ min: 0, max: 12 });
+const amounts = fc.oneof(
+  amount.map(together),
+  fc.tuple(amount, amount).map(([left, right]) => {
+    const [one, two] = eachSide(left);
+    return [one!, { ...two!, amount: right }];
+  }),
+  amount.map(eachSideBothWays),
+);
+
+export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
+  fc.tuple(fc.integer({ min: 1, max: 300 }), amounts, fc.integer({ min: 0, max: 60 })).map(([s, a, r]) => hold(s, a, r)),
+  fc.tuple(fc.integer({ min: 1, max: 20 }), amounts).map(([s, a]) => cycle(s, a)),
+  fc.tuple(fc.integer({ min: 1, max: 18 }), fc.integer({ min: 1, max: 8 })).map(([n, s]) => breathe(n, pattern(s, 0, s, 0), 1.02)),
+);
+
+export const anySegment = (id: string): fc.Arbitrary<Segment> =>
+  fc.oneof(
+    { weight: 5, arbitrary: anyDose.chain((dose) => fc.constantFrom('whole' as const, 'alternating' as const).map((sideOrder) => segment(id, dose, { sideOrder }))) },
+    { weight: 1, arbitrary: fc.integer({ min: 1, max: 90 }).map((seconds): Segment => ({ type: 'rest', id, seconds, label: '' })) },
+  );
+
+export const anyRoutine: fc.Arbitrary<Routine> = fc
+  .tuple(fc.integer({ min: 0, max: 7 }), fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 20 }))
+  .chain(([length, settleSeconds, changeSeconds]) =>
+    fc
+      .tuple(...Array.from({ length }, (_, index) => anySegment(`seg-${index}`)))
+      .map((segments) => routine(segments as Segment[], { settleSeconds, changeSeconds })),
+  );

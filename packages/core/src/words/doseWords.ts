@@ -1,0 +1,48 @@
+import type { Dose, SideAmount } from '../library/dose';
+import { breathRate } from '../breath/breathRate';
+import { durationWords } from './durationWords';
+
+const number = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
+
+/** A count with its noun: `1 hold`, `3 holds`. */
+export function counted(amount: number, singular: string, plural = `${singular}s`): string {
+  return `${number.format(amount)} ${amount === 1 ? singular : plural}`;
+}
+
+const nouns = { hold: 'hold', cycle: 'repetition', breath: 'breath' } as const;
+
+function rowWords(row: SideAmount): string {
+  const direction = row.direction === 'none' ? '' : ` ${row.direction}`;
+  return row.side === 'both' ? `${row.amount}${direction}` : `${row.amount} ${row.side}${direction}`;
+}
+
+function amountWords(dose: Dose): string {
+  const { amounts } = dose;
+  const noun = nouns[dose.kind];
+  const first = amounts[0]!;
+  if (amounts.length === 1 && first.side === 'both') return counted(first.amount, noun);
+  if (amounts.every((row) => row.amount === first.amount)) {
+    const sided = amounts.some((row) => row.side !== 'both') ? ' a side' : '';
+    const directed = amounts.some((row) => row.direction === 'reversed') ? ' each way' : '';
+    return `${counted(first.amount, noun)}${sided}${directed}`;
+  }
+  return `${noun}s: ${amounts.map(rowWords).join(', ')}`;
+}
+
+/** A dose in one line a teacher would say: `3 holds a side × 1:00 min, 30 s rest`. */
+export function doseWords(dose: Dose): string {
+  const rest = dose.restSeconds > 0 ? `, ${durationWords(dose.restSeconds)} rest` : '';
+  switch (dose.kind) {
+    case 'hold':
+      return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${rest}`;
+    case 'cycle':
+      return `${amountWords(dose)}, ${number.format(dose.cycleSeconds)} s each${rest}`;
+    case 'breath': {
+      const { inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds } = dose.pattern;
+      const parts = [inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds].map((part) => number.format(part));
+      const slower = dose.slowing > 1 ? `, each ${number.format((dose.slowing - 1) * 100)} % slower` : '';
+      const rate = number.format(breathRate(dose.pattern));
+      return `${amountWords(dose)} at ${parts.join('-')} (${rate} a minute)${slower}${rest}`;
+    }
+  }
+}

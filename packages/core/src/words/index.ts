@@ -1,0 +1,4 @@
+export * from './axisWords';
+export * from './doseWords';
+export * from './durationWords';
+export * from './weekReason';

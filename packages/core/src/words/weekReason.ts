@@ -1,0 +1,33 @@
+import type { Plan, Strand } from '../plan/plan';
+import type { StrandWeek } from '../plan/planWeeks';
+import { doseOf } from '../plan/steps';
+import { axisWords } from './axisWords';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Why a week of a plan asks for its dose, and why not for more. */
+export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string {
+  switch (week.kind) {
+    case 'now':
+      return 'Where the strand stands now.';
+    case 'raise':
+      return week.level >= strand.target
+        ? 'The target.'
+        : `Up; not more, since a week may add at most ${percent(plan.growthPerWeek)}.`;
+    case 'carry': {
+      const next = axisWords(doseOf(week.level, strand.step) + strand.step, strand.axis);
+      return `The same; ${percent(plan.growthPerWeek)} a week has not yet filled the step to ${next}.`;
+    }
+    case 'lighter':
+      return `A lighter week: ${percent(plan.lighterCut)} less, every ${ordinal(plan.lighterEvery)} week.`;
+    case 'reached':
+      return 'Target reached: keep it.';
+    case 'locked':
+      return 'Locked after a sign to stop; nothing is planned until you clear it.';
+  }
+}
+
+function ordinal(value: number): string {
+  const endings: Record<string, string> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
+  return `${value}${endings[new Intl.PluralRules('en', { type: 'ordinal' }).select(value)]!}`;
+}

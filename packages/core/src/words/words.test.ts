@@ -1,0 +1,25 @@
+import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
+import { axisWords, clock, doseWords, durationWords } from '.';
+
+test('durations read as a teacher would say them', () => {
+  expect([45, 60, 150, 3900].map(durationWords)).toEqual(['45 s', '1:00 min', '2:30 min', '1:05:00 h']);
+  expect([0, 59.6, 3599, -3].map(clock)).toEqual(['0:00', '1:00', '59:59', '0:00']);
+});
+
+test('doses in one line', () => {
+  expect(doseWords(hold(60, together(1), 0))).toBe('1 hold × 1:00 min');
+  expect(doseWords(hold(40, eachSide(2), 20))).toBe('2 holds a side × 40 s, 20 s rest');
+  expect(doseWords(cycle(11, eachSideBothWays(8)))).toBe('8 repetitions a side each way, 11 s each');
+  expect(doseWords(breathe(12, pattern(4, 4, 6, 2), 1.04))).toBe('12 breaths at 4-4-6-2 (3.75 a minute), each 4 % slower');
+  const uneven = cycle(2.5, [
+    { side: 'left', direction: 'none', amount: 9 },
+    { side: 'right', direction: 'none', amount: 6 },
+  ]);
+  expect(doseWords(uneven)).toBe('repetitions: 9 left, 6 right, 2.5 s each');
+});
+
+test('values of a strand carry their unit', () => {
+  expect(axisWords(90, 'time')).toBe('1:30 min');
+  expect(axisWords(1, 'breaths')).toBe('1 breath');
+  expect(axisWords(12, 'repetitions')).toBe('12 repetitions');
+});
