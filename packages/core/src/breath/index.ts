@@ -4,3 +4,4 @@ export * from './breathPhaseAt';
 export * from './breathRate';
 export * from './breathsWithin';
 export * from './slowingTotal';
+export * from './breathCurve';

@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal';
 import { builtInExercises } from '../library/builtInExercises';
+import { builtInSchools } from '../schools/builtInSchools';
 import { bundleKinds, type BundleContents, type BundleKind } from './bundle';
 
 export interface PreviewRow {
@@ -51,10 +52,10 @@ function references(item: Item): [field: string, kind: BundleKind, id: string][]
 export function importPreview(present: BundleContents, incoming: BundleContents): PreviewRow[] {
   const here = index(present);
   const there = index(incoming);
-  const builtIn = new Set(builtInExercises.map((exercise) => exercise.id));
+  const builtIn = new Set([...builtInExercises, ...builtInSchools].map((item) => item.id));
   const bad = new Set<string>();
   const exists = (kind: BundleKind, id: string): boolean =>
-    (kind === 'exercises' && builtIn.has(id)) || here[kind].has(id) || (there[kind].has(id) && !bad.has(`${kind} ${id}`));
+    builtIn.has(id) || here[kind].has(id) || (there[kind].has(id) && !bad.has(`${kind} ${id}`));
   return bundleKinds.flatMap((kind) =>
     incoming[kind].map((item): PreviewRow => {
       const row = { kind, id: item.id, name: nameOf(kind, item, [there, here]) };

@@ -1,4 +1,3 @@
-import { isAfter, parseISO } from 'date-fns';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import type { Strand } from './plan';
@@ -24,6 +23,6 @@ export function stopReasons(
 ): string[] {
   const { clearedAt } = strand;
   return logs
-    .filter((log) => clearedAt === null || isAfter(parseISO(log.startedAt), parseISO(clearedAt)))
+    .filter((log) => clearedAt === null || Date.parse(log.startedAt) > Date.parse(clearedAt))
     .flatMap((log) => signsOf(log, rule.stopPain));
 }

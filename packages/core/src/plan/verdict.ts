@@ -1,4 +1,4 @@
-import { differenceInCalendarDays, isAfter, parseISO } from 'date-fns';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { axisWords } from '../words/axisWords';
@@ -172,9 +172,9 @@ const rules: readonly Rule[] = [stopSigns, gap, tooMuch, notYet];
 export function verdict(plan: Plan, strand: Strand, logs: readonly PracticeLog[], rule: RaiseRule, today: string): Verdict {
   const own = logs
     .filter((log) => metShare(log, strand) !== null)
-    .toSorted((a, b) => parseISO(b.startedAt).getTime() - parseISO(a.startedAt).getTime() || (a.id < b.id ? 1 : -1));
+    .toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt) || (a.id < b.id ? 1 : -1));
   const { changedAt } = strand;
-  const atDose = own.filter((log) => changedAt === null || isAfter(parseISO(log.startedAt), parseISO(changedAt)));
+  const atDose = own.filter((log) => changedAt === null || Date.parse(log.startedAt) > Date.parse(changedAt));
   const input: Case = { plan, strand, rule, logs: own, atDose, today };
   const ruling = firstRuling(input) ?? raise(input);
   const fromDose = doseOf(strand.level, strand.step);

@@ -12,7 +12,8 @@ export type JournalEvent = z.infer<typeof JournalEventSchema>;
  */
 export const JournalSchema = z.object({
   id: z.string().min(1).max(80),
-  studentId: z.string().min(1).max(80),
+  /** Null when it is only tried out: then nothing is logged. */
+  studentId: z.string().min(1).max(80).nullable(),
   /** The routine with the student's own doses put in. */
   routine: RoutineSchema,
   events: z.array(JournalEventSchema),

@@ -2,3 +2,4 @@ export * from './axisWords';
 export * from './doseWords';
 export * from './durationWords';
 export * from './weekReason';
+export * from './parseDuration';

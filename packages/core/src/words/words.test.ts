@@ -1,5 +1,5 @@
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { axisWords, clock, doseWords, durationWords } from '.';
+import { axisWords, clock, doseWords, durationWords, parseDuration } from '.';
 
 test('durations read as a teacher would say them', () => {
   expect([45, 60, 150, 3900].map(durationWords)).toEqual(['45 s', '1:00 min', '2:30 min', '1:05:00 h']);
@@ -22,4 +22,16 @@ test('values of a strand carry their unit', () => {
   expect(axisWords(90, 'time')).toBe('1:30 min');
   expect(axisWords(1, 'breaths')).toBe('1 breath');
   expect(axisWords(12, 'repetitions')).toBe('12 repetitions');
+});
+
+test('lengths of time are read in every way a teacher types them', () => {
+  const read = ['90', '90 s', '1:30', '1:30 min', '1.5 min', '1,5 min', '1:05:00', '2m', '1 h', ' 45 sec '].map(parseDuration);
+  expect(read).toEqual([90, 90, 90, 90, 90, 90, 3900, 120, 3600, 45]);
+  expect(['', 'long', '1:75', '-3', '1:2', '3 breaths'].map(parseDuration)).toEqual([null, null, null, null, null, null]);
+});
+
+test('what a duration is written as is read back the same', () => {
+  for (const seconds of [1, 59, 60, 61, 599, 3599, 3600, 5025]) {
+    expect(parseDuration(durationWords(seconds))).toBe(seconds);
+  }
 });

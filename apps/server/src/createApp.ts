@@ -1,0 +1,68 @@
+import compression from 'compression';
+import express, { type Express, type Response } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+
+export interface AppOptions {
+  /** Folder with the built application: index.html and its hashed files. */
+  readonly folder: string;
+  /** Leads the first page into the demo. */
+  readonly demo: boolean;
+}
+
+/** First parts of the addresses the application answers itself. */
+const places = ['', 'today', 'exercises', 'routines', 'students', 'practise', 'files', 'demo', 'own'];
+
+const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?|ttf|eot|svg)$/;
+
+function setCaching(response: Response, path: string): void {
+  response.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+}
+
+/** The server: the built application with strict headers, a health answer, and nothing else. */
+export function createApp({ folder, demo }: AppOptions): Express {
+  if (!existsSync(join(folder, 'index.html'))) throw new Error(`folder: there is no index.html in ${folder}; build the application first`);
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // Served over plain HTTP on this machine only.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.get('/healthz', (_request, response) => {
+    response.setHeader('Cache-Control', 'no-store');
+    response.json({ ok: true });
+  });
+  if (demo) app.get('/', (_request, response) => response.redirect(302, '/demo'));
+  app.use(express.static(folder, { index: false, setHeaders: setCaching, redirect: false }));
+  app.get('/{*path}', (request, response) => {
+    const first = request.path.split('/')[1] ?? '';
+    response.setHeader('Cache-Control', 'no-cache');
+    if (!places.includes(first)) {
+      response.status(404).type('text/plain').send('There is nothing at this address.');
+      return;
+    }
+    response.sendFile('index.html', { root: folder });
+  });
+  return app;
+}

@@ -1,0 +1,32 @@
+import { ErrorHandler, inject, isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { Database } from './data/database';
+import { Notices } from './data/notices';
+import { SPACE, databaseName, type Space } from './data/space';
+import { pomekPreset } from './ui/preset';
+
+/** Sends what nobody caught to the one error surface. */
+class NoticeErrorHandler implements ErrorHandler {
+  private readonly notices = inject(Notices);
+
+  handleError(error: unknown): void {
+    console.error(error);
+    this.notices.failure('Something went wrong. What was saved is kept', error);
+  }
+}
+
+/** The providers of the app in one of its two spaces. */
+export const appConfig = (space: Space): ApplicationConfig => ({
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'top' })),
+    providePrimeNG({ theme: { preset: pomekPreset, options: { darkModeSelector: '.hall', cssLayer: { name: 'primeng', order: 'primeng' } } } }),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
+    { provide: SPACE, useValue: space },
+    { provide: Database, useFactory: () => new Database(databaseName[space]) },
+    { provide: ErrorHandler, useClass: NoticeErrorHandler },
+  ],
+});

@@ -1,0 +1,37 @@
+import Dexie, { type Table } from 'dexie';
+import type { Decision, Exercise, Journal, Plan, PracticeLog, Routine, School, Student } from '@pomek/core';
+
+/** What every space stores, by table. */
+export interface Records {
+  schools: School;
+  exercises: Exercise;
+  routines: Routine;
+  students: Student;
+  plans: Plan;
+  logs: PracticeLog;
+  decisions: Decision;
+  journals: Journal;
+}
+export type TableName = keyof Records;
+
+/** One space in the browser's storage: the teacher's own, or the demo. */
+export class Database extends Dexie {
+  constructor(name: string) {
+    super(name);
+    // Versions stand here oldest first, each with its upgrade.
+    this.version(1).stores({
+      schools: 'id',
+      exercises: 'id',
+      routines: 'id',
+      students: 'id',
+      plans: 'id, studentId, routineId',
+      logs: 'id, studentId, [studentId+day]',
+      decisions: 'id, studentId, planId',
+      journals: 'id',
+    });
+  }
+
+  of<N extends TableName>(name: N): Table<Records[N], string> {
+    return this.table<Records[N], string>(name);
+  }
+}

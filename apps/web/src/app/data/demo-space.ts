@@ -1,0 +1,35 @@
+import { Injectable, inject, signal } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
+import { Compute } from '../compute/compute';
+import { Clock } from './clock';
+import { Notices } from './notices';
+import { SPACE } from './space';
+import { WholeSpace } from './whole-space';
+
+/** Fills the demo's own space with made-up data whose dates end yesterday. */
+@Injectable({ providedIn: 'root' })
+export class DemoSpace {
+  private readonly space = inject(SPACE);
+  private readonly whole = inject(WholeSpace);
+  private readonly compute = inject(Compute);
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  readonly busy = signal(false);
+
+  async fillWhenEmpty(): Promise<void> {
+    if (this.space === 'demo' && (await this.whole.isEmpty())) await this.fill();
+  }
+
+  /** Makes the demo anew; what was changed in it is gone. */
+  async fill(): Promise<void> {
+    if (this.space !== 'demo') throw new Error('Only the demo can be made anew.');
+    this.busy.set(true);
+    try {
+      await this.whole.replace(await firstValueFrom(this.compute.demo(this.clock.today())));
+    } catch (error) {
+      this.notices.failure('The demo could not be made', error);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+}

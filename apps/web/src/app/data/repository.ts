@@ -1,0 +1,114 @@
+import { Injectable, inject } from '@angular/core';
+import { liveQuery } from 'dexie';
+import { Observable, map, shareReplay } from 'rxjs';
+import {
+  DecisionSchema,
+  ExerciseSchema,
+  JournalSchema,
+  PlanSchema,
+  PracticeLogSchema,
+  RoutineSchema,
+  SchoolSchema,
+  StudentSchema,
+  builtInExercises,
+  builtInSchools,
+  softSchool,
+  type Exercise,
+  type PracticeLog,
+  type School,
+} from '@pomek/core';
+import { Database, type Records, type TableName } from './database';
+import { Notices } from './notices';
+
+/** The part of a schema that reading needs. */
+interface Reader<T> {
+  safeParse(value: unknown): { success: true; data: T } | { success: false };
+}
+
+const readers: { [N in TableName]: Reader<Records[N]> } = {
+  schools: SchoolSchema,
+  exercises: ExerciseSchema,
+  routines: RoutineSchema,
+  students: StudentSchema,
+  plans: PlanSchema,
+  logs: PracticeLogSchema,
+  decisions: DecisionSchema,
+  journals: JournalSchema,
+};
+
+const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
+
+/** Streams of what is stored, parsed as it comes out; they follow changes in this and in other tabs. */
+@Injectable({ providedIn: 'root' })
+export class Repository {
+  private readonly database = inject(Database);
+  private readonly notices = inject(Notices);
+  private readonly reported = new Set<string>();
+
+  /** The teacher's own schools, or the built-in ones while none was changed. */
+  readonly schools$: Observable<School[]> = this.all('schools').pipe(
+    map((own) => [...builtInSchools.filter((school) => !own.some((other) => other.id === school.id)), ...own]),
+    map((schools) => schools.toSorted(byName)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  /** Built-in exercises first, then the teacher's own by name. */
+  readonly exercises$: Observable<Exercise[]> = this.all('exercises').pipe(
+    map((own) => [...builtInExercises, ...own.toSorted(byName)]),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));
+  readonly students$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
+  readonly plans$ = this.all('plans');
+  readonly logs$ = this.all('logs');
+  readonly decisions$ = this.all('decisions');
+  readonly journals$ = this.all('journals');
+
+  all<N extends TableName>(name: N): Observable<Records[N][]> {
+    return this.live(() => this.read(name));
+  }
+
+  /** One record, or null when there is none. */
+  one<N extends TableName>(name: N, id: string): Observable<Records[N] | null> {
+    return this.live(async () => this.keep(name, [await this.database.of(name).get(id)])[0] ?? null);
+  }
+
+  /** The practices of one student, the newest first. */
+  logsOf(studentId: string): Observable<PracticeLog[]> {
+    return this.live(async () => {
+      const stored = await this.database.of('logs').where('studentId').equals(studentId).toArray();
+      return this.keep('logs', stored).toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt));
+    });
+  }
+
+  /** Everything of a table as it is now. */
+  async read<N extends TableName>(name: N): Promise<Records[N][]> {
+    return this.keep(name, await this.database.of(name).toArray());
+  }
+
+  private live<T>(query: () => Promise<T>): Observable<T> {
+    return new Observable<T>((subscriber) => {
+      const subscription = liveQuery(query).subscribe(subscriber);
+      return () => subscription.unsubscribe();
+    });
+  }
+
+  private keep<N extends TableName>(name: N, stored: readonly unknown[]): Records[N][] {
+    const kept: Records[N][] = [];
+    let bad = 0;
+    for (const value of stored) {
+      if (value === undefined) continue;
+      const parsed = readers[name].safeParse(value);
+      if (parsed.success) kept.push(parsed.data);
+      else bad += 1;
+    }
+    if (bad > 0 && !this.reported.has(name)) {
+      this.reported.add(name);
+      this.notices.failure(`${bad} of your ${name} cannot be read`, 'They stay in the storage untouched and are left out here.');
+    }
+    return kept;
+  }
+}
+
+/** The school of that id, or the soft one when it is gone. */
+export const schoolOf = (schools: readonly School[], id: string | undefined): School =>
+  schools.find((school) => school.id === id) ?? schools[0] ?? softSchool;

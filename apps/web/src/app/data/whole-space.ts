@@ -1,0 +1,50 @@
+import { Injectable, inject } from '@angular/core';
+import { bundleKinds, emptyContents, type BundleContents, type PreviewRow } from '@pomek/core';
+import { Database } from './database';
+import { Repository } from './repository';
+import { Store, type Write } from './store';
+
+/** Reading and replacing everything at once: export, import, the demo. */
+@Injectable({ providedIn: 'root' })
+export class WholeSpace {
+  private readonly database = inject(Database);
+  private readonly repository = inject(Repository);
+  private readonly store = inject(Store);
+
+  async read(): Promise<BundleContents> {
+    const contents = emptyContents();
+    for (const kind of bundleKinds) {
+      Object.assign(contents, { [kind]: await this.repository.read(kind) });
+    }
+    return contents;
+  }
+
+  /** Keeps the chosen rows of a file, in one undoable step. */
+  async import(contents: BundleContents, rows: readonly PreviewRow[], label: string): Promise<void> {
+    const wanted = new Set(rows.map((row) => `${row.kind} ${row.id}`));
+    const writes = bundleKinds.flatMap((kind) =>
+      contents[kind]
+        .filter((item) => wanted.has(`${kind} ${item.id}`))
+        .map((item) => ({ table: kind, put: item }) as Write),
+    );
+    await this.store.write(label, writes);
+  }
+
+  /** Empties the space and fills it anew; cannot be undone. */
+  async replace(contents: BundleContents): Promise<void> {
+    await this.database.transaction('rw', [...bundleKinds, 'journals'], async () => {
+      await this.database.of('journals').clear();
+      for (const kind of bundleKinds) {
+        const table = this.database.table(kind);
+        await table.clear();
+        await table.bulkPut(contents[kind]);
+      }
+    });
+    this.store.forget();
+  }
+
+  async isEmpty(): Promise<boolean> {
+    const counts = await Promise.all(bundleKinds.map((kind) => this.database.table(kind).count()));
+    return counts.every((count) => count === 0);
+  }
+}

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import type { Phase } from '@pomek/core';
+import { NumberField } from '../ui/number-field';
+
+/** The named parts of a cycle, their share of its time and the breath that may go with them. */
+@Component({
+  selector: 'pk-phases',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, InputText, NumberField, Select],
+  template: `
+    <div class="stack">
+      @for (phase of phases(); track $index) {
+        <div class="row">
+          <input pInputText class="name" [attr.aria-label]="'Part ' + ($index + 1)" [ngModel]="phase.name" (change)="set($index, { name: $any($event.target).value })" maxlength="120" />
+          <pk-number label="Share of the cycle" [quiet]="true" unit="%" [min]="1" [max]="100" [value]="percent(phase.share)" (valueChange)="setShare($index, $event)" />
+          <p-select [options]="breaths" optionLabel="label" optionValue="value" [ngModel]="phase.breath" (ngModelChange)="set($index, { breath: $event })" [ariaLabel]="'Breath in part ' + ($index + 1)" appendTo="body" />
+          <p-button icon="pi pi-times" variant="text" [ariaLabel]="'Remove part ' + ($index + 1)" (onClick)="remove($index)" />
+        </div>
+      }
+      <div class="row">
+        <p-button label="Add a part" icon="pi pi-plus" variant="outlined" size="small" [disabled]="phases().length >= 12" (onClick)="add()" />
+        @if (uneven()) {
+          <p-button label="Make them add up to 100 %" variant="text" size="small" (onClick)="even()" />
+        }
+      </div>
+    </div>
+  `,
+  styles: `
+    .name {
+      flex: 1 1 14rem;
+    }
+  `,
+})
+export class PhasesEditor {
+  readonly phases = input.required<readonly Phase[]>();
+  readonly phasesChange = output<Phase[]>();
+  protected readonly breaths = [
+    { label: 'breath in', value: 'in' },
+    { label: 'breath out', value: 'out' },
+    { label: 'free', value: 'free' },
+  ];
+  private readonly total = computed(() => this.phases().reduce((sum, phase) => sum + phase.share, 0));
+  protected readonly uneven = computed(() => this.phases().length > 0 && Math.abs(this.total() - 1) > 1e-6);
+
+  protected percent(share: number): number {
+    return Math.round(share * 100);
+  }
+
+  protected set(index: number, part: Partial<Phase>): void {
+    this.phasesChange.emit(this.phases().map((phase, at) => (at === index ? { ...phase, ...part } : phase)));
+  }
+
+  protected setShare(index: number, percent: number | null): void {
+    if (percent !== null) this.set(index, { share: percent / 100 });
+  }
+
+  protected remove(index: number): void {
+    this.phasesChange.emit(this.evened(this.phases().filter((_, at) => at !== index)));
+  }
+
+  protected add(): void {
+    const share = 1 / (this.phases().length + 1);
+    const before = this.phases().map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
+    this.phasesChange.emit(this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free' }]));
+  }
+
+  protected even(): void {
+    this.phasesChange.emit(this.evened(this.phases()));
+  }
+
+  private evened(phases: readonly Phase[]): Phase[] {
+    const total = phases.reduce((sum, phase) => sum + phase.share, 0);
+    return phases.map((phase) => ({ ...phase, share: phase.share / total }));
+  }
+}

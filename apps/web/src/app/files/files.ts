@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { bundleKinds, routineContents, writeBundle } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { DemoSpace } from '../data/demo-space';
+import { Notices } from '../data/notices';
+import { Repository } from '../data/repository';
+import { SPACE } from '../data/space';
+import { WholeSpace } from '../data/whole-space';
+import { NumberField } from '../ui/number-field';
+import { download, fileName } from './download';
+import { ImportPanel } from './import-panel';
+
+/** What goes out and what comes in. */
+@Component({
+  selector: 'pk-files',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, ImportPanel, InputText, NumberField, Select],
+  templateUrl: './files.html',
+  styleUrl: './files.scss',
+})
+export class Files {
+  private readonly clock = inject(Clock);
+  private readonly whole = inject(WholeSpace);
+  private readonly notices = inject(Notices);
+  private readonly repository = inject(Repository);
+  protected readonly demo = inject(DemoSpace);
+  protected readonly space = inject(SPACE);
+
+  protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
+  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+
+  protected readonly routineId = signal<string | null>(null);
+  protected readonly planId = signal<string | null>(null);
+  protected readonly startTime = signal('07:30');
+  protected readonly weeks = signal(8);
+  protected readonly asksAnew = signal(false);
+  protected readonly planChoices = computed(() =>
+    this.plans().flatMap((plan) => {
+      const student = this.students().find((entry) => entry.id === plan.studentId);
+      const routine = this.routines().find((entry) => entry.id === plan.routineId);
+      return student === undefined || routine === undefined ? [] : [{ id: plan.id, name: `${student.name}: ${routine.name}`, plan, student, routine }];
+    }),
+  );
+
+  protected async exportAll(): Promise<void> {
+    const contents = await this.whole.read();
+    const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
+    download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
+    this.notices.done(`Everything exported: ${count} records`);
+  }
+
+  protected async exportRoutine(): Promise<void> {
+    const routine = this.routines().find((entry) => entry.id === this.routineId());
+    if (routine === undefined) return;
+    const contents = routineContents(routine, await this.whole.read());
+    download(`${fileName(routine.name)}.json`, writeBundle(contents, this.clock.now()), 'application/json');
+    this.notices.done(`${routine.name} exported`);
+  }
+
+  protected async exportCalendar(): Promise<void> {
+    const choice = this.planChoices().find((entry) => entry.id === this.planId());
+    if (choice === undefined) return;
+    const { planCalendar } = await import('./calendar');
+    try {
+      const text = planCalendar({
+        student: choice.student,
+        plan: choice.plan,
+        routine: choice.routine,
+        exercises: new Map(this.exercises().map((exercise) => [exercise.id, exercise])),
+        from: this.clock.today(),
+        weeks: this.weeks(),
+        startTime: this.startTime(),
+        now: this.clock.now(),
+      });
+      download(`${fileName(choice.name)}.ics`, text, 'text/calendar');
+      this.notices.done('Calendar exported', { detail: `${this.weeks()} weeks of practice days for ${choice.student.name}.` });
+    } catch (error) {
+      const noDays = choice.student.practiceDays.length === 0;
+      this.notices.failure('No calendar yet', noDays ? `Give ${choice.student.name} days for practice first.` : error);
+    }
+  }
+
+  protected async makeAnew(): Promise<void> {
+    this.asksAnew.set(false);
+    await this.demo.fill();
+    this.notices.done('The demo is fresh again');
+  }
+}

@@ -1,0 +1,132 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import type { Subscription } from 'rxjs';
+import { importPreview, tooLarge, type BundleContents, type BundleProblem, type PreviewRow } from '@pomek/core';
+import { Compute } from '../compute/compute';
+import { Notices } from '../data/notices';
+import { WholeSpace } from '../data/whole-space';
+
+interface Preview {
+  readonly contents: BundleContents;
+  readonly rows: readonly PreviewRow[];
+  readonly writtenAt: string;
+}
+
+const MOST_ROWS = 300;
+
+/** Reads a file in the worker, shows what it would do, and does it only when told to. */
+@Component({
+  selector: 'pk-import',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, FormsModule],
+  templateUrl: './import-panel.html',
+  styleUrl: './import-panel.scss',
+})
+export class ImportPanel {
+  private readonly compute = inject(Compute);
+  private readonly whole = inject(WholeSpace);
+  private readonly notices = inject(Notices);
+  private reading: Subscription | null = null;
+
+  protected readonly name = signal('');
+  protected readonly busy = signal(false);
+  protected readonly problems = signal<readonly BundleProblem[]>([]);
+  protected readonly preview = signal<Preview | null>(null);
+  private readonly left = signal<ReadonlySet<string>>(new Set());
+  protected readonly over = signal(false);
+
+  protected readonly counts = computed(() => {
+    const rows = this.preview()?.rows ?? [];
+    return (['new', 'changed', 'same', 'cannot be kept'] as const).map((state) => ({
+      state,
+      count: rows.filter((row) => row.state === state).length,
+    }));
+  });
+  protected readonly listed = computed(() => (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').slice(0, MOST_ROWS));
+  protected readonly unlisted = computed(() => (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').length - this.listed().length);
+  protected readonly chosen = computed(() =>
+    (this.preview()?.rows ?? []).filter((row) => (row.state === 'new' || row.state === 'changed') && !this.left().has(this.key(row))),
+  );
+
+  protected takes(row: PreviewRow): boolean {
+    return !this.left().has(this.key(row));
+  }
+
+  protected toggle(row: PreviewRow, wanted: boolean): void {
+    const left = new Set(this.left());
+    if (wanted) left.delete(this.key(row));
+    else left.add(this.key(row));
+    this.left.set(left);
+  }
+
+  protected picked(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    if (file !== undefined) this.read(file);
+    field.value = '';
+  }
+
+  protected dropped(event: DragEvent): void {
+    event.preventDefault();
+    this.over.set(false);
+    const file = event.dataTransfer?.files[0];
+    if (file !== undefined) this.read(file);
+  }
+
+  protected hover(event: Event, over: boolean): void {
+    event.preventDefault();
+    this.over.set(over);
+  }
+
+  protected cancel(): void {
+    this.reading?.unsubscribe();
+    this.busy.set(false);
+    this.preview.set(null);
+    this.problems.set([]);
+  }
+
+  protected async keep(): Promise<void> {
+    const preview = this.preview();
+    if (preview === null) return;
+    const rows = this.chosen();
+    await this.whole.import(preview.contents, rows, `Import of ${this.name()}`);
+    this.preview.set(null);
+    this.notices.done(`${rows.length} ${rows.length === 1 ? 'record' : 'records'} taken in`, { undo: true });
+  }
+
+  private read(file: File): void {
+    this.cancel();
+    this.name.set(file.name);
+    this.left.set(new Set());
+    const large = tooLarge(file.size);
+    if (large !== null) {
+      this.problems.set([large]);
+      return;
+    }
+    this.busy.set(true);
+    this.reading = this.compute.readBundle(file).subscribe({
+      next: (reply) => {
+        if (reply.ok) void this.show(reply.contents, reply.writtenAt);
+        else this.refuse(reply.problems);
+      },
+      error: (error: unknown) => this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]),
+    });
+  }
+
+  private async show(contents: BundleContents, writtenAt: string): Promise<void> {
+    const rows = importPreview(await this.whole.read(), contents);
+    this.preview.set({ contents, rows, writtenAt: new Date(writtenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) });
+    this.busy.set(false);
+  }
+
+  private refuse(problems: readonly BundleProblem[]): void {
+    this.busy.set(false);
+    this.problems.set(problems);
+  }
+
+  private key(row: PreviewRow): string {
+    return `${row.kind} ${row.id}`;
+  }
+}

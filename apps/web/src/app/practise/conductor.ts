@@ -1,0 +1,210 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { bells, clock, conduct, durationWords, logLines, timeline, type Journal, type JournalEvent, type PracticeLog } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Journals } from '../data/journals';
+import { Notices } from '../data/notices';
+import { Repository, schoolOf } from '../data/repository';
+import { Store } from '../data/store';
+import { SideMark } from '../ui/side-mark';
+import { BellRinger } from './bell-ringer';
+import { BreathLine } from './breath-line';
+import { EndForm, type EndAnswers } from './end-form';
+import { momentOf } from './moment';
+import { ScreenAwake } from './screen-awake';
+
+const TICK_MS = 100;
+const SEEN_EVERY_MS = 1000;
+/** No tick for this long means the machine slept, not that the practice went on. */
+const ASLEEP_MS = 180_000;
+
+const keys: Record<string, JournalEvent['action']> = { ArrowRight: 'next', ArrowLeft: 'back', t: 'tap', l: 'lost', o: 'loosen' };
+
+/** Conducts a routine, readable from three metres; everything pressed is kept in a journal at once. */
+@Component({
+  selector: 'pk-conductor',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BreathLine, Button, EndForm, RouterLink, SideMark],
+  templateUrl: './conductor.html',
+  styleUrl: './conductor.scss',
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class Conductor {
+  private readonly router = inject(Router);
+  private readonly clock = inject(Clock);
+  private readonly store = inject(Store);
+  private readonly notices = inject(Notices);
+  private readonly journals = inject(Journals);
+  private readonly repository = inject(Repository);
+  private readonly awake = inject(ScreenAwake);
+  protected readonly ringer = inject(BellRinger);
+  readonly journalId = input.required<string>();
+
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  protected readonly journal = signal<Journal | null | undefined>(undefined);
+  private readonly now = signal(this.clock.now().getTime());
+  protected readonly ending = signal(false);
+
+  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  protected readonly line = computed(() => {
+    const journal = this.journal();
+    return journal === null || journal === undefined ? null : timeline(journal.routine);
+  });
+  protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
+  protected readonly begun = computed(() => this.journal()!.events.length > 0);
+  protected readonly moment = computed(() => momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf()));
+  protected readonly who = computed(() => this.students().find((student) => student.id === this.journal()?.studentId));
+  protected readonly school = computed(() => schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId));
+  protected readonly wholeLeft = computed(() => {
+    const { spanIndex, offsetMs } = this.state();
+    const line = this.line()!;
+    return clock(Math.max(0, line.totalMs - (line.spans[spanIndex]?.startMs ?? line.totalMs) - offsetMs) / 1000);
+  });
+  /** The routine as blocks of its length, and how far it has come. */
+  protected readonly blocks = computed(() => {
+    const line = this.line()!;
+    return line.spans
+      .filter((span) => span.durationMs > 0)
+      .map((span) => ({ index: span.index, work: span.amount > 0, side: span.side, flex: span.durationMs / line.totalMs }));
+  });
+
+  constructor() {
+    let laid = '';
+    let seen = 0;
+    effect(() => {
+      const id = this.journalId();
+      untracked(() => void this.open(id));
+    });
+    const timer = setInterval(() => {
+      const journal = this.journal();
+      const now = this.clock.now().getTime();
+      if (journal === null || journal === undefined || journal.events.length === 0) return;
+      if (this.state().running && now - this.now() > ASLEEP_MS) this.record('pause', this.now());
+      this.now.set(now);
+      if (!this.state().running) return;
+      if (now - seen > SEEN_EVERY_MS) {
+        seen = now;
+        void this.journals.put({ ...journal, seenAt: now });
+      }
+      if (this.ringer.drifted()) this.layBells();
+    }, TICK_MS);
+    effect(() => {
+      if (this.line() === null) return;
+      const { running, taps } = this.state();
+      const key = `${running} ${taps !== null} ${this.journal()!.events.length} ${this.ringer.muted()}`;
+      if (key === laid) return;
+      laid = key;
+      untracked(() => {
+        this.layBells();
+        if (running) this.awake.keep();
+        else this.awake.release();
+      });
+    });
+    inject(DestroyRef).onDestroy(() => {
+      clearInterval(timer);
+      this.ringer.silence();
+      this.awake.release();
+      const journal = this.journal();
+      if (journal !== null && journal !== undefined && this.state().running) this.record('pause');
+    });
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (this.line() === null || this.state().finished || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const action = keys[key];
+    if (event.key === ' ') this.toggle();
+    else if (action !== undefined) this.press(action);
+    else if (key === 'm') this.ringer.muted.update((muted) => !muted);
+    else if (key === 'f') this.fullScreen();
+    else if (key === 'Escape') this.ending.update((ending) => !ending);
+    else return;
+    event.preventDefault();
+  }
+
+  protected toggle(): void {
+    void this.ringer.wake().then(() => this.layBells());
+    if (!this.begun()) this.record('start');
+    else this.record(this.state().running ? 'pause' : 'resume');
+  }
+
+  protected press(action: JournalEvent['action']): void {
+    if (!this.begun()) return;
+    if (action === 'loosen' && this.school().fatigueRule !== 'ease') return;
+    this.record(action);
+  }
+
+  protected fullScreen(): void {
+    if (document.fullscreenElement === null) void document.documentElement.requestFullscreen?.().catch(() => undefined);
+    else void document.exitFullscreen();
+  }
+
+  protected async save(answers: EndAnswers): Promise<void> {
+    const journal = this.journal();
+    const line = this.line();
+    if (journal === null || journal === undefined || line === null) return;
+    const state = this.state();
+    if (journal.studentId !== null) {
+      const startedAt = new Date(journal.events[0]?.at ?? journal.seenAt);
+      const log: PracticeLog = {
+        id: journal.id,
+        studentId: journal.studentId,
+        routineId: journal.routine.id,
+        routineName: journal.routine.name,
+        day: this.clock.dayOf(startedAt),
+        startedAt: startedAt.toISOString(),
+        practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
+        source: 'conducted',
+        lines: logLines(journal.routine, line, state, this.shelf()),
+        ...answers,
+      };
+      await this.store.write(`Practice of ${this.who()?.name ?? 'a student'}`, [{ table: 'logs', put: log }]);
+    }
+    await this.leave(journal);
+  }
+
+  protected async dropIt(): Promise<void> {
+    const journal = this.journal();
+    if (journal !== null && journal !== undefined) await this.leave(journal);
+  }
+
+  protected lengthOf(ms: number): string {
+    return durationWords(ms / 1000);
+  }
+
+  private async leave(journal: Journal): Promise<void> {
+    await this.journals.drop(journal.id);
+    this.journal.set(null);
+    if (document.fullscreenElement !== null) await document.exitFullscreen();
+    await this.router.navigate(journal.studentId === null ? ['/routines'] : ['/students', journal.studentId]);
+  }
+
+  private async open(id: string): Promise<void> {
+    const journal = await this.journals.read(id);
+    this.now.set(this.clock.now().getTime());
+    this.journal.set(journal);
+    // The page was closed or reloaded while it ran: stand still from the last moment it was seen.
+    if (journal !== null && journal.events.length > 0 && conduct(timeline(journal.routine), journal.events, journal.seenAt).running) {
+      this.record('pause', journal.seenAt);
+    }
+  }
+
+  private layBells(): void {
+    const line = this.line();
+    if (line !== null && this.begun()) this.ringer.lay(bells(line, conduct(line, this.journal()!.events, this.clock.now().getTime())));
+  }
+
+  private record(action: JournalEvent['action'], at = this.clock.now().getTime()): void {
+    const journal = this.journal();
+    if (journal === null || journal === undefined) return;
+    const after = { ...journal, events: [...journal.events, { at, action }], seenAt: at };
+    this.now.set(Math.max(at, this.clock.now().getTime()));
+    this.journal.set(after);
+    this.journals.put(after).catch((error: unknown) => this.notices.failure('The practice could not be kept', error));
+  }
+}

@@ -1,0 +1,116 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
+import { symptoms, type PracticeLog, type Symptom } from '@pomek/core';
+import { RatingRow } from './rating-row';
+
+export type EndAnswers = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'symptoms' | 'note'>;
+
+const effortWords = ['nothing at all', 'very light', 'light', 'moderate', 'somewhat hard', 'hard', 'harder', 'very hard', 'very hard indeed', 'almost all I have', 'all I have'];
+const painWords = ['none', 'barely', 'slight', 'clear', 'strong enough to stop', 'strong', 'strong', 'severe', 'severe', 'unbearable', 'worst'];
+
+/** Ten seconds at the end: effort, pain, anything else. */
+@Component({
+  selector: 'pk-end-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, Textarea],
+  template: `
+    <div class="page stack end">
+      <h1>Done: {{ routineName() }}</h1>
+      @if (logged()) {
+        <pk-rating name="Effort" [words]="effortWords" [value]="effort()" (valueChange)="effort.set($event)" />
+        <pk-rating name="Pain" [words]="painWords" [value]="pain()" (valueChange)="pain.set($event)" />
+        @if (pain() > 0) {
+          <div class="field where">
+            <label for="pain-where">Where does it hurt?</label>
+            <input pInputText id="pain-where" [ngModel]="painWhere()" (ngModelChange)="painWhere.set($event)" maxlength="120" />
+          </div>
+        }
+        <fieldset>
+          <legend>Any of these?</legend>
+          @for (symptom of symptoms; track symptom) {
+            <span class="row">
+              <p-checkbox [inputId]="'symptom-' + symptom" [binary]="true" [ngModel]="noted().includes(symptom)" (ngModelChange)="toggle(symptom, $event)" />
+              <label [for]="'symptom-' + symptom">{{ symptom }}</label>
+            </span>
+          }
+        </fieldset>
+        @if (serious()) {
+          <p class="serious" role="alert">Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency number.</p>
+        }
+        <div class="field">
+          <label for="end-note">Note</label>
+          <textarea pTextarea id="end-note" rows="2" [ngModel]="note()" (ngModelChange)="note.set($event)" maxlength="2000"></textarea>
+        </div>
+        <div class="row">
+          <p-button label="Keep in the log" icon="pi pi-check" size="large" (onClick)="finish()" />
+          <p-button label="Drop this practice" variant="text" (onClick)="dropped.emit()" />
+        </div>
+      } @else {
+        <p>Nothing is logged, since no student was chosen.</p>
+        <div class="row"><p-button label="Back to the routines" (onClick)="finish()" /></div>
+      }
+    </div>
+  `,
+  styles: `
+    .end {
+      max-width: 60rem;
+      margin: 0 auto;
+    }
+    .where {
+      max-width: 24rem;
+    }
+    fieldset {
+      border: 0;
+      padding: 0;
+      margin: 0;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem 1.5rem;
+    }
+    legend {
+      font-size: 0.89rem;
+      color: var(--pk-soft);
+      padding: 0 0 0.25rem;
+    }
+    .serious {
+      border-left: 6px solid var(--pk-danger);
+      background: var(--pk-danger-wash);
+      padding: 0.75rem 1rem;
+      font-weight: 600;
+    }
+  `,
+})
+export class EndForm {
+  readonly logged = input.required<boolean>();
+  readonly routineName = input.required<string>();
+  readonly save = output<EndAnswers>();
+  readonly dropped = output<void>();
+
+  protected readonly symptoms = symptoms;
+  protected readonly effortWords = effortWords;
+  protected readonly painWords = painWords;
+  protected readonly effort = signal<number | null>(null);
+  protected readonly pain = signal(0);
+  protected readonly painWhere = signal('');
+  protected readonly noted = signal<readonly Symptom[]>([]);
+  protected readonly note = signal('');
+  protected readonly serious = computed(() => this.noted().length > 0 || this.pain() >= 7);
+
+  protected toggle(symptom: Symptom, on: boolean): void {
+    this.noted.update((noted) => (on ? [...noted, symptom] : noted.filter((entry) => entry !== symptom)));
+  }
+
+  protected finish(): void {
+    this.save.emit({
+      effort: this.effort(),
+      pain: this.pain(),
+      painWhere: this.pain() > 0 ? this.painWhere().trim() : '',
+      symptoms: [...this.noted()],
+      note: this.note().trim(),
+    });
+  }
+}

@@ -1,0 +1,149 @@
+import {
+  breathOf,
+  breathPhaseAt,
+  clock,
+  fullnessAt,
+  patternKnots,
+  phaseKnots,
+  type BreathPhase,
+  type Checkpoint,
+  type ConductState,
+  type Exercise,
+  type Routine,
+  type Segment,
+  type Side,
+  type Span,
+  type Timeline,
+} from '@pomek/core';
+
+/** What the hall sees at one moment. */
+export interface Moment {
+  readonly kind: Span['kind'] | 'done';
+  readonly title: string;
+  readonly side: Side;
+  readonly direction: string;
+  /** The big figure: time left, or the count. */
+  readonly big: string;
+  readonly unit: string;
+  /** Beside the big figure: which hold, which phase. */
+  readonly detail: string;
+  readonly next: string;
+  readonly checkpoint: Checkpoint | null;
+  readonly breath: { readonly fullness: (seconds: number) => number; readonly now: number; readonly endsAt: number } | null;
+}
+
+const breathWords: Record<BreathPhase, string> = { in: 'Breathe in', full: 'Rest, full', out: 'Breathe out', empty: 'Rest, empty' };
+const pauseTitles = { rest: 'Rest', talk: 'Listen' } as const;
+
+/** How long one checkpoint stays up. */
+const CHECKPOINT_SECONDS = 20;
+
+type Shelf = ReadonlyMap<string, Exercise>;
+
+function nameOf(segment: Segment | undefined, shelf: Shelf): string {
+  if (segment === undefined) return '';
+  if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
+  return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
+}
+
+function sideWords(span: Span): string {
+  return [span.side === 'both' ? '' : span.side, span.direction === 'none' ? '' : span.direction].filter((word) => word !== '').join(', ');
+}
+
+function titleOf(span: Span, segment: Segment | undefined, shelf: Shelf): string {
+  const name = nameOf(segment, shelf);
+  switch (span.kind) {
+    case 'settle':
+      return `Take up: ${name}`;
+    case 'change':
+      return `Change: ${sideWords(span)}`;
+    case 'rest':
+      return segment?.type === 'exercise' ? `Rest, then again: ${name}` : name;
+    default:
+      return name;
+  }
+}
+
+function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): string {
+  const here = line.spans[at];
+  const next = line.spans.slice(at + 1).find((span) => span.amount > 0 || span.kind === 'rest' || span.kind === 'talk');
+  if (next === undefined) return 'the end';
+  const name = nameOf(routine.segments[next.segmentIndex], shelf);
+  const side = sideWords(next);
+  if (next.kind === 'rest' && next.segmentId === here?.segmentId) return 'a rest';
+  return side === '' ? name : `${name}, ${side}`;
+}
+
+type Figure = Pick<Moment, 'big' | 'unit' | 'detail' | 'breath'>;
+
+function cycleFigure(span: Span, state: ConductState, exercise: Exercise | undefined): Figure {
+  const cycleMs = span.durationMs / span.amount;
+  const done = state.taps ?? Math.min(span.amount, Math.floor(state.offsetMs / cycleMs));
+  const into = (state.offsetMs % cycleMs) / cycleMs;
+  const phases = exercise?.phases ?? [];
+  let reached = 0;
+  const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
+  const knots = phaseKnots(phases, cycleMs / 1000);
+  const paced = state.taps === null;
+  return {
+    big: `${span.amount - done}`,
+    unit: `of ${span.amount} left`,
+    detail: paced ? (phase?.name ?? '') : 'Counting your taps',
+    breath:
+      knots === null || !paced
+        ? null
+        : { fullness: (seconds) => fullnessAt(knots, seconds), now: state.offsetMs / 1000, endsAt: span.durationMs / 1000 },
+  };
+}
+
+function breathFigure(span: Span, state: ConductState, segment: Segment | undefined): Figure {
+  const seconds = state.offsetMs / 1000;
+  if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath') return { big: '', unit: '', detail: '', breath: null };
+  const { dose } = segment;
+  const { breath, patternSeconds } = breathOf(dose, seconds);
+  const knots = patternKnots(dose.pattern);
+  return {
+    big: `${Math.max(0, span.amount - breath)}`,
+    unit: `of ${span.amount} breaths left`,
+    detail: breathWords[breathPhaseAt(dose.pattern, patternSeconds).phase],
+    breath: {
+      fullness: (at) => fullnessAt(knots, breathOf(dose, at).patternSeconds),
+      now: seconds,
+      endsAt: span.durationMs / 1000,
+    },
+  };
+}
+
+function figureOf(span: Span, state: ConductState, segment: Segment | undefined, exercise: Exercise | undefined): Figure {
+  if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
+  if (span.kind === 'breath') return breathFigure(span, state, segment);
+  const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
+  const hold = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
+  return { big: clock(left), unit: '', detail: hold, breath: null };
+}
+
+function checkpointOf(span: Span, state: ConductState, exercise: Exercise | undefined): Checkpoint | null {
+  const points = exercise?.checkpoints ?? [];
+  if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
+  const turn = Math.floor(state.offsetMs / 1000 / CHECKPOINT_SECONDS) + span.index;
+  return points[turn % points.length] ?? null;
+}
+
+/** What the hall sees, from the state of the practice: pure, so it can be tested without a clock. */
+export function momentOf(routine: Routine, line: Timeline, state: ConductState, shelf: Shelf): Moment {
+  const span = line.spans[state.spanIndex];
+  if (span === undefined || state.finished) {
+    return { kind: 'done', title: 'Done', side: 'both', direction: '', big: '', unit: '', detail: '', next: '', checkpoint: null, breath: null };
+  }
+  const segment = routine.segments[span.segmentIndex];
+  const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  return {
+    kind: span.kind,
+    title: titleOf(span, segment, shelf),
+    side: span.side,
+    direction: span.direction === 'none' ? '' : span.direction,
+    next: nextWords(routine, line, span.index, shelf),
+    checkpoint: checkpointOf(span, state, exercise),
+    ...figureOf(span, state, segment, exercise),
+  };
+}

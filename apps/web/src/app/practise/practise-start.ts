@@ -1,0 +1,112 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { Select } from 'primeng/select';
+import { of, switchMap } from 'rxjs';
+import { doseWords, dosedRoutine, durationWords, timeline, type Journal, type Routine } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Journals } from '../data/journals';
+import { Repository, schoolOf } from '../data/repository';
+import { strandVerdicts } from '../data/verdicts';
+import { Empty } from '../ui/empty';
+
+/** Who practises what now: the doses of the day, the cautions, and the way in. */
+@Component({
+  selector: 'pk-practise-start',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, Empty, FormsModule, RouterLink, Select],
+  templateUrl: './practise-start.html',
+  styleUrl: './practise-start.scss',
+})
+export class PractiseStart {
+  private readonly router = inject(Router);
+  private readonly clock = inject(Clock);
+  private readonly journals = inject(Journals);
+  private readonly repository = inject(Repository);
+  /** From the address: whom and what to begin with. */
+  readonly student = input<string>();
+  readonly routine = input<string>();
+
+  protected readonly routines = toSignal(this.repository.routines$);
+  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  private readonly storedJournals = toSignal(this.repository.journals$, { initialValue: [] });
+
+  protected readonly studentId = linkedSignal<string | null>(() => this.student() ?? null);
+  protected readonly who = computed(() => this.students().find((student) => student.id === this.studentId()));
+  protected readonly people = computed(() => [
+    { id: null as string | null, name: 'No one: try it out, nothing is logged' },
+    ...this.students().map((student) => ({ id: student.id as string | null, name: student.name })),
+  ]);
+  private readonly ownPlans = computed(() => this.plans().filter((plan) => plan.studentId === this.studentId()));
+  private readonly chosen = linkedSignal<string | null>(() => this.routine() ?? null);
+  protected readonly routineId = computed(() => this.chosen() ?? this.ownPlans()[0]?.routineId ?? null);
+  private readonly base = computed(() => this.routines()?.find((routine) => routine.id === this.routineId()));
+  private readonly plan = computed(() => this.ownPlans().find((plan) => plan.routineId === this.routineId()));
+  private readonly logs = toSignal(
+    toObservable(this.studentId).pipe(switchMap((id) => (id === null ? of([]) : this.repository.logsOf(id)))),
+    { initialValue: [] },
+  );
+  private readonly lockedSegments = computed(() => {
+    const plan = this.plan();
+    if (plan === undefined) return new Set<string>();
+    const school = schoolOf(this.schools(), this.who()?.schoolId);
+    const locked = strandVerdicts([plan], this.logs(), [], school, this.clock.today()).filter((entry) => entry.locked);
+    return new Set(locked.map((entry) => entry.strand.segmentId));
+  });
+  protected readonly anyLocked = computed(() => this.lockedSegments().size > 0);
+  protected readonly leaveOut = signal(true);
+
+  protected readonly dosed = computed((): Routine | null => {
+    const base = this.base();
+    const plan = this.plan();
+    if (base === undefined) return null;
+    const whole = plan === undefined ? base : dosedRoutine(base, plan, this.clock.today());
+    if (!this.leaveOut()) return whole;
+    return { ...whole, segments: whole.segments.filter((segment) => !this.lockedSegments().has(segment.id)) };
+  });
+  protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));
+  protected readonly rows = computed(() => {
+    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise.name]));
+    return (this.dosed()?.segments ?? []).map((segment) =>
+      segment.type === 'exercise'
+        ? { id: segment.id, name: shelf.get(segment.exerciseId) ?? 'An exercise that is gone', dose: doseWords(segment.dose) }
+        : { id: segment.id, name: segment.label === '' ? segment.type : segment.label, dose: durationWords(segment.seconds) },
+    );
+  });
+  protected readonly unfinished = computed(() =>
+    this.storedJournals().map((journal) => ({
+      id: journal.id,
+      routine: journal.routine.name,
+      who: this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
+      when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+    })),
+  );
+
+  protected chooseStudent(id: string | null): void {
+    this.studentId.set(id);
+    this.chosen.set(null);
+  }
+
+  protected chooseRoutine(id: string): void {
+    this.chosen.set(id);
+  }
+
+  protected async begin(): Promise<void> {
+    const routine = this.dosed();
+    if (routine === null) return;
+    const id = this.clock.newId();
+    const journal: Journal = { id, studentId: this.studentId(), routine, events: [], seenAt: this.clock.now().getTime() };
+    await this.journals.put(journal);
+    await this.router.navigate(['/practise', id]);
+  }
+
+  protected drop(id: string): void {
+    void this.journals.drop(id);
+  }
+}

@@ -1,0 +1,34 @@
+import { Injectable } from '@angular/core';
+
+/** Keeps the screen on where the browser can; takes the lock again when the page comes back. */
+@Injectable({ providedIn: 'root' })
+export class ScreenAwake {
+  private wanted = false;
+  private lock: WakeLockSentinel | null = null;
+
+  constructor() {
+    document.addEventListener('visibilitychange', () => {
+      if (this.wanted && document.visibilityState === 'visible') void this.take();
+    });
+  }
+
+  keep(): void {
+    this.wanted = true;
+    void this.take();
+  }
+
+  release(): void {
+    this.wanted = false;
+    void this.lock?.release();
+    this.lock = null;
+  }
+
+  private async take(): Promise<void> {
+    try {
+      this.lock = (await navigator.wakeLock?.request('screen')) ?? null;
+    } catch {
+      // The browser may refuse, for example on a low battery; the practice goes on without it.
+      this.lock = null;
+    }
+  }
+}

@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { builtInSchools, durationWords, mirrorRoutine, newRoutine, timeline, type Routine } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Notices } from '../data/notices';
+import { Repository, schoolOf } from '../data/repository';
+import { Store } from '../data/store';
+import { Empty } from '../ui/empty';
+
+@Component({
+  selector: 'pk-routines',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Empty, RouterLink],
+  template: `
+    <div class="page stack">
+      <div class="row spread">
+        <h1>Routines</h1>
+        <p-button label="New routine" icon="pi pi-plus" (onClick)="add()" />
+      </div>
+      @if (rows(); as list) {
+        @if (list.length === 0) {
+          <pk-empty heading="No routine yet" text="A routine is a row of exercises with their doses. Begin with a new one; the shelf of exercises stands beside it.">
+            <p-button label="Build the first routine" icon="pi pi-plus" (onClick)="add()" />
+          </pk-empty>
+        } @else {
+          <div class="sheet scroll-x">
+            <table class="plain">
+              <thead>
+                <tr>
+                  <th scope="col">Routine</th>
+                  <th scope="col">Length</th>
+                  <th scope="col">Exercises</th>
+                  <th scope="col">School</th>
+                  <th scope="col"><span class="hidden-text">Actions</span></th>
+                </tr>
+              </thead>
+              <tbody>
+                @for (row of list; track row.routine.id) {
+                  <tr>
+                    <td>
+                      <a class="title" [routerLink]="['/routines', row.routine.id]">{{ row.routine.name }}</a>
+                      <p class="small soft">{{ row.routine.note }}</p>
+                    </td>
+                    <td class="num">{{ row.length }}</td>
+                    <td class="num">{{ row.count }}</td>
+                    <td>{{ row.school }}</td>
+                    <td>
+                      <div class="row">
+                        <p-button icon="pi pi-copy" variant="text" [ariaLabel]="'Duplicate ' + row.routine.name" title="Duplicate" (onClick)="duplicate(row.routine)" />
+                        <p-button icon="pi pi-arrow-right-arrow-left" variant="text" [ariaLabel]="'Mirror ' + row.routine.name" title="A copy with left and right exchanged" (onClick)="mirror(row.routine)" />
+                        <p-button icon="pi pi-trash" variant="text" [ariaLabel]="'Remove ' + row.routine.name" title="Remove" (onClick)="remove(row.routine)" />
+                      </div>
+                    </td>
+                  </tr>
+                }
+              </tbody>
+            </table>
+          </div>
+        }
+      }
+    </div>
+  `,
+  styles: `
+    .title {
+      font: 600 1.15rem var(--pk-display);
+    }
+  `,
+})
+export class Routines {
+  private readonly router = inject(Router);
+  private readonly store = inject(Store);
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  private readonly repository = inject(Repository);
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
+  private readonly routines = toSignal(this.repository.routines$);
+  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+
+  protected readonly rows = computed(() =>
+    this.routines()?.map((routine) => ({
+      routine,
+      length: durationWords(timeline(routine).totalMs / 1000),
+      count: routine.segments.filter((segment) => segment.type === 'exercise').length,
+      school: schoolOf(this.schools(), routine.schoolId).name,
+    })),
+  );
+
+  protected async add(): Promise<void> {
+    const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), 'school-soft'));
+    await this.store.write('New routine', [{ table: 'routines', put: routine }]);
+    await this.router.navigate(['/routines', routine.id]);
+  }
+
+  protected duplicate(routine: Routine): void {
+    void this.put(`Duplicate ${routine.name}`, { ...routine, name: `${routine.name} (copy)`.slice(0, 80) });
+  }
+
+  protected mirror(routine: Routine): void {
+    void this.put(`Mirror ${routine.name}`, { ...mirrorRoutine(routine), name: `${routine.name} (mirrored)`.slice(0, 80) });
+  }
+
+  protected async remove(routine: Routine): Promise<void> {
+    const used = this.plans().some((plan) => plan.routineId === routine.id);
+    await this.store.write(`Remove ${routine.name}`, [{ table: 'routines', remove: routine.id }]);
+    this.notices.done(`${routine.name} removed`, { detail: used ? 'A plan was built on it and now has no routine.' : '', undo: true });
+  }
+
+  private async put(label: string, routine: Routine): Promise<void> {
+    const segments = routine.segments.map((segment) => ({ ...segment, id: this.clock.newId() }));
+    await this.store.write(label, [{ table: 'routines', put: { ...routine, segments, id: this.clock.newId() } }]);
+    this.notices.done(label, { undo: true });
+  }
+}

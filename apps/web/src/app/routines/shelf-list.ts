@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { InputText } from 'primeng/inputtext';
+import { doseWords, families, searchExercises, type Exercise } from '@pomek/core';
+
+/** The exercises to take from, by family; Enter in the search takes the first that is found. */
+@Component({
+  selector: 'pk-shelf',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputText],
+  template: `
+    <input pInputText type="search" class="search" [ngModel]="text()" (ngModelChange)="text.set($event)" (keydown.enter)="takeFirst()" placeholder="Search, Enter adds" aria-label="Search the shelf; Enter adds the first found" />
+    @for (group of groups(); track group.family) {
+      <h3>{{ group.family }}</h3>
+      <ul class="bare">
+        @for (exercise of group.exercises; track exercise.id) {
+          <li>
+            <button type="button" (click)="pick.emit(exercise)" [title]="dose(exercise)">
+              <span>{{ exercise.name }}</span><i class="pi pi-plus" aria-hidden="true"></i><span class="hidden-text">, add to the routine</span>
+            </button>
+          </li>
+        }
+      </ul>
+    } @empty {
+      <p class="soft small">Nothing of that name.</p>
+    }
+  `,
+  styles: `
+    .search {
+      width: 100%;
+    }
+    h3 {
+      margin: 0.75rem 0 0.2rem;
+      text-transform: capitalize;
+    }
+    button {
+      display: flex;
+      width: 100%;
+      justify-content: space-between;
+      align-items: center;
+      gap: 0.4rem;
+      border: 0;
+      border-left: 3px solid var(--pk-line);
+      background: none;
+      color: var(--pk-ink);
+      text-align: left;
+      padding: 0.25rem 0.4rem 0.25rem 0.6rem;
+      cursor: pointer;
+      font-size: 0.94rem;
+      line-height: 1.25;
+    }
+    button:hover {
+      background: var(--pk-pine-wash);
+      border-left-color: var(--pk-pine);
+    }
+    i {
+      font-size: 0.8rem;
+      color: var(--pk-soft);
+    }
+  `,
+})
+export class ShelfList {
+  readonly exercises = input.required<readonly Exercise[]>();
+  readonly pick = output<Exercise>();
+  protected readonly text = signal('');
+  private readonly found = computed(() => searchExercises(this.exercises(), this.text()));
+  protected readonly groups = computed(() =>
+    families
+      .map((family) => ({ family, exercises: this.found().filter((exercise) => exercise.family === family) }))
+      .filter((group) => group.exercises.length > 0),
+  );
+
+  protected dose(exercise: Exercise): string {
+    return doseWords(exercise.defaultDose);
+  }
+
+  protected takeFirst(): void {
+    const [first] = this.found();
+    if (first === undefined || this.text() === '') return;
+    this.pick.emit(first);
+    this.text.set('');
+  }
+}

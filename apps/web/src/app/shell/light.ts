@@ -1,0 +1,13 @@
+const KEY = 'pomek.light';
+
+export type Light = 'day' | 'hall';
+
+export const readLight = (): Light => (localStorage.getItem(KEY) === 'hall' ? 'hall' : 'day');
+
+/** Puts the light of the room on the page: day, or the dark of the hall. */
+export function setLight(light: Light): void {
+  localStorage.setItem(KEY, light);
+  document.documentElement.classList.toggle('hall', light === 'hall');
+}
+
+export const applyStoredLight = (): void => setLight(readLight());

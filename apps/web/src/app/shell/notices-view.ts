@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Button } from 'primeng/button';
+import { Notices } from '../data/notices';
+import { Store } from '../data/store';
+
+@Component({
+  selector: 'pk-notices',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  template: `
+    <div class="list" aria-live="polite" role="status">
+      @for (notice of notices.open(); track notice.id) {
+        <div class="notice" [class.failure]="notice.kind === 'failure'">
+          <div>
+            <strong>{{ notice.title }}</strong>
+            @if (notice.detail !== '') {
+              <p class="small">{{ notice.detail }}</p>
+            }
+          </div>
+          @if (notice.undo && store.undoLabel() !== null) {
+            <p-button label="Undo" size="small" variant="outlined" (onClick)="undo(notice.id)" />
+          }
+          <p-button icon="pi pi-times" ariaLabel="Close this message" size="small" variant="text" (onClick)="notices.close(notice.id)" />
+        </div>
+      }
+    </div>
+  `,
+  styles: `
+    .list {
+      position: fixed;
+      right: 1.25rem;
+      bottom: 1.25rem;
+      z-index: 1200;
+      display: grid;
+      gap: 0.5rem;
+      width: min(26rem, calc(100vw - 2.5rem));
+    }
+    .notice {
+      display: grid;
+      grid-template-columns: 1fr auto auto;
+      gap: 0.5rem;
+      align-items: start;
+      background: var(--pk-sheet);
+      border: 1px solid var(--pk-line-strong);
+      border-left: 6px solid var(--pk-pine);
+      border-radius: 4px;
+      padding: 0.75rem 0.5rem 0.75rem 1rem;
+      box-shadow: 0 4px 14px rgb(0 0 0 / 15%);
+      overflow-wrap: anywhere;
+    }
+    .failure {
+      border-left-color: var(--pk-danger);
+    }
+  `,
+})
+export class NoticesView {
+  protected readonly notices = inject(Notices);
+  protected readonly store = inject(Store);
+
+  protected async undo(id: number): Promise<void> {
+    this.notices.close(id);
+    const label = await this.store.undo();
+    if (label !== null) this.notices.done(`Undone: ${label}`);
+  }
+}

@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild, type ElementRef } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map } from 'rxjs';
+import { Notices } from '../data/notices';
+import { SPACE, rememberSpace } from '../data/space';
+import { Store } from '../data/store';
+import { DemoSpace } from '../data/demo-space';
+import { SchoolDrawer } from '../schools/school-drawer';
+import { CommandPalette } from './command-palette';
+import { NoticesView } from './notices-view';
+import { places } from './places';
+import { readLight, setLight } from './light';
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+@Component({
+  selector: 'pk-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, NoticesView, SchoolDrawer, CommandPalette],
+  templateUrl: './shell.html',
+  styleUrl: './shell.scss',
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class Shell {
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
+  protected readonly store = inject(Store);
+  protected readonly demo = inject(DemoSpace);
+  protected readonly space = inject(SPACE);
+  protected readonly places = places;
+  protected readonly light = signal(readLight());
+  protected readonly schoolsOpen = signal(false);
+  protected readonly paletteOpen = signal(false);
+  protected readonly schoolsWanted = signal(false);
+  protected readonly paletteWanted = signal(false);
+
+  private readonly navigated = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map((event) => event.urlAfterRedirects),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly fullScreen = computed(() => /^\/practise\/./.test(this.navigated()));
+
+  constructor() {
+    let before = '';
+    effect(() => {
+      const path = this.navigated().split(/[?#]/)[0]!;
+      if (before !== '' && path !== before) this.main().nativeElement.focus({ preventScroll: true });
+      before = path;
+    });
+    void this.demo.fillWhenEmpty();
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const held = event.ctrlKey || event.metaKey;
+    const key = event.key.toLowerCase();
+    if (held && key === 'k' && !this.fullScreen()) {
+      event.preventDefault();
+      this.openPalette();
+    } else if (held && key === 'z' && !isTyping(event.target)) {
+      event.preventDefault();
+      void (event.shiftKey ? this.redo() : this.undo());
+    } else if (held && key === 'y' && !isTyping(event.target)) {
+      event.preventDefault();
+      void this.redo();
+    }
+  }
+
+  protected async undo(): Promise<void> {
+    const label = await this.store.undo().catch(() => null);
+    if (label !== null) this.notices.done(`Undone: ${label}`);
+  }
+
+  protected async redo(): Promise<void> {
+    const label = await this.store.redo().catch(() => null);
+    if (label !== null) this.notices.done(`Done again: ${label}`);
+  }
+
+  protected turnLight(): void {
+    const next = this.light() === 'day' ? 'hall' : 'day';
+    setLight(next);
+    this.light.set(next);
+  }
+
+  protected openSchools(): void {
+    this.schoolsWanted.set(true);
+    this.schoolsOpen.set(true);
+  }
+
+  protected openPalette(): void {
+    this.paletteWanted.set(true);
+    this.paletteOpen.set(true);
+  }
+
+  protected changeSpace(): void {
+    rememberSpace(this.space === 'demo' ? 'own' : 'demo');
+    location.assign('/today');
+  }
+}

@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { axisWords, type Answer } from '@pomek/core';
+import type { StrandVerdict } from '../data/verdicts';
+import { DurationField } from '../ui/duration-field';
+import { NumberField } from '../ui/number-field';
+import { VerdictMark } from '../ui/verdict-mark';
+
+export type Reply = Answer;
+
+/** One verdict with its reasons, and the teacher's answer to it. */
+@Component({
+  selector: 'pk-decision',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, DurationField, FormsModule, InputText, NumberField, VerdictMark],
+  templateUrl: './decision-card.html',
+  styleUrl: './decision-card.scss',
+})
+export class DecisionCard {
+  readonly entry = input.required<StrandVerdict>();
+  readonly today = input.required<string>();
+  readonly reply = output<Reply>();
+
+  protected readonly changing = signal(false);
+  protected readonly level = signal(0);
+  protected readonly reason = signal('');
+  protected readonly from = computed(() => axisWords(this.entry().verdict.fromDose, this.entry().strand.axis));
+  protected readonly to = computed(() => axisWords(this.entry().verdict.toDose, this.entry().strand.axis));
+  protected readonly moves = computed(() => this.entry().verdict.fromDose !== this.entry().verdict.toDose);
+
+  protected accept(): void {
+    this.reply.emit({ outcome: 'accepted', level: this.entry().verdict.level, teacherReason: '' });
+  }
+
+  protected putOff(): void {
+    this.reply.emit({ outcome: 'put off', level: this.entry().strand.level, teacherReason: '' });
+  }
+
+  protected open(): void {
+    this.level.set(this.entry().verdict.toDose);
+    this.changing.set(true);
+  }
+
+  protected change(): void {
+    this.reply.emit({ outcome: 'changed', level: this.level(), teacherReason: this.reason().trim() });
+    this.changing.set(false);
+  }
+
+  protected clear(): void {
+    this.reply.emit({ outcome: 'cleared', level: this.entry().strand.level, teacherReason: this.reason().trim() });
+    this.changing.set(false);
+  }
+}

@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { Button } from 'primeng/button';
+import { counted, durationWords, type LogLine, type PracticeLog } from '@pomek/core';
+import { SideMark } from '../ui/side-mark';
+import { daysAgo, readDay } from '../ui/day-words';
+
+const FIRST = 6;
+
+/** The practices of a student: what was asked and done, effort, pain, notes. */
+@Component({
+  selector: 'pk-log-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, SideMark],
+  templateUrl: './log-list.html',
+  styleUrl: './log-list.scss',
+})
+export class LogList {
+  readonly logs = input.required<readonly PracticeLog[]>();
+  readonly today = input.required<string>();
+
+  protected readonly all = signal(false);
+  protected readonly shown = computed(() => (this.all() ? this.logs() : this.logs().slice(0, FIRST)));
+  protected readonly more = computed(() => this.logs().length - FIRST);
+
+  protected when(log: PracticeLog): string {
+    return `${readDay(log.day)}, ${daysAgo(log.day, this.today())}`;
+  }
+
+  protected length(log: PracticeLog): string {
+    return durationWords(log.practisedSeconds);
+  }
+
+  protected done(line: LogLine): string {
+    if (line.kind === 'hold') return `${durationWords(line.done.seconds)} of ${durationWords(line.asked.seconds)}`;
+    const noun = line.kind === 'cycle' ? 'repetition' : 'breath';
+    return `${Math.floor(line.done.amount)} of ${counted(line.asked.amount, noun)}`;
+  }
+
+  protected short(line: LogLine): boolean {
+    const share = line.kind === 'hold' ? line.done.seconds / line.asked.seconds : line.done.amount / line.asked.amount;
+    return share < 0.995;
+  }
+
+  protected kept(line: LogLine): string {
+    return line.alignmentKept === null ? '' : `alignment until ${Math.round(line.alignmentKept * 100)} %`;
+  }
+}

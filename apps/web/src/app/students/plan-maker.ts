@@ -1,0 +1,140 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import {
+  PlanSchema,
+  axesOf,
+  axisValue,
+  doseWords,
+  newStrand,
+  type Axis,
+  type Exercise,
+  type ExerciseSegment,
+  type Plan,
+  type Routine,
+  type School,
+  type Student,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { DurationField } from '../ui/duration-field';
+import { NumberField } from '../ui/number-field';
+
+interface Wish {
+  readonly wanted: boolean;
+  readonly axis: Axis;
+  readonly target: number;
+}
+
+const axisLabels: Record<Axis, string> = { time: 'holding time', breaths: 'breaths', repetitions: 'repetitions' };
+const WEEKS_AHEAD = 8;
+
+/** Gives a routine to a student: which strands are raised, how far, by when. */
+@Component({
+  selector: 'pk-plan-maker',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, Select],
+  templateUrl: './plan-maker.html',
+  styleUrl: './plan-maker.scss',
+})
+export class PlanMaker {
+  private readonly clock = inject(Clock);
+  readonly student = input.required<Student>();
+  readonly routines = input.required<readonly Routine[]>();
+  readonly exercises = input.required<readonly Exercise[]>();
+  readonly school = input.required<School>();
+  readonly today = input.required<string>();
+  /** There is a plan already: the maker stays folded until asked for. */
+  readonly another = input.required<boolean>();
+  readonly made = output<Plan>();
+
+  protected readonly unfolded = signal(false);
+  protected readonly open = computed(() => this.unfolded() || !this.another());
+  protected readonly routineOptions = computed(() => [...this.routines()]);
+  private readonly routineId = signal<string | null>(null);
+  protected readonly routine = computed(() => this.routines().find((routine) => routine.id === this.routineId()));
+  protected readonly wishes = signal<ReadonlyMap<string, Wish>>(new Map());
+  protected readonly chosenDay = signal<string | null>(null);
+  protected readonly targetDay = computed(() => this.chosenDay() ?? this.inWeeks(WEEKS_AHEAD));
+  private readonly growthChosen = signal<number | null>(null);
+  protected readonly growth = computed(() => this.growthChosen() ?? Math.round(this.school().raise.growthPerWeek * 100));
+  protected readonly wrong = signal('');
+
+  protected readonly rows = computed(() =>
+    (this.routine()?.segments ?? [])
+      .filter((segment): segment is ExerciseSegment => segment.type === 'exercise')
+      .map((segment) => ({
+        segment,
+        name: this.exercises().find((exercise) => exercise.id === segment.exerciseId)?.name ?? segment.exerciseId,
+        dose: doseWords(segment.dose),
+        axes: axesOf(segment.dose).map((axis) => ({ label: axisLabels[axis], value: axis })),
+        wish: this.wishes().get(segment.id) ?? this.firstWish(segment),
+      })),
+  );
+  protected readonly count = computed(() => [...this.wishes().values()].filter((wish) => wish.wanted).length);
+
+  protected choose(id: string): void {
+    this.routineId.set(id);
+    this.wishes.set(new Map());
+  }
+
+  protected set(segment: ExerciseSegment, part: Partial<Wish>): void {
+    const before = this.wishes().get(segment.id) ?? this.firstWish(segment);
+    const axis = part.axis ?? before.axis;
+    const target = part.axis === undefined ? before.target : this.wishedTarget(segment, axis);
+    this.wishes.update((wishes) => new Map(wishes).set(segment.id, { ...before, target, ...part }));
+  }
+
+  protected least(segment: ExerciseSegment, wish: Wish): number {
+    return Math.max(1, axisValue(segment.dose, wish.axis));
+  }
+
+  protected setGrowth(percent: number | null): void {
+    this.growthChosen.set(percent);
+  }
+
+  protected make(): void {
+    const routine = this.routine();
+    if (routine === undefined) return;
+    const strands = this.rows()
+      .filter((row) => row.wish.wanted)
+      .map((row) => {
+        const exercise = this.exercises().find((entry) => entry.id === row.segment.exerciseId);
+        const named = { name: row.name, family: exercise?.family ?? ('standing' as const) };
+        return newStrand(this.clock.newId(), row.segment, named, row.wish.axis, row.wish.target, this.targetDay());
+      });
+    const { lighterEvery, lighterCut } = this.school().raise;
+    const plan = PlanSchema.safeParse({
+      id: this.clock.newId(),
+      studentId: this.student().id,
+      routineId: routine.id,
+      startsOn: this.today(),
+      growthPerWeek: this.growth() / 100,
+      lighterEvery,
+      lighterCut,
+      strands,
+    });
+    this.wrong.set(plan.error?.issues.map((issue) => issue.message).join('. ') ?? '');
+    if (!plan.success) return;
+    this.made.emit(plan.data);
+    this.unfolded.set(false);
+    this.routineId.set(null);
+    this.wishes.set(new Map());
+  }
+
+  private firstWish(segment: ExerciseSegment): Wish {
+    const axis = axesOf(segment.dose)[0]!;
+    return { wanted: false, axis, target: this.wishedTarget(segment, axis) };
+  }
+
+  private wishedTarget(segment: ExerciseSegment, axis: Axis): number {
+    return Math.max(1, axisValue(segment.dose, axis)) * 2;
+  }
+
+  private inWeeks(weeks: number): string {
+    return formatISO(addDays(parseISO(this.today()), weeks * 7), { representation: 'date' });
+  }
+}

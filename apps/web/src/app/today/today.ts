@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
+import { dosedRoutine, durationWords, timeline, type Plan, type PracticeLog, type VerdictKind } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Repository, schoolOf } from '../data/repository';
+import { SPACE } from '../data/space';
+import { strandVerdicts } from '../data/verdicts';
+import { VerdictMark } from '../ui/verdict-mark';
+import { FirstSteps } from './first-steps';
+
+const weight: Record<VerdictKind, number> = { stop: 0, ease: 1, raise: 2, stay: 3 };
+const UNSEEN_DAYS = 14;
+
+/** Who practises what today, whose plan is due, who has not been seen. */
+@Component({
+  selector: 'pk-today',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FirstSteps, RouterLink, VerdictMark],
+  templateUrl: './today.html',
+  styleUrl: './today.scss',
+})
+export class Today {
+  private readonly clock = inject(Clock);
+  private readonly repository = inject(Repository);
+  protected readonly space = inject(SPACE);
+
+  protected readonly students = toSignal(this.repository.students$);
+  protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
+  protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly logs = toSignal(this.repository.logs$);
+  private readonly decisions = toSignal(this.repository.decisions$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
+
+  protected readonly date = computed(() => format(parseISO(this.clock.today()), 'EEEE, d MMMM'));
+  private readonly logsOf = computed(() => this.grouped(this.logs() ?? []));
+  protected readonly beginning = computed(() => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0));
+  protected readonly anyLog = computed(() => (this.logs()?.length ?? 0) > 0);
+
+  protected readonly practising = computed(() => {
+    const today = this.clock.today();
+    const weekday = getISODay(parseISO(today));
+    return (this.students() ?? [])
+      .filter((student) => student.practiceDays.includes(weekday))
+      .map((student) => ({
+        student,
+        done: this.logsOf().get(student.id)?.some((log) => log.day === today) ?? false,
+        routines: this.plans()
+          .filter((plan) => plan.studentId === student.id)
+          .flatMap((plan) => this.planned(plan, today)),
+      }));
+  });
+
+  protected readonly due = computed(() =>
+    (this.students() ?? [])
+      .map((student) => {
+        const plans = this.plans().filter((plan) => plan.studentId === student.id);
+        const school = schoolOf(this.schools(), student.schoolId);
+        const decisions = this.decisions().filter((decision) => decision.studentId === student.id);
+        const logs = this.logsOf().get(student.id) ?? [];
+        const verdicts = strandVerdicts(plans, logs, decisions, school, this.clock.today())
+          .filter((entry) => entry.due)
+          .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
+        return { student, verdicts, first: verdicts[0] };
+      })
+      .filter((entry) => entry.first !== undefined)
+      .toSorted((a, b) => weight[a.first!.verdict.kind] - weight[b.first!.verdict.kind]),
+  );
+
+  protected readonly unseen = computed(() =>
+    (this.students() ?? [])
+      .map((student) => {
+        const last = (this.logsOf().get(student.id) ?? []).reduce((day, log) => (log.day > day ? log.day : day), '');
+        return { student, days: last === '' ? null : differenceInCalendarDays(parseISO(this.clock.today()), parseISO(last)) };
+      })
+      .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
+  );
+
+  private planned(plan: Plan, today: string): { id: string; name: string; length: string }[] {
+    const routine = this.routines().find((entry) => entry.id === plan.routineId);
+    if (routine === undefined) return [];
+    const dosed = dosedRoutine(routine, plan, today);
+    return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
+  }
+
+  private grouped(logs: readonly PracticeLog[]): ReadonlyMap<string, PracticeLog[]> {
+    const groups = new Map<string, PracticeLog[]>();
+    for (const log of logs) {
+      const group = groups.get(log.studentId);
+      if (group === undefined) groups.set(log.studentId, [log]);
+      else group.push(log);
+    }
+    return groups;
+  }
+}

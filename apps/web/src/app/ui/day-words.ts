@@ -1,0 +1,23 @@
+import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+
+export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** ISO weekdays as words: `Mon, Wed, Sat`, or `every day`. */
+export function dayWords(days: readonly number[]): string {
+  if (days.length === 7) return 'every day';
+  return days.toSorted((a, b) => a - b).map((day) => weekdays[day - 1]).join(', ');
+}
+
+/** A day seen from today: `today`, `yesterday`, `12 days ago`. */
+export function daysAgo(day: string, today: string): string {
+  const days = differenceInCalendarDays(parseISO(today), parseISO(day));
+  if (days === 0) return 'today';
+  if (days === 1) return 'yesterday';
+  return days > 0 ? `${days} days ago` : `in ${-days} days`;
+}
+
+/** A day for reading: `12 Mar 2026`. */
+export const readDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+
+/** A day without its year: `Thu 12 Mar`. */
+export const shortDay = (day: string): string => format(parseISO(day), 'EEE d MMM');

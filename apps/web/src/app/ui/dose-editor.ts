@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { breathPeriod, breathRate, durationWords, type BreathPattern, type Dose, type SideAmount } from '@pomek/core';
+import { DurationField } from './duration-field';
+import { NumberField } from './number-field';
+import { SideMark } from './side-mark';
+
+const nouns = { hold: 'Holds', cycle: 'Repetitions', breath: 'Breaths' } as const;
+const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
+  { key: 'inSeconds', label: 'In' },
+  { key: 'fullPauseSeconds', label: 'Pause full' },
+  { key: 'outSeconds', label: 'Out' },
+  { key: 'emptyPauseSeconds', label: 'Pause empty' },
+];
+
+/** How much of an exercise: amounts by side and direction, and their time or pace. */
+@Component({
+  selector: 'pk-dose',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DurationField, NumberField, SideMark],
+  templateUrl: './dose-editor.html',
+  styles: `
+    .amounts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem 1rem;
+    }
+    .amount {
+      display: grid;
+      gap: 0.2rem;
+      align-content: end;
+    }
+  `,
+})
+export class DoseEditor {
+  readonly dose = input.required<Dose>();
+  readonly doseChange = output<Dose>();
+
+  protected readonly patternParts = patternParts;
+  protected readonly noun = computed(() => nouns[this.dose().kind]);
+  protected readonly rest = computed(() => (this.dose().kind === 'hold' ? 'Rest between holds' : 'Rest between rounds'));
+  protected readonly rate = computed(() => {
+    const dose = this.dose();
+    if (dose.kind !== 'breath') return '';
+    return `${breathRate(dose.pattern).toFixed(2)} breaths a minute, ${durationWords(breathPeriod(dose.pattern))} each`;
+  });
+
+  protected labelOf(row: SideAmount): string {
+    return [this.noun(), row.side === 'both' ? '' : row.side, row.direction === 'none' ? '' : row.direction]
+      .filter((word) => word !== '')
+      .join(' ');
+  }
+
+  protected setAmount(index: number, amount: number | null): void {
+    if (amount === null) return;
+    const amounts = this.dose().amounts.map((row, at) => (at === index ? { ...row, amount } : row));
+    this.doseChange.emit({ ...this.dose(), amounts });
+  }
+
+  protected setRest(restSeconds: number): void {
+    this.doseChange.emit({ ...this.dose(), restSeconds });
+  }
+
+  protected setHold(holdSeconds: number): void {
+    const dose = this.dose();
+    if (dose.kind === 'hold') this.doseChange.emit({ ...dose, holdSeconds });
+  }
+
+  protected setCycle(cycleSeconds: number | null): void {
+    const dose = this.dose();
+    if (dose.kind === 'cycle' && cycleSeconds !== null) this.doseChange.emit({ ...dose, cycleSeconds });
+  }
+
+  protected setPattern(key: keyof BreathPattern, value: number | null): void {
+    const dose = this.dose();
+    if (dose.kind !== 'breath' || value === null) return;
+    const pattern = { ...dose.pattern, [key]: value };
+    if (pattern.inSeconds + pattern.outSeconds > 0) this.doseChange.emit({ ...dose, pattern });
+  }
+
+  protected setSlowing(percent: number | null): void {
+    const dose = this.dose();
+    if (dose.kind === 'breath' && percent !== null) this.doseChange.emit({ ...dose, slowing: 1 + percent / 100 });
+  }
+
+  protected slowingPercent(slowing: number): number {
+    return Math.round((slowing - 1) * 1000) / 10;
+  }
+}

@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { InputText } from 'primeng/inputtext';
+
+let count = 0;
+
+/** A number with its label, unit and bounds. Gives out only values within the bounds; says what is wrong with others. */
+@Component({
+  selector: 'pk-number',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputText],
+  template: `
+    <div class="field">
+      <label [for]="id" [class.hidden-text]="quiet()">{{ label() }}</label>
+      <div class="line">
+        <input
+          pInputText
+          type="number"
+          inputmode="decimal"
+          [id]="id"
+          [min]="min()"
+          [max]="max()"
+          [step]="step()"
+          [ngModel]="text()"
+          (ngModelChange)="typed($event)"
+          [attr.aria-invalid]="wrong() !== null"
+          [attr.aria-describedby]="wrong() === null ? null : id + '-wrong'"
+        />
+        @if (unit() !== '') {
+          <span class="unit soft small">{{ unit() }}</span>
+        }
+      </div>
+      @if (wrong(); as message) {
+        <span class="wrong" [id]="id + '-wrong'">{{ message }}</span>
+      }
+    </div>
+  `,
+  styles: `
+    .line {
+      display: flex;
+      align-items: center;
+      gap: 0.4rem;
+    }
+    input {
+      min-width: 4.5rem;
+      max-width: 7rem;
+      font-variant-numeric: tabular-nums;
+    }
+    .unit {
+      white-space: nowrap;
+    }
+  `,
+})
+export class NumberField {
+  readonly label = input.required<string>();
+  readonly value = input.required<number | null>();
+  readonly unit = input('');
+  readonly min = input(0);
+  readonly max = input(9999);
+  readonly step = input(1);
+  readonly whole = input(true);
+  readonly optional = input(false);
+  /** The label is for screen readers only, since the place says it. */
+  readonly quiet = input(false);
+  readonly valueChange = output<number | null>();
+
+  protected readonly id = `number-${++count}`;
+  protected readonly text = signal<number | null>(null);
+  protected readonly wrong = computed(() => this.problem(this.text()));
+
+  constructor() {
+    effect(() => {
+      const value = this.value();
+      if (untracked(this.text) !== value) this.text.set(value);
+    });
+  }
+
+  protected typed(value: number | null): void {
+    this.text.set(value);
+    if (this.problem(value) === null && value !== this.value()) this.valueChange.emit(value);
+  }
+
+  private problem(value: number | null): string | null {
+    if (value === null) return this.optional() ? null : `${this.label()}: give a number.`;
+    if (this.whole() && !Number.isInteger(value)) return `${this.label()}: a whole number, please.`;
+    const within = value >= this.min() && value <= this.max();
+    return within ? null : `${this.label()}: from ${this.min()} to ${this.max()}.`;
+  }
+}

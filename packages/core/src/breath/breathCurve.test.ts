@@ -1,0 +1,36 @@
+import { breathe, cycle, eachSide, pattern } from '../library/describe';
+import { shelf } from '../testing/samples';
+import { breathOf, breathPhaseAt, fullnessAt, patternKnots, phaseKnots } from '.';
+
+test('the line of a pattern agrees with its phases', () => {
+  const rhythm = pattern(4, 2, 6, 1);
+  for (let seconds = 0; seconds < 30; seconds += 0.37) {
+    expect(fullnessAt(patternKnots(rhythm), seconds)).toBeCloseTo(breathPhaseAt(rhythm, seconds).fullness, 9);
+  }
+});
+
+test('parts of no length make no trouble', () => {
+  const knots = patternKnots(pattern(3, 0, 3, 0));
+  expect([0, 3, 6, 1.5].map((seconds) => fullnessAt(knots, seconds))).toEqual([0, 1, 0, expect.closeTo(0.5, 9)]);
+});
+
+test('silk-reeling: out over the first two counts, in over the last two, in one sweep each', () => {
+  const knots = phaseKnots(shelf.get('one-hand-reeling')!.phases, 12)!;
+  expect(knots).toEqual([{ at: 0, fullness: 1 }, { at: 6, fullness: 0 }, { at: 12, fullness: 1 }]);
+  expect(fullnessAt(knots, 3)).toBeCloseTo(0.5, 9);
+});
+
+test('a free cycle has no line, and a free part in between holds the breath line level', () => {
+  expect(phaseKnots(shelf.get('arm-swings')!.phases, 3)).toBeNull();
+  const mixed = phaseKnots([{ name: 'a', share: 0.5, breath: 'in' }, { name: 'b', share: 0.25, breath: 'free' }, { name: 'c', share: 0.25, breath: 'out' }], 8)!;
+  expect(mixed).toEqual([{ at: 0, fullness: 0 }, { at: 4, fullness: 1 }, { at: 6, fullness: 1 }, { at: 8, fullness: 0 }]);
+  expect(cycle(1, eachSide(1)).kind).toBe('cycle');
+});
+
+test('in a slowing dose each breath stretches: 10, 11, 12.1 s', () => {
+  const dose = breathe(5, pattern(4, 0, 6, 0), 1.1);
+  expect(breathOf(dose, 5)).toEqual({ breath: 0, patternSeconds: 5 });
+  expect(breathOf(dose, 15.5)).toEqual({ breath: 1, patternSeconds: expect.closeTo(5, 9) });
+  expect(breathOf(dose, 21 + 6.05).breath).toBe(2);
+  expect(breathOf(dose, 21 + 6.05).patternSeconds).toBeCloseTo(5, 9);
+});
