@@ -26,7 +26,9 @@ export async function installPackages() {
   if (major < 20 || (major === 20 && minor < 19)) {
     throw new Error(`Node ${process.versions.node} is too old: 20.19 or newer is needed.`);
   }
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Installing packages…');
   const code = await run(npm, ['ci', '--ignore-scripts', '--no-audit', '--no-fund']);
@@ -55,7 +57,10 @@ export async function findChromium() {
   console.log('Installing Chromium with apt…');
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   execFileSync('apt-get', ['update'], { stdio: 'inherit', env });
-  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation'], { stdio: 'inherit', env });
+  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation'], {
+    stdio: 'inherit',
+    env,
+  });
   const installed = usual.find((path) => existsSync(path));
   if (installed === undefined) throw new Error('apt installed no Chromium. Set CHROMIUM_PATH to one.');
   return installed;

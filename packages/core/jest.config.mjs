@@ -2,7 +2,10 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   transform: {
-    '^.+\\.(t|j|mj)s$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
+    '^.+\\.(t|j|mj)s$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(ical\\.js)/)'],
 };

@@ -22,7 +22,8 @@ function setCaching(response: Response, path: string): void {
 
 /** The server: the built application with strict headers, a health answer, and nothing else. */
 export function createApp({ folder, demo }: AppOptions): Express {
-  if (!existsSync(join(folder, 'index.html'))) throw new Error(`folder: there is no index.html in ${folder}; build the application first`);
+  if (!existsSync(join(folder, 'index.html')))
+    throw new Error(`folder: there is no index.html in ${folder}; build the application first`);
   const app = express();
   app.disable('x-powered-by');
   app.use(

@@ -17,7 +17,8 @@ const isFree = (port: number): Promise<boolean> =>
 export async function freePort(wished: string | undefined): Promise<number> {
   if (wished !== undefined && wished !== '') {
     const port = Number(wished);
-    if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`PORT: “${wished}” is not a port (1–65535)`);
+    if (!Number.isInteger(port) || port < 1 || port > 65_535)
+      throw new Error(`PORT: “${wished}” is not a port (1–65535)`);
     if (!(await isFree(port))) throw new Error(`PORT: ${port} is taken`);
     return port;
   }

@@ -41,8 +41,10 @@ test('hashed files are cached for a year, the shell is not', async () => {
 
 test('addresses of the app get the shell, others are not found', async () => {
   const base = await serve(false);
-  for (const path of ['/', '/today', '/routines/abc', '/practise/x']) expect(await (await fetch(base + path)).text()).toContain('shell');
-  for (const path of ['/wp-admin', '/missing.js', '/../package.json']) expect((await fetch(base + path)).status).toBe(404);
+  for (const path of ['/', '/today', '/routines/abc', '/practise/x'])
+    expect(await (await fetch(base + path)).text()).toContain('shell');
+  for (const path of ['/wp-admin', '/missing.js', '/../package.json'])
+    expect((await fetch(base + path)).status).toBe(404);
 });
 
 test('nothing but this origin may be loaded, and no inline script', async () => {

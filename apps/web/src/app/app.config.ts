@@ -23,7 +23,12 @@ export const appConfig = (space: Space): ApplicationConfig => ({
   providers: [
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'top' })),
-    providePrimeNG({ theme: { preset: pomekPreset, options: { darkModeSelector: '.hall', cssLayer: { name: 'primeng', order: 'primeng' } } } }),
+    providePrimeNG({
+      theme: {
+        preset: pomekPreset,
+        options: { darkModeSelector: '.hall', cssLayer: { name: 'primeng', order: 'primeng' } },
+      },
+    }),
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
     { provide: SPACE, useValue: space },
     { provide: Database, useFactory: () => new Database(databaseName[space]) },

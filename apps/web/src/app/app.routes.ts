@@ -3,15 +3,52 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today – Pomek', loadComponent: async () => (await import('./today/today')).Today },
-  { path: 'exercises', title: 'Exercises – Pomek', loadComponent: async () => (await import('./exercises/exercises')).Exercises },
-  { path: 'exercises/:id', title: 'Exercises – Pomek', loadComponent: async () => (await import('./exercises/exercises')).Exercises },
-  { path: 'exercises/:id/edit', title: 'Edit an exercise – Pomek', loadComponent: async () => (await import('./exercises/exercise-editor')).ExerciseEditor },
-  { path: 'routines', title: 'Routines – Pomek', loadComponent: async () => (await import('./routines/routines')).Routines },
-  { path: 'routines/:id', title: 'Routine – Pomek', loadComponent: async () => (await import('./routines/routine-editor')).RoutineEditor },
-  { path: 'students', title: 'Students – Pomek', loadComponent: async () => (await import('./students/students')).Students },
-  { path: 'students/:id', title: 'Student – Pomek', loadComponent: async () => (await import('./students/student-file')).StudentFile },
-  { path: 'practise', title: 'Practise – Pomek', loadComponent: async () => (await import('./practise/practise-start')).PractiseStart },
-  { path: 'practise/:journalId', title: 'Practising – Pomek', data: { fullScreen: true }, loadComponent: async () => (await import('./practise/conductor')).Conductor },
+  {
+    path: 'exercises',
+    title: 'Exercises – Pomek',
+    loadComponent: async () => (await import('./exercises/exercises')).Exercises,
+  },
+  {
+    path: 'exercises/:id',
+    title: 'Exercises – Pomek',
+    loadComponent: async () => (await import('./exercises/exercises')).Exercises,
+  },
+  {
+    path: 'exercises/:id/edit',
+    title: 'Edit an exercise – Pomek',
+    loadComponent: async () => (await import('./exercises/exercise-editor')).ExerciseEditor,
+  },
+  {
+    path: 'routines',
+    title: 'Routines – Pomek',
+    loadComponent: async () => (await import('./routines/routines')).Routines,
+  },
+  {
+    path: 'routines/:id',
+    title: 'Routine – Pomek',
+    loadComponent: async () => (await import('./routines/routine-editor')).RoutineEditor,
+  },
+  {
+    path: 'students',
+    title: 'Students – Pomek',
+    loadComponent: async () => (await import('./students/students')).Students,
+  },
+  {
+    path: 'students/:id',
+    title: 'Student – Pomek',
+    loadComponent: async () => (await import('./students/student-file')).StudentFile,
+  },
+  {
+    path: 'practise',
+    title: 'Practise – Pomek',
+    loadComponent: async () => (await import('./practise/practise-start')).PractiseStart,
+  },
+  {
+    path: 'practise/:journalId',
+    title: 'Practising – Pomek',
+    data: { fullScreen: true },
+    loadComponent: async () => (await import('./practise/conductor')).Conductor,
+  },
   { path: 'files', title: 'Files – Pomek', loadComponent: async () => (await import('./files/files')).Files },
   { path: '**', title: 'Not here – Pomek', loadComponent: async () => (await import('./shell/not-here')).NotHere },
 ];

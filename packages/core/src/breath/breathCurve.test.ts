@@ -16,14 +16,30 @@ test('parts of no length make no trouble', () => {
 
 test('silk-reeling: out over the first two counts, in over the last two, in one sweep each', () => {
   const knots = phaseKnots(shelf.get('one-hand-reeling')!.phases, 12)!;
-  expect(knots).toEqual([{ at: 0, fullness: 1 }, { at: 6, fullness: 0 }, { at: 12, fullness: 1 }]);
+  expect(knots).toEqual([
+    { at: 0, fullness: 1 },
+    { at: 6, fullness: 0 },
+    { at: 12, fullness: 1 },
+  ]);
   expect(fullnessAt(knots, 3)).toBeCloseTo(0.5, 9);
 });
 
 test('a free cycle has no line, and a free part in between holds the breath line level', () => {
   expect(phaseKnots(shelf.get('arm-swings')!.phases, 3)).toBeNull();
-  const mixed = phaseKnots([{ name: 'a', share: 0.5, breath: 'in' }, { name: 'b', share: 0.25, breath: 'free' }, { name: 'c', share: 0.25, breath: 'out' }], 8)!;
-  expect(mixed).toEqual([{ at: 0, fullness: 0 }, { at: 4, fullness: 1 }, { at: 6, fullness: 1 }, { at: 8, fullness: 0 }]);
+  const mixed = phaseKnots(
+    [
+      { name: 'a', share: 0.5, breath: 'in' },
+      { name: 'b', share: 0.25, breath: 'free' },
+      { name: 'c', share: 0.25, breath: 'out' },
+    ],
+    8,
+  )!;
+  expect(mixed).toEqual([
+    { at: 0, fullness: 0 },
+    { at: 4, fullness: 1 },
+    { at: 6, fullness: 1 },
+    { at: 8, fullness: 0 },
+  ]);
   expect(cycle(1, eachSide(1)).kind).toBe('cycle');
 });
 

@@ -33,7 +33,10 @@ test('it is valid, points to nothing that is missing, and lies before today', ()
 
 test('the patterns show in the verdicts: a sore knee stops, a long absence asks for a new test', () => {
   expect(verdictsOf('Bertil Anquist').every((found) => found.kind === 'stop')).toBe(true);
-  expect(verdictsOf('Wilhelmina Frost')[0]).toMatchObject({ kind: expect.stringMatching(/ease|stay/) as string, source: 'gap' });
+  expect(verdictsOf('Wilhelmina Frost')[0]).toMatchObject({
+    kind: expect.stringMatching(/ease|stay/) as string,
+    source: 'gap',
+  });
   expect(verdictsOf('Orsolya Venn').some((found) => found.toDose > 8)).toBe(true);
 });
 

@@ -62,12 +62,20 @@ function linesAsked(routine: Routine): LogLine[] {
   return logLines(routine, line, state, shelf);
 }
 
-function practice(part: Part, student: Student, routine: Routine, day: Date, number: number, random: Random): PracticeLog {
+function practice(
+  part: Part,
+  student: Student,
+  routine: Routine,
+  day: Date,
+  number: number,
+  random: Random,
+): PracticeLog {
   const { habit } = part;
   const lines = linesAsked(routine).map((asked): LogLine => {
     const outcome = habit.line?.(asked.exerciseId, asked.side, number, random) ?? { share: 1, kept: null };
     const seconds = Math.round(asked.asked.seconds * outcome.share);
-    const amount = asked.kind === 'hold' ? asked.asked.amount * outcome.share : Math.floor(asked.asked.amount * outcome.share);
+    const amount =
+      asked.kind === 'hold' ? asked.asked.amount * outcome.share : Math.floor(asked.asked.amount * outcome.share);
     return { ...asked, done: { amount, seconds }, alignmentKept: outcome.kept };
   });
   const pain = habit.pain?.(number) ?? null;

@@ -12,19 +12,25 @@ export const lanternWalk: Exercise = {
   id: 'demo-lantern-walk',
   name: 'Lantern walk along the wall',
   origin: 'own',
-  summary: 'Our own slow walk along the long wall of the hall: one hand hovers at the wall, the other carries an unlit lantern level.',
+  summary:
+    'Our own slow walk along the long wall of the hall: one hand hovers at the wall, the other carries an unlit lantern level.',
 };
 
 const shelf = new Map([...builtInExercises, lanternWalk].map((exercise) => [exercise.id, exercise]));
 
 type Piece = string | readonly [exercise: string, dose: (dose: Dose) => Dose] | Segment;
 
-const holding = (seconds: number) => (dose: Dose): Dose => (dose.kind === 'hold' ? { ...dose, holdSeconds: seconds } : dose);
+const holding =
+  (seconds: number) =>
+  (dose: Dose): Dose =>
+    dose.kind === 'hold' ? { ...dose, holdSeconds: seconds } : dose;
 
-const times = (amount: number) => (dose: Dose): Dose => ({
-  ...dose,
-  amounts: dose.amounts.map((row) => ({ ...row, amount })),
-});
+const times =
+  (amount: number) =>
+  (dose: Dose): Dose => ({
+    ...dose,
+    amounts: dose.amounts.map((row) => ({ ...row, amount })),
+  });
 
 function compose(id: string, name: string, note: string, school: School, pieces: readonly Piece[]): Routine {
   const start: Routine = { ...newRoutine(id, name, school), note };
@@ -44,7 +50,14 @@ export const morningRoutine = compose(
   'Morning at the pond',
   'The short one for home. Loosen, stand, breathe, close.',
   softSchool,
-  ['joint-circles', 'arm-swings', ['tree-holding', holding(60)], 'shake-out', ['opening-closing', times(9)], 'gathering-home'],
+  [
+    'joint-circles',
+    'arm-swings',
+    ['tree-holding', holding(60)],
+    'shake-out',
+    ['opening-closing', times(9)],
+    'gathering-home',
+  ],
 );
 
 export const reelingRoutine = compose(

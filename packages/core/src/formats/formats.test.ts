@@ -43,12 +43,19 @@ describe('reading a bundle', () => {
   });
 
   test('a wrong value names the path of its field, and a missing one too', () => {
-    const broken = structuredClone(demo) as unknown as { students: { name?: string }[]; routines: { segments: { dose: { holdSeconds: number } }[] }[] };
+    const broken = structuredClone(demo) as unknown as {
+      students: { name?: string }[];
+      routines: { segments: { dose: { holdSeconds: number } }[] }[];
+    };
     broken.students[2]!.name = '';
     broken.routines[0]!.segments[2]!.dose.holdSeconds = -4;
     delete broken.students[4]!.name;
     const places = problems(writeBundle(broken as unknown as BundleContents, now)).map((problem) => problem.place);
-    expect(places).toEqual(['contents.routines[0].segments[2].dose.holdSeconds', 'contents.students[2].name', 'contents.students[4].name']);
+    expect(places).toEqual([
+      'contents.routines[0].segments[2].dose.holdSeconds',
+      'contents.students[2].name',
+      'contents.students[4].name',
+    ]);
   });
 
   test('a file with thousands of faults lists twenty and counts the rest', () => {
@@ -61,7 +68,10 @@ describe('reading a bundle', () => {
   test('foreign, newer and huge files are named for what they are', () => {
     expect(problems('{"hello": 1}')[0]).toMatchObject({ place: 'format' });
     expect(problems('[1, 2]')[0]!.message).toContain('not a Pomek file');
-    expect(problems('{"format": "pomek bundle", "version": 7}')[0]).toMatchObject({ place: 'version', message: expect.stringContaining('version 7') as string });
+    expect(problems('{"format": "pomek bundle", "version": 7}')[0]).toMatchObject({
+      place: 'version',
+      message: expect.stringContaining('version 7') as string,
+    });
     expect(tooLarge(100 * 1024 * 1024)!.message).toContain('100 MB');
     expect(tooLarge(LARGEST_BUNDLE)).toBeNull();
   });
@@ -83,16 +93,21 @@ describe('preview of an import', () => {
     exercises: [lanternWalk],
     routines: [routine([segment('a', hold(60, together(1)), { exerciseId: lanternWalk.id })])],
   };
-  const states = (here: BundleContents, there: BundleContents) => importPreview(here, there).map((row) => `${row.kind} ${row.state}`);
+  const states = (here: BundleContents, there: BundleContents) =>
+    importPreview(here, there).map((row) => `${row.kind} ${row.state}`);
 
   test('tells new, changed and the same', () => {
     expect(states(emptyContents(), small)).toEqual(['schools new', 'exercises new', 'routines new']);
     expect(states(small, small)).toEqual(['schools same', 'exercises same', 'routines same']);
-    expect(states(small, { ...small, routines: [{ ...small.routines[0]!, name: 'Other' }] })[2]).toBe('routines changed');
+    expect(states(small, { ...small, routines: [{ ...small.routines[0]!, name: 'Other' }] })[2]).toBe(
+      'routines changed',
+    );
   });
 
   test('what points to nothing cannot be kept, nor what points to that', () => {
-    const lost = importPreview(emptyContents(), { ...demo, exercises: [] }).filter((row) => row.state === 'cannot be kept');
+    const lost = importPreview(emptyContents(), { ...demo, exercises: [] }).filter(
+      (row) => row.state === 'cannot be kept',
+    );
     const kinds = new Set(lost.map((row) => row.kind));
     expect(lost[0]).toMatchObject({ kind: 'routines', name: 'Beside the chair' });
     expect(lost[0]!.because).toContain('segments[4].exerciseId');
@@ -115,12 +130,32 @@ describe('preview of an import', () => {
 });
 
 describe('calendar of a plan', () => {
-  const student = { id: 'u', name: 'Åsa, the “quiet” one; of nine', birthYear: null, practiceDays: [1, 4], cautions: [], schoolId: 'school-soft', note: '' };
+  const student = {
+    id: 'u',
+    name: 'Åsa, the “quiet” one; of nine',
+    birthYear: null,
+    practiceDays: [1, 4],
+    cautions: [],
+    schoolId: 'school-soft',
+    note: '',
+  };
   const value = plan([strand()]);
   const base = routine([segment('a', hold(60, together(1)))], { settleSeconds: 30, name: 'Morning' });
-  const request = { student, plan: value, routine: base, exercises: shelf, from: '2026-01-05', weeks: 5, startTime: '07:30', now };
+  const request = {
+    student,
+    plan: value,
+    routine: base,
+    exercises: shelf,
+    from: '2026-01-05',
+    weeks: 5,
+    startTime: '07:30',
+    now,
+  };
   const parsed = () => new ICAL.Component(ICAL.parse(planCalendar(request)) as unknown[]);
-  const events = () => parsed().getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+  const events = () =>
+    parsed()
+      .getAllSubcomponents('vevent')
+      .map((event) => new ICAL.Event(event));
 
   test('an iCalendar library reads it back: two events a week at the right local time and length', () => {
     expect(parsed().getFirstPropertyValue('version')).toBe('2.0');
@@ -133,7 +168,11 @@ describe('calendar of a plan', () => {
 
   test('each week has its own dose, the fourth the lighter one', () => {
     const doses = events().map((event) => event.description);
-    expect([doses[0], doses[2], doses[4]]).toEqual(['Holding the tree: 1:00 min', 'Holding the tree: 1:05 min', 'Holding the tree: 1:10 min']);
+    expect([doses[0], doses[2], doses[4]]).toEqual([
+      'Holding the tree: 1:00 min',
+      'Holding the tree: 1:05 min',
+      'Holding the tree: 1:10 min',
+    ]);
     expect(doses[6]).toBe('A lighter week.\nHolding the tree: 40 s');
     expect(doses[8]).toBe('Holding the tree: 1:15 min');
   });

@@ -18,7 +18,10 @@ type Known = Readonly<Record<BundleKind, ReadonlyMap<string, Item>>>;
 const byId = (items: readonly Item[]): Map<string, Item> => new Map(items.map((item) => [item.id, item]));
 
 function index(contents: BundleContents): Known {
-  return Object.fromEntries(bundleKinds.map((kind) => [kind, byId(contents[kind])])) as Record<BundleKind, Map<string, Item>>;
+  return Object.fromEntries(bundleKinds.map((kind) => [kind, byId(contents[kind])])) as Record<
+    BundleKind,
+    Map<string, Item>
+  >;
 }
 
 function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
@@ -63,7 +66,11 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
       if (lost !== undefined) {
         bad.add(`${kind} ${item.id}`);
         const [field, target, id] = lost;
-        return { ...row, state: 'cannot be kept', because: `${field}: ${target.slice(0, -1)} “${id}” is neither here nor in the file` };
+        return {
+          ...row,
+          state: 'cannot be kept',
+          because: `${field}: ${target.slice(0, -1)} “${id}” is neither here nor in the file`,
+        };
       }
       const old = here[kind].get(item.id);
       const state = old === undefined ? 'new' : equal(old, item) ? 'same' : 'changed';

@@ -8,8 +8,7 @@ export interface BundleProblem {
   readonly message: string;
 }
 export type BundleResult =
-  | { readonly ok: true; readonly bundle: Bundle }
-  | { readonly ok: false; readonly problems: readonly BundleProblem[] };
+  { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problems: readonly BundleProblem[] };
 
 /** How many problems are listed at most; a damaged file may have thousands. */
 const MOST_PROBLEMS = 20;
@@ -34,13 +33,18 @@ function syntaxProblem(text: string): BundleResult {
   const line = before.split('\n').length;
   const column = offset - before.lastIndexOf('\n');
   const what = errors[0] === undefined ? 'unreadable' : printParseErrorCode(errors[0].error);
-  const words = what.replace(/([A-Z])/g, ' $1').trim().toLowerCase();
+  const words = what
+    .replace(/([A-Z])/g, ' $1')
+    .trim()
+    .toLowerCase();
   return failed(`line ${line}, column ${column}`, `The file is damaged here: ${words}.`);
 }
 
 /** The path of a field as one reads it: `contents.routines[2].name`. */
 export function pathWords(path: readonly PropertyKey[]): string {
-  return path.map((part, index) => (typeof part === 'number' ? `[${part}]` : `${index > 0 ? '.' : ''}${String(part)}`)).join('');
+  return path
+    .map((part, index) => (typeof part === 'number' ? `[${part}]` : `${index > 0 ? '.' : ''}${String(part)}`))
+    .join('');
 }
 
 /**
@@ -59,7 +63,8 @@ export function readBundle(text: string): BundleResult {
     return syntaxProblem(text);
   }
   const head = z.object({ format: z.literal('pomek bundle'), version: z.number() }).safeParse(foreign);
-  if (!head.success) return failed('format', 'This is not a Pomek file: it does not begin with "format": "pomek bundle".');
+  if (!head.success)
+    return failed('format', 'This is not a Pomek file: it does not begin with "format": "pomek bundle".');
   if (head.data.version > BUNDLE_VERSION) {
     return failed(
       'version',

@@ -1,7 +1,15 @@
 import { checkpoints } from '../alignment/checkpoints';
 import { breathCaution, breathe, builtIn, pattern, posture, stopCaution } from './describe';
 
-const calm = checkpoints('feet-flat', 'low-back-long', 'ribs-soft', 'shoulders-hang', 'crown-up', 'jaw-quiet', 'breath-free');
+const calm = checkpoints(
+  'feet-flat',
+  'low-back-long',
+  'ribs-soft',
+  'shoulders-hang',
+  'crown-up',
+  'jaw-quiet',
+  'breath-free',
+);
 const seated = posture({ seated: true, kneeBendDeg: 90 });
 
 export const breathing = [
@@ -9,7 +17,8 @@ export const breathing = [
     id: 'belly-breathing',
     name: 'Belly breathing',
     family: 'breathing',
-    summary: 'Both palms on the belly, three finger-widths below the navel. The belly comes to the hands on the way in and sinks on the way out. Nothing is pushed.',
+    summary:
+      'Both palms on the belly, three finger-widths below the navel. The belly comes to the hands on the way in and sinks on the way out. Nothing is pushed.',
     posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 10, elbowBendDeg: 70 }),
     phases: [],
     defaultDose: breathe(18, pattern(4, 0, 6, 0)),
@@ -22,7 +31,8 @@ export const breathing = [
     id: 'opening-closing',
     name: 'Opening and closing the gate',
     family: 'breathing',
-    summary: 'The breathing gesture: hands from head width to just past the shoulders on the way in, and back on the way out, as if the air between them had a skin.',
+    summary:
+      'The breathing gesture: hands from head width to just past the shoulders on the way in, and back on the way out, as if the air between them had a skin.',
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 50, elbowBendDeg: 70 }),
     phases: [],
     defaultDose: breathe(12, pattern(4, 0, 5, 0)),
@@ -35,7 +45,8 @@ export const breathing = [
     id: 'rise-and-sink',
     name: 'Rise and sink',
     family: 'breathing',
-    summary: 'The whole body rises a little with the breath in, wrists floating to shoulder height, and sinks with the breath out. The movement takes as long as the breath, neither waits for the other.',
+    summary:
+      'The whole body rises a little with the breath in, wrists floating to shoulder height, and sinks with the breath out. The movement takes as long as the breath, neither waits for the other.',
     posture: posture({ kneeBendDeg: 25, shoulderRaiseDeg: 45, elbowBendDeg: 20 }),
     phases: [],
     defaultDose: breathe(9, pattern(5, 0, 6, 0)),
@@ -48,7 +59,8 @@ export const breathing = [
     id: 'four-part-breath',
     name: 'Four-part breath',
     family: 'breathing',
-    summary: 'In, a pause, out, a pause. The pauses are rests with an open throat, not a lid that is pressed shut. Leave the pauses out whenever they become work.',
+    summary:
+      'In, a pause, out, a pause. The pauses are rests with an open throat, not a lid that is pressed shut. Leave the pauses out whenever they become work.',
     posture: seated,
     phases: [],
     defaultDose: breathe(8, pattern(4, 2, 6, 2)),
@@ -61,7 +73,8 @@ export const breathing = [
     id: 'slowing-breath',
     name: 'Slowing breath',
     family: 'breathing',
-    summary: 'Twelve breaths, each a little longer than the last. The breath may stop slowing at any round: the last comfortable one is the measure for next time.',
+    summary:
+      'Twelve breaths, each a little longer than the last. The breath may stop slowing at any round: the last comfortable one is the measure for next time.',
     posture: seated,
     phases: [],
     defaultDose: breathe(12, pattern(4, 0, 6, 0), 1.04),

@@ -1,7 +1,17 @@
 import { checkpoints } from '../alignment/checkpoints';
 import { builtIn, cycle, eachSideBothWays, bothWays, eachSide, kneeCaution, posture, stopCaution } from './describe';
 
-const turning = checkpoints('feet-flat', 'knees-track', 'knees-still', 'hip-crease-folds', 'waist-leads', 'low-back-long', 'shoulders-hang', 'elbows-low', 'breath-free');
+const turning = checkpoints(
+  'feet-flat',
+  'knees-track',
+  'knees-still',
+  'hip-crease-folds',
+  'waist-leads',
+  'low-back-long',
+  'shoulders-hang',
+  'elbows-low',
+  'breath-free',
+);
 const stance = posture({ kneeBendDeg: 30, weightShare: 0.7, stanceWidth: 1.4, shoulderRaiseDeg: 35, elbowBendDeg: 40 });
 
 export const reeling = [
@@ -13,7 +23,11 @@ export const reeling = [
       'One circle in four counts. Shift and turn are kept apart: the weight crosses first, the pelvis turns after. The hand follows the body: body stops, hand stops. Working-side toes 45° out, the other foot slightly in.',
     posture: stance,
     phases: [
-      { name: 'Arm opens to the corner, palm presses down to the belly, weight shifts across', share: 0.25, breath: 'out' },
+      {
+        name: 'Arm opens to the corner, palm presses down to the belly, weight shifts across',
+        share: 0.25,
+        breath: 'out',
+      },
       { name: 'Pelvis turns to the other side, palm turns up and comes to the centre', share: 0.25, breath: 'out' },
       { name: 'Palm lifts on the centre line to the neck, weight shifts back', share: 0.25, breath: 'in' },
       { name: 'Pelvis turns to the first corner, the arm opens', share: 0.25, breath: 'in' },
@@ -83,7 +97,8 @@ export const reeling = [
     id: 'shoulder-wheel',
     name: 'Shoulder wheel',
     family: 'reeling',
-    summary: 'A reeling of the shoulder joint: the arm hangs, the weight shifts, and the shoulder draws a slow circle that the arm only hangs from.',
+    summary:
+      'A reeling of the shoulder joint: the arm hangs, the weight shifts, and the shoulder draws a slow circle that the arm only hangs from.',
     posture: posture({ kneeBendDeg: 20 }),
     phases: [
       { name: 'Up and back', share: 0.5, breath: 'in' },

@@ -1,7 +1,17 @@
 import { checkpoints } from '../alignment/checkpoints';
 import { balanceCaution, builtIn, eachSide, hold, kneeCaution, posture, stopCaution, together } from './describe';
 
-const rooted = checkpoints('feet-flat', 'knees-track', 'pelvis-hangs', 'low-back-long', 'ribs-soft', 'shoulders-hang', 'crown-up', 'eyes-level', 'breath-free');
+const rooted = checkpoints(
+  'feet-flat',
+  'knees-track',
+  'pelvis-hangs',
+  'low-back-long',
+  'ribs-soft',
+  'shoulders-hang',
+  'crown-up',
+  'eyes-level',
+  'breath-free',
+);
 
 export const standing = [
   builtIn({
@@ -29,7 +39,11 @@ export const standing = [
     defaultDose: hold(60, together(1)),
     checkpoints: [...rooted, ...checkpoints('elbows-low', 'armpits-open', 'hands-layered')],
     easier: ['Hands at belly height', 'Knees nearly straight', 'Sit on the front edge of a chair'],
-    harder: ['Longer, minute by minute', 'Lower, while the knees stay behind the toes', 'Most of the weight on one leg'],
+    harder: [
+      'Longer, minute by minute',
+      'Lower, while the knees stay behind the toes',
+      'Most of the weight on one leg',
+    ],
     cautions: [kneeCaution, stopCaution],
   }),
   builtIn({
@@ -69,7 +83,15 @@ export const standing = [
     posture: posture({ kneeBendDeg: 40, weightShare: 0.7 }),
     phases: [],
     defaultDose: hold(40, eachSide(2), 20),
-    checkpoints: checkpoints('feet-flat', 'knees-track', 'hip-crease-folds', 'low-back-long', 'torso-upright', 'crown-up', 'breath-free'),
+    checkpoints: checkpoints(
+      'feet-flat',
+      'knees-track',
+      'hip-crease-folds',
+      'low-back-long',
+      'torso-upright',
+      'crown-up',
+      'breath-free',
+    ),
     easier: ['Shorter step', 'Half the weight in front'],
     harder: ['Longer hold', 'Longer step, if it can still be taken back without a push'],
     cautions: [kneeCaution, stopCaution],
@@ -83,7 +105,15 @@ export const standing = [
     posture: posture({ kneeBendDeg: 20, weightShare: 1, stanceWidth: 0.6 }),
     phases: [],
     defaultDose: hold(30, eachSide(1), 20),
-    checkpoints: checkpoints('feet-flat', 'ankles-soft', 'knees-track', 'hip-crease-folds', 'torso-upright', 'eyes-level', 'breath-free'),
+    checkpoints: checkpoints(
+      'feet-flat',
+      'ankles-soft',
+      'knees-track',
+      'hip-crease-folds',
+      'torso-upright',
+      'eyes-level',
+      'breath-free',
+    ),
     easier: ['A hand on the chair', 'Toes of the empty foot stay down'],
     harder: ['Sixty seconds a side', 'Arms round at the chest', 'Without the chair beside'],
     cautions: [balanceCaution, kneeCaution],

@@ -1,14 +1,33 @@
 import { checkpoints } from '../alignment/checkpoints';
-import { backCaution, balanceCaution, builtIn, cycle, eachSide, kneeCaution, posture, stopCaution, together } from './describe';
+import {
+  backCaution,
+  balanceCaution,
+  builtIn,
+  cycle,
+  eachSide,
+  kneeCaution,
+  posture,
+  stopCaution,
+  together,
+} from './describe';
 
-const legs = checkpoints('feet-flat', 'ankles-soft', 'knees-track', 'hip-crease-folds', 'low-back-long', 'torso-upright', 'breath-free');
+const legs = checkpoints(
+  'feet-flat',
+  'ankles-soft',
+  'knees-track',
+  'hip-crease-folds',
+  'low-back-long',
+  'torso-upright',
+  'breath-free',
+);
 
 export const strength = [
   builtIn({
     id: 'squat-and-bounce',
     name: 'Squat and bounce',
     family: 'strength',
-    summary: 'Heels a small gap apart, feet turned out 45°. Sink as far as the heels stay down, bounce softly, come up. About 27 for a start.',
+    summary:
+      'Heels a small gap apart, feet turned out 45°. Sink as far as the heels stay down, bounce softly, come up. About 27 for a start.',
     posture: posture({ kneeBendDeg: 60, stanceWidth: 0.3 }),
     phases: [
       { name: 'Sink and bounce', share: 0.6, breath: 'out' },
@@ -40,7 +59,8 @@ export const strength = [
     id: 'bow-sinking',
     name: 'Sinking in the bow',
     family: 'strength',
-    summary: 'In a bow stance, sink a hand-breadth straight down and come up again, seven tenths of the weight in front. The knee points to the toes all the way.',
+    summary:
+      'In a bow stance, sink a hand-breadth straight down and come up again, seven tenths of the weight in front. The knee points to the toes all the way.',
     posture: posture({ kneeBendDeg: 45, weightShare: 0.7 }),
     phases: [
       { name: 'Sink', share: 0.5, breath: 'out' },
@@ -54,7 +74,14 @@ export const strength = [
   }),
 ];
 
-const walking = checkpoints('feet-flat', 'knees-track', 'hip-crease-folds', 'torso-upright', 'eyes-level', 'breath-free');
+const walking = checkpoints(
+  'feet-flat',
+  'knees-track',
+  'hip-crease-folds',
+  'torso-upright',
+  'eyes-level',
+  'breath-free',
+);
 
 export const stepping = [
   builtIn({
@@ -80,7 +107,8 @@ export const stepping = [
     id: 'cat-walk',
     name: 'Empty-step walk',
     family: 'stepping',
-    summary: 'Forward, one slow step at a time: the foot is placed empty, flattened, then the weight is poured in. A step that cannot be taken back without a push was too long.',
+    summary:
+      'Forward, one slow step at a time: the foot is placed empty, flattened, then the weight is poured in. A step that cannot be taken back without a push was too long.',
     posture: posture({ kneeBendDeg: 25, weightShare: 1 }),
     phases: [
       { name: 'All the weight on the standing leg', share: 0.35, breath: 'out' },
@@ -97,7 +125,8 @@ export const stepping = [
     id: 'step-and-return',
     name: 'Step and take back',
     family: 'stepping',
-    summary: 'The test of a step: place the foot, put no weight on it, take it back. All the weight stays on the standing leg throughout.',
+    summary:
+      'The test of a step: place the foot, put no weight on it, take it back. All the weight stays on the standing leg throughout.',
     posture: posture({ kneeBendDeg: 30, weightShare: 1 }),
     phases: [
       { name: 'Foot goes out', share: 0.5, breath: 'out' },

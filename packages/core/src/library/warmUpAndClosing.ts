@@ -8,7 +8,8 @@ export const warmUp = [
     id: 'joint-circles',
     name: 'Joint circles, ankles to neck',
     family: 'warm-up',
-    summary: 'Small circles of each joint from below upwards: ankles, knees, hips, waist, shoulders, elbows, wrists, and the neck in half circles only.',
+    summary:
+      'Small circles of each joint from below upwards: ankles, knees, hips, waist, shoulders, elbows, wrists, and the neck in half circles only.',
     posture: posture({ kneeBendDeg: 10 }),
     phases: [],
     defaultDose: cycle(20, bothWays(4)),
@@ -21,7 +22,8 @@ export const warmUp = [
     id: 'arm-swings',
     name: 'Twisting arm swings',
     family: 'warm-up',
-    summary: 'The pelvis turns from side to side and the empty arms slap along. The knees stay quiet: the turn comes from the hip creases.',
+    summary:
+      'The pelvis turns from side to side and the empty arms slap along. The knees stay quiet: the turn comes from the hip creases.',
     posture: posture({ kneeBendDeg: 15 }),
     phases: [
       { name: 'Turn left', share: 0.5, breath: 'free' },
@@ -37,7 +39,8 @@ export const warmUp = [
     id: 'overhead-stretch',
     name: 'Reaching up with both hands',
     family: 'warm-up',
-    summary: 'Fingers linked, palms turned up, reach overhead and stay for three slow breaths. Only as strong as is comfortable.',
+    summary:
+      'Fingers linked, palms turned up, reach overhead and stay for three slow breaths. Only as strong as is comfortable.',
     posture: posture({ kneeBendDeg: 0, shoulderRaiseDeg: 170 }),
     phases: [],
     defaultDose: hold(20, together(3), 10),
@@ -66,7 +69,8 @@ export const closing = [
     id: 'shake-out',
     name: 'Shake out',
     family: 'closing',
-    summary: 'Bounce softly from the knees and let everything that is loose hang and jiggle: hands, shoulders, cheeks, belly. After anything that was hard.',
+    summary:
+      'Bounce softly from the knees and let everything that is loose hang and jiggle: hands, shoulders, cheeks, belly. After anything that was hard.',
     posture: posture({ kneeBendDeg: 15 }),
     phases: [],
     defaultDose: hold(60, together(1)),
@@ -92,7 +96,8 @@ export const closing = [
     id: 'hip-stretch',
     name: 'Seated hip stretch',
     family: 'closing',
-    summary: 'On the front edge of a chair, one ankle on the other knee, lean forward from the hip crease until it pulls gently, and stay.',
+    summary:
+      'On the front edge of a chair, one ankle on the other knee, lean forward from the hip crease until it pulls gently, and stay.',
     posture: posture({ seated: true, kneeBendDeg: 90, trunkPitchDeg: 25 }),
     phases: [],
     defaultDose: hold(40, eachSide(1), 10),
@@ -105,7 +110,8 @@ export const closing = [
     id: 'gathering-home',
     name: 'Gathering home',
     family: 'closing',
-    summary: 'The hands rise at the sides, come down the front of the body and rest on the belly. Three times, then stand quietly for a few breaths.',
+    summary:
+      'The hands rise at the sides, come down the front of the body and rest on the belly. Three times, then stand quietly for a few breaths.',
     posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 60 }),
     phases: [
       { name: 'Hands rise at the sides', share: 0.5, breath: 'in' },

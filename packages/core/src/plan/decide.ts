@@ -59,8 +59,8 @@ export function decide(
 }
 
 /**
- * Whether a verdict still waits for the teacher: a practice not yet answered, or a gap that has
- * grown since the last answer.
+ * Whether a verdict still waits for the teacher: one that changes the level and answers a practice
+ * not yet answered, or a gap that has grown since the last answer; and every stop.
  */
 export function isDue(
   verdict: Verdict,
@@ -70,6 +70,7 @@ export function isDue(
 ): boolean {
   if (verdict.logId === null) return false;
   if (verdict.source === 'stop') return true;
+  if (!verdict.moves && !verdict.retest) return false;
   const answers = decisions.filter((entry) => entry.strandId === verdict.strandId && entry.logId === verdict.logId);
   if (verdict.source === 'practice') return answers.length === 0;
   const log = logs.find((entry) => entry.id === verdict.logId);

@@ -76,7 +76,8 @@ export function planWeeks(plan: Plan, strand: Strand, today: string, locked = fa
     weeks.push(nextWeek(plan, strand, last.week + 1, last));
   }
   const first = weeks.find(reached);
-  const onTarget = weeks.findLast((week) => week.week <= Math.max(targetWeek, from) && week.kind !== 'lighter') ?? weeks[0]!;
+  const onTarget =
+    weeks.findLast((week) => week.week <= Math.max(targetWeek, from) && week.kind !== 'lighter') ?? weeks[0]!;
   return {
     strand,
     weeks,

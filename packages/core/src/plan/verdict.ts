@@ -15,6 +15,8 @@ export interface Verdict {
   readonly level: number;
   readonly fromDose: number;
   readonly toDose: number;
+  /** Whether the level is to change; a verdict that leaves it needs no answer. */
+  readonly moves: boolean;
   /** In plain words, the weightiest first. */
   readonly reasons: readonly string[];
   /** The practice it answers; null when there is none yet. */
@@ -95,7 +97,11 @@ const tooMuch: Rule = (input) => {
   const kept = [last, before].map((log) => alignmentShare(log, strand));
   if (kept.every((share) => share < rule.partlyMet)) {
     const shares = kept.map(percent).join(' and ');
-    return { kind: 'ease', level: easedLevel(input), reasons: [`Alignment was lost after ${shares} of the round, twice running.`] };
+    return {
+      kind: 'ease',
+      level: easedLevel(input),
+      reasons: [`Alignment was lost after ${shares} of the round, twice running.`],
+    };
   }
   const met = [last, before].map((log) => metShare(log, strand) ?? 0);
   if (met.every((share) => share < rule.partlyMet)) {
@@ -103,7 +109,9 @@ const tooMuch: Rule = (input) => {
     return {
       kind: 'ease',
       level: easedLevel(input),
-      reasons: [`Only ${shares} of the dose was met, twice running; below ${percent(rule.partlyMet)} it goes one rung down.`],
+      reasons: [
+        `Only ${shares} of the dose was met, twice running; below ${percent(rule.partlyMet)} it goes one rung down.`,
+      ],
     };
   }
   return null;
@@ -125,7 +133,9 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all }) =>
   if (met.length < rule.sessionsToRaise) {
     const running = recent.findIndex((log) => (metShare(log, strand) ?? 0) < MET);
     const times = running < 0 ? recent.length : running;
-    return stay(`Met ${times === 1 ? 'once' : `${times} times`} running; ${rule.sessionsToRaise} are wanted before a raise.`);
+    return stay(
+      `Met ${times === 1 ? 'once' : `${times} times`} running; ${rule.sessionsToRaise} are wanted before a raise.`,
+    );
   }
   const hardest = Math.max(...recent.map((log) => log.effort ?? 10));
   if (hardest > rule.effortCeiling) {
@@ -169,7 +179,13 @@ const rules: readonly Rule[] = [stopSigns, gap, tooMuch, notYet];
  * @param logs all logs of the student, in any order
  * @param today YYYY-MM-DD
  */
-export function verdict(plan: Plan, strand: Strand, logs: readonly PracticeLog[], rule: RaiseRule, today: string): Verdict {
+export function verdict(
+  plan: Plan,
+  strand: Strand,
+  logs: readonly PracticeLog[],
+  rule: RaiseRule,
+  today: string,
+): Verdict {
   const own = logs
     .filter((log) => metShare(log, strand) !== null)
     .toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt) || (a.id < b.id ? 1 : -1));
@@ -184,6 +200,7 @@ export function verdict(plan: Plan, strand: Strand, logs: readonly PracticeLog[]
     level: ruling.level,
     fromDose,
     toDose: doseOf(ruling.level, strand.step),
+    moves: ruling.level !== strand.level,
     reasons: ruling.reasons,
     logId: own[0]?.id ?? null,
     retest: ruling.retest ?? false,

@@ -9,7 +9,11 @@ type Press = readonly [at: number, action: JournalEvent['action']];
 const presses = (...list: Press[]): JournalEvent[] => list.map(([at, action]) => ({ at: at * 1000, action }));
 
 const value = routine(
-  [segment('a', hold(40, eachSide(1))), segment('b', cycle(4, together(10)), { exerciseId: 'squat-and-bounce' }), segment('c', breathe(6, pattern(4, 0, 6, 0)))],
+  [
+    segment('a', hold(40, eachSide(1))),
+    segment('b', cycle(4, together(10)), { exerciseId: 'squat-and-bounce' }),
+    segment('c', breathe(6, pattern(4, 0, 6, 0))),
+  ],
   { settleSeconds: 10, changeSeconds: 5 },
 );
 // settle 0–10, left 10–50, change 50–55, right 55–95, settle 95–105, cycle 105–145, settle 145–155, breath 155–215
@@ -65,7 +69,13 @@ describe('conducting', () => {
     fc.assert(
       fc.property(
         anyRoutine,
-        fc.array(fc.tuple(fc.integer({ min: 0, max: 60_000 }), fc.constantFrom('pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen')), { maxLength: 12 }),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 0, max: 60_000 }),
+            fc.constantFrom('pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen'),
+          ),
+          { maxLength: 12 },
+        ),
         (any, steps) => {
           const of = timeline(any);
           let now = 0;
@@ -73,7 +83,7 @@ describe('conducting', () => {
           for (const [gap, action] of steps) {
             now += gap;
             conduct(of, events, now);
-            events.push({ at: now, action: action as JournalEvent['action'] });
+            events.push({ at: now, action: action });
           }
           const state = conduct(of, events, now + 1000);
           expect(state).toEqual(conduct(of, JSON.parse(JSON.stringify(events)) as JournalEvent[], now + 1000));
@@ -133,13 +143,20 @@ describe('the log of a practice', () => {
 describe('bells', () => {
   test('stand at every change to come, in milliseconds from now', () => {
     expect(bells(line, at(30)).map((bell) => [bell.inMs / 1000, bell.sound])).toEqual([
-      [20, 'change'], [25, 'begin'], [65, 'rest'], [75, 'begin'], [115, 'rest'], [125, 'begin'], [185, 'end'],
+      [20, 'change'],
+      [25, 'begin'],
+      [65, 'rest'],
+      [75, 'begin'],
+      [115, 'rest'],
+      [125, 'begin'],
+      [185, 'end'],
     ]);
   });
 
   test('warn ten seconds before the end of a long hold', () => {
     const long = timeline(routine([segment('a', hold(60, together(1)))]));
-    const soon = (now: number) => bells(long, conduct(long, presses([0, 'start']), now * 1000)).map((bell) => bell.sound);
+    const soon = (now: number) =>
+      bells(long, conduct(long, presses([0, 'start']), now * 1000)).map((bell) => bell.sound);
     expect(soon(0)).toEqual(['soon', 'end']);
     expect(soon(55)).toEqual(['end']);
   });
@@ -150,7 +167,9 @@ describe('bells', () => {
   });
 
   test('over an hour the last one still stands at the exact sum of all spans', () => {
-    const hour = timeline(routine(Array.from({ length: 120 }, (_, index) => segment(`s${index}`, hold(29.9, together(1))))));
+    const hour = timeline(
+      routine(Array.from({ length: 120 }, (_, index) => segment(`s${index}`, hold(29.9, together(1))))),
+    );
     expect(bells(hour, conduct(hour, presses([0, 'start']), 0)).at(-1)).toEqual({ inMs: 3_588_000, sound: 'end' });
   });
 });

@@ -69,11 +69,7 @@ export function keepUneven(routine: Routine, id: string): Routine {
   return changeExercise(routine, id, (segment) => ({ ...segment, unevenOnPurpose: true }));
 }
 
-function changeExercise(
-  routine: Routine,
-  id: string,
-  change: (segment: ExerciseSegment) => ExerciseSegment,
-): Routine {
+function changeExercise(routine: Routine, id: string, change: (segment: ExerciseSegment) => ExerciseSegment): Routine {
   const segments = routine.segments.map((segment) =>
     segment.id === id && segment.type === 'exercise' ? change(segment) : segment,
   );

@@ -66,7 +66,12 @@ describe('timeline', () => {
   test('alternating holds go left, right, left, right and need no rest in between', () => {
     const alternating = segment('a', hold(40, eachSide(2), 20), { sideOrder: 'alternating' });
     const line = timeline(routine([alternating], { changeSeconds: 5 }));
-    expect(line.spans.filter((span) => span.kind === 'hold').map((span) => span.side)).toEqual(['left', 'right', 'left', 'right']);
+    expect(line.spans.filter((span) => span.kind === 'hold').map((span) => span.side)).toEqual([
+      'left',
+      'right',
+      'left',
+      'right',
+    ]);
     expect(line.totalMs).toBe(175_000);
   });
 
@@ -132,9 +137,7 @@ describe('unequal sides', () => {
   ]);
 
   test('are found with their amounts', () => {
-    expect(unevenness(uneven)).toEqual([
-      { what: 'sides', few: 'right', fewAmount: 6, many: 'left', manyAmount: 9 },
-    ]);
+    expect(unevenness(uneven)).toEqual([{ what: 'sides', few: 'right', fewAmount: 6, many: 'left', manyAmount: 9 }]);
     expect(unevenness(cycle(5, eachSideBothWays(8)))).toEqual([]);
     expect(unevenness(hold(5, together(3)))).toEqual([]);
   });
@@ -157,15 +160,22 @@ describe('unequal sides', () => {
           if (entry.type !== 'exercise') continue;
           const mended = evenOut(entry.dose);
           expect(unevenness(mended)).toEqual([]);
-          entry.dose.amounts.forEach((row, index) => expect(mended.amounts[index]!.amount).toBeGreaterThanOrEqual(row.amount));
+          entry.dose.amounts.forEach((row, index) =>
+            expect(mended.amounts[index]!.amount).toBeGreaterThanOrEqual(row.amount),
+          );
         }
       }),
     );
   });
 
   test('findings name the exercise, and are silent when wanted or when the school does not mind', () => {
-    const value = routine([segment('a', uneven), segment('b', hold(5, together(0))), segment('c', uneven, { exerciseId: 'gone' })]);
-    const kinds = (school = softSchool, of = value) => routineFindings(of, shelf, school).map((finding) => finding.kind);
+    const value = routine([
+      segment('a', uneven),
+      segment('b', hold(5, together(0))),
+      segment('c', uneven, { exerciseId: 'gone' }),
+    ]);
+    const kinds = (school = softSchool, of = value) =>
+      routineFindings(of, shelf, school).map((finding) => finding.kind);
     expect(kinds()).toEqual(['uneven', 'nothing-to-do', 'unknown-exercise']);
     expect(kinds({ ...softSchool, sidesEqual: false })).not.toContain('uneven');
     expect(kinds(softSchool, keepUneven(value, 'a'))).not.toContain('uneven');

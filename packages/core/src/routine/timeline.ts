@@ -39,7 +39,7 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
   const work = rounds(segment.dose, segment.sideOrder);
   work.forEach((round, index) => {
     const before = work[index - 1];
-    const same = before !== undefined && before.side === round.side && before.direction === round.direction;
+    const same = before?.side === round.side && before.direction === round.direction;
     if (before === undefined) {
       drafts.push({ ...plain, side: round.side, kind: 'settle', durationMs: toMs(routine.settleSeconds) });
     } else if (same) {

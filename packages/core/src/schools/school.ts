@@ -32,7 +32,11 @@ export const RaiseRuleSchema = z
       context.addIssue({ code: 'custom', path: ['easeEffort'], message: 'must be above the effort for a raise' });
     }
     if (!(rule.stayGapDays < rule.easeGapDays && rule.easeGapDays < rule.retestGapDays)) {
-      context.addIssue({ code: 'custom', path: ['easeGapDays'], message: 'the three gaps must grow: stay, ease, test again' });
+      context.addIssue({
+        code: 'custom',
+        path: ['easeGapDays'],
+        message: 'the three gaps must grow: stay, ease, test again',
+      });
     }
   });
 export type RaiseRule = z.infer<typeof RaiseRuleSchema>;

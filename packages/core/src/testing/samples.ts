@@ -101,15 +101,27 @@ const amounts = fc.oneof(
 );
 
 export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
-  fc.tuple(fc.integer({ min: 1, max: 300 }), amounts, fc.integer({ min: 0, max: 60 })).map(([s, a, r]) => hold(s, a, r)),
+  fc
+    .tuple(fc.integer({ min: 1, max: 300 }), amounts, fc.integer({ min: 0, max: 60 }))
+    .map(([s, a, r]) => hold(s, a, r)),
   fc.tuple(fc.integer({ min: 1, max: 20 }), amounts).map(([s, a]) => cycle(s, a)),
-  fc.tuple(fc.integer({ min: 1, max: 18 }), fc.integer({ min: 1, max: 8 })).map(([n, s]) => breathe(n, pattern(s, 0, s, 0), 1.02)),
+  fc
+    .tuple(fc.integer({ min: 1, max: 18 }), fc.integer({ min: 1, max: 8 }))
+    .map(([n, s]) => breathe(n, pattern(s, 0, s, 0), 1.02)),
 );
 
 export const anySegment = (id: string): fc.Arbitrary<Segment> =>
   fc.oneof(
-    { weight: 5, arbitrary: anyDose.chain((dose) => fc.constantFrom('whole' as const, 'alternating' as const).map((sideOrder) => segment(id, dose, { sideOrder }))) },
-    { weight: 1, arbitrary: fc.integer({ min: 1, max: 90 }).map((seconds): Segment => ({ type: 'rest', id, seconds, label: '' })) },
+    {
+      weight: 5,
+      arbitrary: anyDose.chain((dose) =>
+        fc.constantFrom('whole' as const, 'alternating' as const).map((sideOrder) => segment(id, dose, { sideOrder })),
+      ),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.integer({ min: 1, max: 90 }).map((seconds): Segment => ({ type: 'rest', id, seconds, label: '' })),
+    },
   );
 
 export const anyRoutine: fc.Arbitrary<Routine> = fc
@@ -117,5 +129,5 @@ export const anyRoutine: fc.Arbitrary<Routine> = fc
   .chain(([length, settleSeconds, changeSeconds]) =>
     fc
       .tuple(...Array.from({ length }, (_, index) => anySegment(`seg-${index}`)))
-      .map((segments) => routine(segments as Segment[], { settleSeconds, changeSeconds })),
+      .map((segments) => routine(segments, { settleSeconds, changeSeconds })),
   );

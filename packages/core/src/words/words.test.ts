@@ -10,7 +10,9 @@ test('doses in one line', () => {
   expect(doseWords(hold(60, together(1), 0))).toBe('1 hold × 1:00 min');
   expect(doseWords(hold(40, eachSide(2), 20))).toBe('2 holds a side × 40 s, 20 s rest');
   expect(doseWords(cycle(11, eachSideBothWays(8)))).toBe('8 repetitions a side each way, 11 s each');
-  expect(doseWords(breathe(12, pattern(4, 4, 6, 2), 1.04))).toBe('12 breaths at 4-4-6-2 (3.75 a minute), each 4 % slower');
+  expect(doseWords(breathe(12, pattern(4, 4, 6, 2), 1.04))).toBe(
+    '12 breaths at 4-4-6-2 (3.75 a minute), each 4 % slower',
+  );
   const uneven = cycle(2.5, [
     { side: 'left', direction: 'none', amount: 9 },
     { side: 'right', direction: 'none', amount: 6 },
@@ -25,9 +27,18 @@ test('values of a strand carry their unit', () => {
 });
 
 test('lengths of time are read in every way a teacher types them', () => {
-  const read = ['90', '90 s', '1:30', '1:30 min', '1.5 min', '1,5 min', '1:05:00', '2m', '1 h', ' 45 sec '].map(parseDuration);
+  const read = ['90', '90 s', '1:30', '1:30 min', '1.5 min', '1,5 min', '1:05:00', '2m', '1 h', ' 45 sec '].map(
+    parseDuration,
+  );
   expect(read).toEqual([90, 90, 90, 90, 90, 90, 3900, 120, 3600, 45]);
-  expect(['', 'long', '1:75', '-3', '1:2', '3 breaths'].map(parseDuration)).toEqual([null, null, null, null, null, null]);
+  expect(['', 'long', '1:75', '-3', '1:2', '3 breaths'].map(parseDuration)).toEqual([
+    null,
+    null,
+    null,
+    null,
+    null,
+    null,
+  ]);
 });
 
 test('what a duration is written as is read back the same', () => {

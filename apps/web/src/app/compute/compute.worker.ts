@@ -18,5 +18,7 @@ addEventListener('message', (event: MessageEvent<unknown>) => {
   Promise.resolve()
     .then(() => answer(RequestSchema.parse(event.data)))
     .then((result) => reply({ kind: 'result', result }))
-    .catch((error: unknown) => reply({ kind: 'error', message: error instanceof Error ? error.message : String(error) }));
+    .catch((error: unknown) =>
+      reply({ kind: 'error', message: error instanceof Error ? error.message : String(error) }),
+    );
 });

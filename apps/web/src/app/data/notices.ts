@@ -38,7 +38,9 @@ export class Notices {
 /** An error in words a teacher can act on. */
 export function reasonOf(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (name === 'QuotaExceededError') return 'The browser has no room left. Export your data under Files, then free some space.';
-  if (name === 'InvalidStateError' || name === 'DatabaseClosedError') return 'The browser closed its storage. Reload the page; what was saved is still there.';
+  if (name === 'QuotaExceededError')
+    return 'The browser has no room left. Export your data under Files, then free some space.';
+  if (name === 'InvalidStateError' || name === 'DatabaseClosedError')
+    return 'The browser closed its storage. Reload the page; what was saved is still there.';
   return error instanceof Error ? error.message : String(error);
 }

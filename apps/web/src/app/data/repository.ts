@@ -103,7 +103,10 @@ export class Repository {
     }
     if (bad > 0 && !this.reported.has(name)) {
       this.reported.add(name);
-      this.notices.failure(`${bad} of your ${name} cannot be read`, 'They stay in the storage untouched and are left out here.');
+      this.notices.failure(
+        `${bad} of your ${name} cannot be read`,
+        'They stay in the storage untouched and are left out here.',
+      );
     }
     return kept;
   }

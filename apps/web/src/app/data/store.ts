@@ -5,7 +5,9 @@ import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
 
 /** One record to put, or to take away. */
-export type Write = { [N in TableName]: { readonly table: N; readonly put: Records[N] } | { readonly table: N; readonly remove: string } }[TableName];
+export type Write = {
+  [N in TableName]: { readonly table: N; readonly put: Records[N] } | { readonly table: N; readonly remove: string };
+}[TableName];
 
 interface Change {
   readonly table: TableName;
@@ -97,7 +99,8 @@ export class Store {
   private push(step: Step): void {
     this.done.update((steps) => {
       const last = steps.at(-1);
-      const merges = last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
+      const merges =
+        last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
       if (!merges) return [...steps, step].slice(-MOST_STEPS);
       const changes = step.changes.map((change) => {
         const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);

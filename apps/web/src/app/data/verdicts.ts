@@ -1,4 +1,15 @@
-import { isDue, stopReasons, strandLines, verdict, type Decision, type Plan, type PracticeLog, type School, type Strand, type Verdict } from '@pomek/core';
+import {
+  isDue,
+  stopReasons,
+  strandLines,
+  verdict,
+  type Decision,
+  type Plan,
+  type PracticeLog,
+  type School,
+  type Strand,
+  type Verdict,
+} from '@pomek/core';
 
 export interface StrandVerdict {
   readonly plan: Plan;

@@ -22,7 +22,18 @@ type ListKey = 'easier' | 'harder' | 'cautions';
 @Component({
   selector: 'pk-exercise-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, DoseEditor, FormsModule, InputText, NumberField, PhasesEditor, RouterLink, Select, SelectButton, Textarea],
+  imports: [
+    Checkbox,
+    DoseEditor,
+    FormsModule,
+    InputText,
+    NumberField,
+    PhasesEditor,
+    RouterLink,
+    Select,
+    SelectButton,
+    Textarea,
+  ],
   templateUrl: './exercise-editor.html',
   styleUrl: './exercise-editor.scss',
 })
@@ -31,7 +42,9 @@ export class ExerciseEditor {
   private readonly repository = inject(Repository);
   readonly id = input.required<string>();
 
-  private readonly stored = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.one('exercises', id))));
+  private readonly stored = toSignal(
+    toObservable(this.id).pipe(switchMap((id) => this.repository.one('exercises', id))),
+  );
   protected readonly draft = signal<Exercise | null>(null);
   protected readonly loaded = computed(() => this.stored() !== undefined);
   protected readonly problems = computed(() => {
@@ -104,11 +117,15 @@ export class ExerciseEditor {
 
   protected setKind(kind: Exercise['defaultDose']['kind']): void {
     const draft = this.draft();
-    if (draft !== null) this.change({ defaultDose: doseOfKind(draft.defaultDose, kind), phases: kind === 'cycle' ? draft.phases : [] });
+    if (draft !== null)
+      this.change({ defaultDose: doseOfKind(draft.defaultDose, kind), phases: kind === 'cycle' ? draft.phases : [] });
   }
 
   protected setList(key: ListKey, text: string): void {
-    const lines = text.split('\n').map((line) => line.trim()).filter((line) => line !== '');
+    const lines = text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== '');
     this.change({ [key]: lines });
   }
 

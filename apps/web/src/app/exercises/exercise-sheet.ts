@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { doseWords, durationWords, rounds, type Exercise } from '@pomek/core';
 import { postureFacts } from './posture-facts';
 
@@ -8,14 +8,14 @@ import { postureFacts } from './posture-facts';
 @Component({
   selector: 'pk-exercise-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink],
+  imports: [Button, ButtonDirective, RouterLink],
   templateUrl: './exercise-sheet.html',
   styleUrl: './exercise-sheet.scss',
 })
 export class ExerciseSheet {
   readonly exercise = input.required<Exercise>();
-  readonly copy = output<void>();
-  readonly remove = output<void>();
+  readonly copied = output();
+  readonly removed = output();
 
   protected readonly facts = computed(() => postureFacts(this.exercise().posture));
   protected readonly dose = computed(() => doseWords(this.exercise().defaultDose));

@@ -33,7 +33,10 @@ export class Exercises {
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly text = signal('');
   protected readonly family = signal<Family | null>(null);
-  protected readonly familyChoices = [{ label: 'All families', value: null }, ...families.map((family) => ({ label: family, value: family }))];
+  protected readonly familyChoices = [
+    { label: 'All families', value: null },
+    ...families.map((family) => ({ label: family, value: family })),
+  ];
 
   protected readonly ready = computed(() => this.exercises() !== undefined);
   private readonly found = computed(() => searchExercises(this.exercises() ?? [], this.text(), this.family()));
@@ -65,7 +68,10 @@ export class Exercises {
       routine.segments.some((segment) => segment.type === 'exercise' && segment.exerciseId === exercise.id),
     );
     await this.store.write(`Remove ${exercise.name}`, [{ table: 'exercises', remove: exercise.id }]);
-    const detail = used.length === 0 ? '' : `It stands in ${used.map((routine) => routine.name).join(', ')}, where it is now missing.`;
+    const detail =
+      used.length === 0
+        ? ''
+        : `It stands in ${used.map((routine) => routine.name).join(', ')}, where it is now missing.`;
     this.notices.done(`${exercise.name} removed`, { detail, undo: true });
     await this.router.navigate(['/exercises']);
   }

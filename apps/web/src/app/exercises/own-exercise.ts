@@ -21,7 +21,12 @@ export function blankExercise(id: string, family: Family): Exercise {
     twoSided: false,
     hasDirections: false,
     phases: [],
-    defaultDose: { kind: 'hold', holdSeconds: 60, restSeconds: 30, amounts: [{ side: 'both', direction: 'none', amount: 1 }] },
+    defaultDose: {
+      kind: 'hold',
+      holdSeconds: 60,
+      restSeconds: 30,
+      amounts: [{ side: 'both', direction: 'none', amount: 1 }],
+    },
     checkpoints: [],
     easier: [],
     harder: [],

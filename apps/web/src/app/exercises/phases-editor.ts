@@ -15,14 +15,49 @@ import { NumberField } from '../ui/number-field';
     <div class="stack">
       @for (phase of phases(); track $index) {
         <div class="row">
-          <input pInputText class="name" [attr.aria-label]="'Part ' + ($index + 1)" [ngModel]="phase.name" (change)="set($index, { name: $any($event.target).value })" maxlength="120" />
-          <pk-number label="Share of the cycle" [quiet]="true" unit="%" [min]="1" [max]="100" [value]="percent(phase.share)" (valueChange)="setShare($index, $event)" />
-          <p-select [options]="breaths" optionLabel="label" optionValue="value" [ngModel]="phase.breath" (ngModelChange)="set($index, { breath: $event })" [ariaLabel]="'Breath in part ' + ($index + 1)" appendTo="body" />
-          <p-button icon="pi pi-times" variant="text" [ariaLabel]="'Remove part ' + ($index + 1)" (onClick)="remove($index)" />
+          <input
+            pInputText
+            class="name"
+            [attr.aria-label]="'Part ' + ($index + 1)"
+            [ngModel]="phase.name"
+            (change)="set($index, { name: $any($event.target).value })"
+            maxlength="120"
+          />
+          <pk-number
+            label="Share of the cycle"
+            [quiet]="true"
+            unit="%"
+            [min]="1"
+            [max]="100"
+            [value]="percent(phase.share)"
+            (valueChange)="setShare($index, $event)"
+          />
+          <p-select
+            [options]="breaths"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="phase.breath"
+            (ngModelChange)="set($index, { breath: $event })"
+            [ariaLabel]="'Breath in part ' + ($index + 1)"
+            appendTo="body"
+          />
+          <p-button
+            icon="pi pi-times"
+            variant="text"
+            [ariaLabel]="'Remove part ' + ($index + 1)"
+            (onClick)="remove($index)"
+          />
         </div>
       }
       <div class="row">
-        <p-button label="Add a part" icon="pi pi-plus" variant="outlined" size="small" [disabled]="phases().length >= 12" (onClick)="add()" />
+        <p-button
+          label="Add a part"
+          icon="pi pi-plus"
+          variant="outlined"
+          size="small"
+          [disabled]="phases().length >= 12"
+          (onClick)="add()"
+        />
         @if (uneven()) {
           <p-button label="Make them add up to 100 %" variant="text" size="small" (onClick)="even()" />
         }

@@ -22,6 +22,11 @@ export function postureFacts(posture: Posture): Fact[] {
     ...(posture.seated ? [] : [{ name: 'Weight', value: weight }]),
     ...(posture.seated
       ? []
-      : [{ name: 'Pressure', value: pressurePoint === null ? 'as the school has it' : `${percent(pressurePoint)} from the heel` }]),
+      : [
+          {
+            name: 'Pressure',
+            value: pressurePoint === null ? 'as the school has it' : `${percent(pressurePoint)} from the heel`,
+          },
+        ]),
   ];
 }

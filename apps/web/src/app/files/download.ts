@@ -9,4 +9,9 @@ export function download(name: string, text: string, type: string): void {
 }
 
 /** A name without what file systems dislike. */
-export const fileName = (text: string): string => text.trim().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'pomek';
+export const fileName = (text: string): string =>
+  text
+    .trim()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase() || 'pomek';

@@ -45,7 +45,9 @@ export class Files {
     this.plans().flatMap((plan) => {
       const student = this.students().find((entry) => entry.id === plan.studentId);
       const routine = this.routines().find((entry) => entry.id === plan.routineId);
-      return student === undefined || routine === undefined ? [] : [{ id: plan.id, name: `${student.name}: ${routine.name}`, plan, student, routine }];
+      return student === undefined || routine === undefined
+        ? []
+        : [{ id: plan.id, name: `${student.name}: ${routine.name}`, plan, student, routine }];
     }),
   );
 
@@ -80,7 +82,9 @@ export class Files {
         now: this.clock.now(),
       });
       download(`${fileName(choice.name)}.ics`, text, 'text/calendar');
-      this.notices.done('Calendar exported', { detail: `${this.weeks()} weeks of practice days for ${choice.student.name}.` });
+      this.notices.done('Calendar exported', {
+        detail: `${this.weeks()} weeks of practice days for ${choice.student.name}.`,
+      });
     } catch (error) {
       const noDays = choice.student.practiceDays.length === 0;
       this.notices.failure('No calendar yet', noDays ? `Give ${choice.student.name} days for practice first.` : error);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import type { Subscription } from 'rxjs';
 import { importPreview, tooLarge, type BundleContents, type BundleProblem, type PreviewRow } from '@pomek/core';
@@ -20,7 +20,7 @@ const MOST_ROWS = 300;
 @Component({
   selector: 'pk-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule],
+  imports: [Button, ButtonDirective, Checkbox, FormsModule],
   templateUrl: './import-panel.html',
   styleUrl: './import-panel.scss',
 })
@@ -44,10 +44,16 @@ export class ImportPanel {
       count: rows.filter((row) => row.state === state).length,
     }));
   });
-  protected readonly listed = computed(() => (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').slice(0, MOST_ROWS));
-  protected readonly unlisted = computed(() => (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').length - this.listed().length);
+  protected readonly listed = computed(() =>
+    (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').slice(0, MOST_ROWS),
+  );
+  protected readonly unlisted = computed(
+    () => (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').length - this.listed().length,
+  );
   protected readonly chosen = computed(() =>
-    (this.preview()?.rows ?? []).filter((row) => (row.state === 'new' || row.state === 'changed') && !this.left().has(this.key(row))),
+    (this.preview()?.rows ?? []).filter(
+      (row) => (row.state === 'new' || row.state === 'changed') && !this.left().has(this.key(row)),
+    ),
   );
 
   protected takes(row: PreviewRow): boolean {
@@ -111,13 +117,18 @@ export class ImportPanel {
         if (reply.ok) void this.show(reply.contents, reply.writtenAt);
         else this.refuse(reply.problems);
       },
-      error: (error: unknown) => this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]),
+      error: (error: unknown) =>
+        this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]),
     });
   }
 
   private async show(contents: BundleContents, writtenAt: string): Promise<void> {
     const rows = importPreview(await this.whole.read(), contents);
-    this.preview.set({ contents, rows, writtenAt: new Date(writtenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) });
+    this.preview.set({
+      contents,
+      rows,
+      writtenAt: new Date(writtenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+    });
     this.busy.set(false);
   }
 

@@ -10,8 +10,19 @@ const HEIGHT = 180;
   selector: 'pk-breath-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 ${WIDTH} ${HEIGHT}'" role="img" aria-label="Breath line: rising is in, sinking is out" preserveAspectRatio="none">
-      <path [attr.d]="shapes().path" fill="none" stroke="var(--pk-line-strong)" stroke-width="4" vector-effect="non-scaling-stroke" />
+    <svg
+      [attr.viewBox]="'0 0 ${WIDTH} ${HEIGHT}'"
+      role="img"
+      aria-label="Breath line: rising is in, sinking is out"
+      preserveAspectRatio="none"
+    >
+      <path
+        [attr.d]="shapes().path"
+        fill="none"
+        stroke="var(--pk-line-strong)"
+        stroke-width="4"
+        vector-effect="non-scaling-stroke"
+      />
     </svg>
     <span class="bead" [style.left.%]="left()" [style.top.%]="top()"></span>
   `,

@@ -1,8 +1,28 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
-import { bells, clock, conduct, durationWords, logLines, timeline, type Journal, type JournalEvent, type PracticeLog } from '@pomek/core';
+import {
+  bells,
+  clock,
+  conduct,
+  durationWords,
+  logLines,
+  timeline,
+  type Journal,
+  type JournalEvent,
+  type PracticeLog,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { Notices } from '../data/notices';
@@ -20,7 +40,13 @@ const SEEN_EVERY_MS = 1000;
 /** No tick for this long means the machine slept, not that the practice went on. */
 const ASLEEP_MS = 180_000;
 
-const keys: Record<string, JournalEvent['action']> = { ArrowRight: 'next', ArrowLeft: 'back', t: 'tap', l: 'lost', o: 'loosen' };
+const keys: Record<string, JournalEvent['action']> = {
+  ArrowRight: 'next',
+  ArrowLeft: 'back',
+  t: 'tap',
+  l: 'lost',
+  o: 'loosen',
+};
 
 /** Conducts a routine, readable from three metres; everything pressed is kept in a journal at once. */
 @Component({
@@ -56,9 +82,13 @@ export class Conductor {
   });
   protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
-  protected readonly moment = computed(() => momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf()));
+  protected readonly moment = computed(() =>
+    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf()),
+  );
   protected readonly who = computed(() => this.students().find((student) => student.id === this.journal()?.studentId));
-  protected readonly school = computed(() => schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId));
+  protected readonly school = computed(() =>
+    schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId),
+  );
   protected readonly wholeLeft = computed(() => {
     const { spanIndex, offsetMs } = this.state();
     const line = this.line()!;
@@ -69,7 +99,12 @@ export class Conductor {
     const line = this.line()!;
     return line.spans
       .filter((span) => span.durationMs > 0)
-      .map((span) => ({ index: span.index, work: span.amount > 0, side: span.side, flex: span.durationMs / line.totalMs }));
+      .map((span) => ({
+        index: span.index,
+        work: span.amount > 0,
+        side: span.side,
+        flex: span.durationMs / line.totalMs,
+      }));
   });
 
   constructor() {
@@ -140,7 +175,7 @@ export class Conductor {
   }
 
   protected fullScreen(): void {
-    if (document.fullscreenElement === null) void document.documentElement.requestFullscreen?.().catch(() => undefined);
+    if (document.fullscreenElement === null) void document.documentElement.requestFullscreen().catch(() => undefined);
     else void document.exitFullscreen();
   }
 
@@ -189,14 +224,19 @@ export class Conductor {
     this.now.set(this.clock.now().getTime());
     this.journal.set(journal);
     // The page was closed or reloaded while it ran: stand still from the last moment it was seen.
-    if (journal !== null && journal.events.length > 0 && conduct(timeline(journal.routine), journal.events, journal.seenAt).running) {
+    if (
+      journal !== null &&
+      journal.events.length > 0 &&
+      conduct(timeline(journal.routine), journal.events, journal.seenAt).running
+    ) {
       this.record('pause', journal.seenAt);
     }
   }
 
   private layBells(): void {
     const line = this.line();
-    if (line !== null && this.begun()) this.ringer.lay(bells(line, conduct(line, this.journal()!.events, this.clock.now().getTime())));
+    if (line !== null && this.begun())
+      this.ringer.lay(bells(line, conduct(line, this.journal()!.events, this.clock.now().getTime())));
   }
 
   private record(action: JournalEvent['action'], at = this.clock.now().getTime()): void {

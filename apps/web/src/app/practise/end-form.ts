@@ -9,8 +9,32 @@ import { RatingRow } from './rating-row';
 
 export type EndAnswers = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'symptoms' | 'note'>;
 
-const effortWords = ['nothing at all', 'very light', 'light', 'moderate', 'somewhat hard', 'hard', 'harder', 'very hard', 'very hard indeed', 'almost all I have', 'all I have'];
-const painWords = ['none', 'barely', 'slight', 'clear', 'strong enough to stop', 'strong', 'strong', 'severe', 'severe', 'unbearable', 'worst'];
+const effortWords = [
+  'nothing at all',
+  'very light',
+  'light',
+  'moderate',
+  'somewhat hard',
+  'hard',
+  'harder',
+  'very hard',
+  'very hard indeed',
+  'almost all I have',
+  'all I have',
+];
+const painWords = [
+  'none',
+  'barely',
+  'slight',
+  'clear',
+  'strong enough to stop',
+  'strong',
+  'strong',
+  'severe',
+  'severe',
+  'unbearable',
+  'worst',
+];
 
 /** Ten seconds at the end: effort, pain, anything else. */
 @Component({
@@ -26,24 +50,45 @@ const painWords = ['none', 'barely', 'slight', 'clear', 'strong enough to stop',
         @if (pain() > 0) {
           <div class="field where">
             <label for="pain-where">Where does it hurt?</label>
-            <input pInputText id="pain-where" [ngModel]="painWhere()" (ngModelChange)="painWhere.set($event)" maxlength="120" />
+            <input
+              pInputText
+              id="pain-where"
+              [ngModel]="painWhere()"
+              (ngModelChange)="painWhere.set($event)"
+              maxlength="120"
+            />
           </div>
         }
         <fieldset>
           <legend>Any of these?</legend>
           @for (symptom of symptoms; track symptom) {
             <span class="row">
-              <p-checkbox [inputId]="'symptom-' + symptom" [binary]="true" [ngModel]="noted().includes(symptom)" (ngModelChange)="toggle(symptom, $event)" />
+              <p-checkbox
+                [inputId]="'symptom-' + symptom"
+                [binary]="true"
+                [ngModel]="noted().includes(symptom)"
+                (ngModelChange)="toggle(symptom, $event)"
+              />
               <label [for]="'symptom-' + symptom">{{ symptom }}</label>
             </span>
           }
         </fieldset>
         @if (serious()) {
-          <p class="serious" role="alert">Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency number.</p>
+          <p class="serious" role="alert">
+            Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
+            number.
+          </p>
         }
         <div class="field">
           <label for="end-note">Note</label>
-          <textarea pTextarea id="end-note" rows="2" [ngModel]="note()" (ngModelChange)="note.set($event)" maxlength="2000"></textarea>
+          <textarea
+            pTextarea
+            id="end-note"
+            rows="2"
+            [ngModel]="note()"
+            (ngModelChange)="note.set($event)"
+            maxlength="2000"
+          ></textarea>
         </div>
         <div class="row">
           <p-button label="Keep in the log" icon="pi pi-check" size="large" (onClick)="finish()" />
@@ -88,7 +133,7 @@ export class EndForm {
   readonly logged = input.required<boolean>();
   readonly routineName = input.required<string>();
   readonly save = output<EndAnswers>();
-  readonly dropped = output<void>();
+  readonly dropped = output();
 
   protected readonly symptoms = symptoms;
   protected readonly effortWords = effortWords;

@@ -29,10 +29,19 @@ export interface Moment {
   readonly detail: string;
   readonly next: string;
   readonly checkpoint: Checkpoint | null;
-  readonly breath: { readonly fullness: (seconds: number) => number; readonly now: number; readonly endsAt: number } | null;
+  readonly breath: {
+    readonly fullness: (seconds: number) => number;
+    readonly now: number;
+    readonly endsAt: number;
+  } | null;
 }
 
-const breathWords: Record<BreathPhase, string> = { in: 'Breathe in', full: 'Rest, full', out: 'Breathe out', empty: 'Rest, empty' };
+const breathWords: Record<BreathPhase, string> = {
+  in: 'Breathe in',
+  full: 'Rest, full',
+  out: 'Breathe out',
+  empty: 'Rest, empty',
+};
 const pauseTitles = { rest: 'Rest', talk: 'Listen' } as const;
 
 /** How long one checkpoint stays up. */
@@ -47,7 +56,9 @@ function nameOf(segment: Segment | undefined, shelf: Shelf): string {
 }
 
 function sideWords(span: Span): string {
-  return [span.side === 'both' ? '' : span.side, span.direction === 'none' ? '' : span.direction].filter((word) => word !== '').join(', ');
+  return [span.side === 'both' ? '' : span.side, span.direction === 'none' ? '' : span.direction]
+    .filter((word) => word !== '')
+    .join(', ');
 }
 
 function titleOf(span: Span, segment: Segment | undefined, shelf: Shelf): string {
@@ -87,24 +98,29 @@ function cycleFigure(span: Span, state: ConductState, exercise: Exercise | undef
   const paced = state.taps === null;
   return {
     big: `${span.amount - done}`,
-    unit: `of ${span.amount} left`,
+    unit: `of ${span.amount} to go`,
     detail: paced ? (phase?.name ?? '') : 'Counting your taps',
     breath:
       knots === null || !paced
         ? null
-        : { fullness: (seconds) => fullnessAt(knots, seconds), now: state.offsetMs / 1000, endsAt: span.durationMs / 1000 },
+        : {
+            fullness: (seconds) => fullnessAt(knots, seconds),
+            now: state.offsetMs / 1000,
+            endsAt: span.durationMs / 1000,
+          },
   };
 }
 
 function breathFigure(span: Span, state: ConductState, segment: Segment | undefined): Figure {
   const seconds = state.offsetMs / 1000;
-  if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath') return { big: '', unit: '', detail: '', breath: null };
+  if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath')
+    return { big: '', unit: '', detail: '', breath: null };
   const { dose } = segment;
   const { breath, patternSeconds } = breathOf(dose, seconds);
   const knots = patternKnots(dose.pattern);
   return {
     big: `${Math.max(0, span.amount - breath)}`,
-    unit: `of ${span.amount} breaths left`,
+    unit: `of ${span.amount} breaths to go`,
     detail: breathWords[breathPhaseAt(dose.pattern, patternSeconds).phase],
     breath: {
       fullness: (at) => fullnessAt(knots, breathOf(dose, at).patternSeconds),
@@ -114,7 +130,12 @@ function breathFigure(span: Span, state: ConductState, segment: Segment | undefi
   };
 }
 
-function figureOf(span: Span, state: ConductState, segment: Segment | undefined, exercise: Exercise | undefined): Figure {
+function figureOf(
+  span: Span,
+  state: ConductState,
+  segment: Segment | undefined,
+  exercise: Exercise | undefined,
+): Figure {
   if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
   const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
@@ -133,7 +154,18 @@ function checkpointOf(span: Span, state: ConductState, exercise: Exercise | unde
 export function momentOf(routine: Routine, line: Timeline, state: ConductState, shelf: Shelf): Moment {
   const span = line.spans[state.spanIndex];
   if (span === undefined || state.finished) {
-    return { kind: 'done', title: 'Done', side: 'both', direction: '', big: '', unit: '', detail: '', next: '', checkpoint: null, breath: null };
+    return {
+      kind: 'done',
+      title: 'Done',
+      side: 'both',
+      direction: '',
+      big: '',
+      unit: '',
+      detail: '',
+      next: '',
+      checkpoint: null,
+      breath: null,
+    };
   }
   const segment = routine.segments[span.segmentIndex];
   const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;

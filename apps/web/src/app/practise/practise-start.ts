@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { of, switchMap } from 'rxjs';
@@ -17,7 +17,7 @@ import { Empty } from '../ui/empty';
 @Component({
   selector: 'pk-practise-start',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, Empty, FormsModule, RouterLink, Select],
+  imports: [Button, ButtonDirective, Checkbox, Empty, FormsModule, RouterLink, Select],
   templateUrl: './practise-start.html',
   styleUrl: './practise-start.scss',
 })
@@ -41,7 +41,7 @@ export class PractiseStart {
   protected readonly who = computed(() => this.students().find((student) => student.id === this.studentId()));
   protected readonly people = computed(() => [
     { id: null as string | null, name: 'No one: try it out, nothing is logged' },
-    ...this.students().map((student) => ({ id: student.id as string | null, name: student.name })),
+    ...this.students().map((student) => ({ id: student.id, name: student.name })),
   ]);
   private readonly ownPlans = computed(() => this.plans().filter((plan) => plan.studentId === this.studentId()));
   private readonly chosen = linkedSignal<string | null>(() => this.routine() ?? null);
@@ -75,8 +75,16 @@ export class PractiseStart {
     const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise.name]));
     return (this.dosed()?.segments ?? []).map((segment) =>
       segment.type === 'exercise'
-        ? { id: segment.id, name: shelf.get(segment.exerciseId) ?? 'An exercise that is gone', dose: doseWords(segment.dose) }
-        : { id: segment.id, name: segment.label === '' ? segment.type : segment.label, dose: durationWords(segment.seconds) },
+        ? {
+            id: segment.id,
+            name: shelf.get(segment.exerciseId) ?? 'An exercise that is gone',
+            dose: doseWords(segment.dose),
+          }
+        : {
+            id: segment.id,
+            name: segment.label === '' ? segment.type : segment.label,
+            dose: durationWords(segment.seconds),
+          },
     );
   });
   protected readonly unfinished = computed(() =>
@@ -101,7 +109,13 @@ export class PractiseStart {
     const routine = this.dosed();
     if (routine === null) return;
     const id = this.clock.newId();
-    const journal: Journal = { id, studentId: this.studentId(), routine, events: [], seenAt: this.clock.now().getTime() };
+    const journal: Journal = {
+      id,
+      studentId: this.studentId(),
+      routine,
+      events: [],
+      seenAt: this.clock.now().getTime(),
+    };
     await this.journals.put(journal);
     await this.router.navigate(['/practise', id]);
   }

@@ -8,11 +8,20 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset>
-      <legend>{{ name() }} <span class="soft">{{ word() }}</span></legend>
+      <legend>
+        {{ name() }} <span class="soft">{{ word() }}</span>
+      </legend>
       <div class="numbers">
         @for (word of words(); track $index) {
           <label [class.on]="value() === $index">
-            <input type="radio" [name]="id" [value]="$index" [checked]="value() === $index" (change)="valueChange.emit($index)" [attr.aria-label]="name() + ' ' + $index + ', ' + word" />
+            <input
+              type="radio"
+              [name]="id"
+              [value]="$index"
+              [checked]="value() === $index"
+              (change)="valueChange.emit($index)"
+              [attr.aria-label]="name() + ' ' + $index + ', ' + word"
+            />
             {{ $index }}
           </label>
         }

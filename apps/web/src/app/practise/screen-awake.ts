@@ -24,8 +24,9 @@ export class ScreenAwake {
   }
 
   private async take(): Promise<void> {
+    if (!('wakeLock' in navigator)) return;
     try {
-      this.lock = (await navigator.wakeLock?.request('screen')) ?? null;
+      this.lock = await navigator.wakeLock.request('screen');
     } catch {
       // The browser may refuse, for example on a low battery; the practice goes on without it.
       this.lock = null;

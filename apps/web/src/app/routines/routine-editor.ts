@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, injec
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { switchMap } from 'rxjs';
@@ -36,7 +36,20 @@ import { ShelfList } from './shelf-list';
   selector: 'pk-routine-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    Button, CdkDrag, CdkDragHandle, CdkDropList, DurationField, Empty, FormsModule, InputText, RouterLink, RoutineSummary, SegmentCard, Select, ShelfList,
+    Button,
+    ButtonDirective,
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    DurationField,
+    Empty,
+    FormsModule,
+    InputText,
+    RouterLink,
+    RoutineSummary,
+    SegmentCard,
+    Select,
+    ShelfList,
   ],
   templateUrl: './routine-editor.html',
   styleUrl: './routine-editor.scss',
@@ -49,7 +62,9 @@ export class RoutineEditor {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly id = input.required<string>();
 
-  protected readonly routine = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.one('routines', id))));
+  protected readonly routine = toSignal(
+    toObservable(this.id).pipe(switchMap((id) => this.repository.one('routines', id))),
+  );
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
@@ -139,7 +154,11 @@ export class RoutineEditor {
   }
 
   protected replace(segment: Segment): void {
-    this.change(`Change ${this.nameOf(segment)}`, (routine) => replaceSegment(routine, segment), `${this.id()} ${segment.id}`);
+    this.change(
+      `Change ${this.nameOf(segment)}`,
+      (routine) => replaceSegment(routine, segment),
+      `${this.id()} ${segment.id}`,
+    );
   }
 
   protected rename(name: string): void {
@@ -147,7 +166,11 @@ export class RoutineEditor {
   }
 
   protected set(part: Partial<Routine>): void {
-    this.change('Change the routine', (routine) => ({ ...routine, ...part }), `${this.id()} ${Object.keys(part).join()}`);
+    this.change(
+      'Change the routine',
+      (routine) => ({ ...routine, ...part }),
+      `${this.id()} ${Object.keys(part).join()}`,
+    );
   }
 
   protected onKey(event: KeyboardEvent, segment: Segment, index: number): void {

@@ -78,10 +78,16 @@ export class RoutineSummary {
   }
 
   protected keep(finding: Finding): void {
-    this.changed.emit({ label: 'Keep the sides unequal', command: (routine) => keepUneven(routine, finding.segmentId) });
+    this.changed.emit({
+      label: 'Keep the sides unequal',
+      command: (routine) => keepUneven(routine, finding.segmentId),
+    });
   }
 
   protected takeOut(finding: Finding): void {
-    this.changed.emit({ label: 'Take the segment out', command: (routine) => removeSegment(routine, finding.segmentId) });
+    this.changed.emit({
+      label: 'Take the segment out',
+      command: (routine) => removeSegment(routine, finding.segmentId),
+    });
   }
 }

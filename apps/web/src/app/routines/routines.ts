@@ -21,7 +21,10 @@ import { Empty } from '../ui/empty';
       </div>
       @if (rows(); as list) {
         @if (list.length === 0) {
-          <pk-empty heading="No routine yet" text="A routine is a row of exercises with their doses. Begin with a new one; the shelf of exercises stands beside it.">
+          <pk-empty
+            heading="No routine yet"
+            text="A routine is a row of exercises with their doses. Begin with a new one; the shelf of exercises stands beside it."
+          >
             <p-button label="Build the first routine" icon="pi pi-plus" (onClick)="add()" />
           </pk-empty>
         } @else {
@@ -48,9 +51,27 @@ import { Empty } from '../ui/empty';
                     <td>{{ row.school }}</td>
                     <td>
                       <div class="row">
-                        <p-button icon="pi pi-copy" variant="text" [ariaLabel]="'Duplicate ' + row.routine.name" title="Duplicate" (onClick)="duplicate(row.routine)" />
-                        <p-button icon="pi pi-arrow-right-arrow-left" variant="text" [ariaLabel]="'Mirror ' + row.routine.name" title="A copy with left and right exchanged" (onClick)="mirror(row.routine)" />
-                        <p-button icon="pi pi-trash" variant="text" [ariaLabel]="'Remove ' + row.routine.name" title="Remove" (onClick)="remove(row.routine)" />
+                        <p-button
+                          icon="pi pi-copy"
+                          variant="text"
+                          [ariaLabel]="'Duplicate ' + row.routine.name"
+                          title="Duplicate"
+                          (onClick)="duplicate(row.routine)"
+                        />
+                        <p-button
+                          icon="pi pi-arrow-right-arrow-left"
+                          variant="text"
+                          [ariaLabel]="'Mirror ' + row.routine.name"
+                          title="A copy with left and right exchanged"
+                          (onClick)="mirror(row.routine)"
+                        />
+                        <p-button
+                          icon="pi pi-trash"
+                          variant="text"
+                          [ariaLabel]="'Remove ' + row.routine.name"
+                          title="Remove"
+                          (onClick)="remove(row.routine)"
+                        />
                       </div>
                     </td>
                   </tr>
@@ -98,13 +119,19 @@ export class Routines {
   }
 
   protected mirror(routine: Routine): void {
-    void this.put(`Mirror ${routine.name}`, { ...mirrorRoutine(routine), name: `${routine.name} (mirrored)`.slice(0, 80) });
+    void this.put(`Mirror ${routine.name}`, {
+      ...mirrorRoutine(routine),
+      name: `${routine.name} (mirrored)`.slice(0, 80),
+    });
   }
 
   protected async remove(routine: Routine): Promise<void> {
     const used = this.plans().some((plan) => plan.routineId === routine.id);
     await this.store.write(`Remove ${routine.name}`, [{ table: 'routines', remove: routine.id }]);
-    this.notices.done(`${routine.name} removed`, { detail: used ? 'A plan was built on it and now has no routine.' : '', undo: true });
+    this.notices.done(`${routine.name} removed`, {
+      detail: used ? 'A plan was built on it and now has no routine.' : '',
+      undo: true,
+    });
   }
 
   private async put(label: string, routine: Routine): Promise<void> {

@@ -3,7 +3,15 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
-import { doseWords, durationWords, mirrorSegment, unevenness, type Dose, type Exercise, type Segment } from '@pomek/core';
+import {
+  doseWords,
+  durationWords,
+  mirrorSegment,
+  unevenness,
+  type Dose,
+  type Exercise,
+  type Segment,
+} from '@pomek/core';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
 
@@ -26,10 +34,10 @@ export class SegmentCard {
   readonly last = input.required<boolean>();
   readonly openChange = output<boolean>();
   readonly segmentChange = output<Segment>();
-  readonly up = output<void>();
-  readonly down = output<void>();
-  readonly duplicate = output<void>();
-  readonly remove = output<void>();
+  readonly up = output();
+  readonly down = output();
+  readonly duplicate = output();
+  readonly remove = output();
 
   protected readonly orders = [
     { label: 'One side whole', value: 'whole' },

@@ -9,14 +9,24 @@ import { doseWords, families, searchExercises, type Exercise } from '@pomek/core
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, InputText],
   template: `
-    <input pInputText type="search" class="search" [ngModel]="text()" (ngModelChange)="text.set($event)" (keydown.enter)="takeFirst()" placeholder="Search, Enter adds" aria-label="Search the shelf; Enter adds the first found" />
+    <input
+      pInputText
+      type="search"
+      class="search"
+      [ngModel]="text()"
+      (ngModelChange)="text.set($event)"
+      (keydown.enter)="takeFirst()"
+      placeholder="Search, Enter adds"
+      aria-label="Search the shelf; Enter adds the first found"
+    />
     @for (group of groups(); track group.family) {
       <h3>{{ group.family }}</h3>
       <ul class="bare">
         @for (exercise of group.exercises; track exercise.id) {
           <li>
             <button type="button" (click)="pick.emit(exercise)" [title]="dose(exercise)">
-              <span>{{ exercise.name }}</span><i class="pi pi-plus" aria-hidden="true"></i><span class="hidden-text">, add to the routine</span>
+              <span>{{ exercise.name }}</span><i class="pi pi-plus" aria-hidden="true"></i
+              ><span class="hidden-text">, add to the routine</span>
             </button>
           </li>
         }

@@ -64,7 +64,11 @@ export class SchoolDrawer {
     }
     this.wrong.set('');
     const key = Object.keys(part).join();
-    void this.store.write(`School ${parsed.data.name}`, [{ table: 'schools', put: parsed.data }], `${parsed.data.id} ${key}`);
+    void this.store.write(
+      `School ${parsed.data.name}`,
+      [{ table: 'schools', put: parsed.data }],
+      `${parsed.data.id} ${key}`,
+    );
   }
 
   protected shown(field: RaiseField): number {
@@ -78,7 +82,9 @@ export class SchoolDrawer {
   protected async copy(): Promise<void> {
     const id = this.clock.newId();
     const name = `${this.school().name}, my own`.slice(0, 80);
-    await this.store.write(`Copy school ${this.school().name}`, [{ table: 'schools', put: { ...this.school(), id, name } }]);
+    await this.store.write(`Copy school ${this.school().name}`, [
+      { table: 'schools', put: { ...this.school(), id, name } },
+    ]);
     this.choose(id);
   }
 }

@@ -20,7 +20,13 @@ import { Store } from '../data/store';
           @if (notice.undo && store.undoLabel() !== null) {
             <p-button label="Undo" size="small" variant="outlined" (onClick)="undo(notice.id)" />
           }
-          <p-button icon="pi pi-times" ariaLabel="Close this message" size="small" variant="text" (onClick)="notices.close(notice.id)" />
+          <p-button
+            icon="pi pi-times"
+            ariaLabel="Close this message"
+            size="small"
+            variant="text"
+            (onClick)="notices.close(notice.id)"
+          />
         </div>
       }
     </div>

@@ -22,26 +22,74 @@ import { weekdays } from '../ui/day-words';
       }
       <div class="field">
         <label for="student-name">Name</label>
-        <input pInputText id="student-name" [ngModel]="it.name" (change)="set({ name: $any($event.target).value })" maxlength="80" />
+        <input
+          pInputText
+          id="student-name"
+          [ngModel]="it.name"
+          (change)="set({ name: $any($event.target).value })"
+          maxlength="80"
+        />
       </div>
-      <pk-number label="Birth year" [optional]="true" [min]="1900" [max]="thisYear()" [value]="it.birthYear" (valueChange)="set({ birthYear: $event })" />
+      <pk-number
+        label="Birth year"
+        [optional]="true"
+        [min]="1900"
+        [max]="thisYear()"
+        [value]="it.birthYear"
+        (valueChange)="set({ birthYear: $event })"
+      />
       <div class="field">
         <span class="label" id="student-days">Days for practice</span>
-        <p-selectbutton class="days" [options]="days" optionLabel="label" optionValue="value" [multiple]="true" [ngModel]="it.practiceDays" (ngModelChange)="set({ practiceDays: $event })" ariaLabelledBy="student-days" />
+        <p-selectbutton
+          class="days"
+          [options]="days"
+          optionLabel="label"
+          optionValue="value"
+          [multiple]="true"
+          [ngModel]="it.practiceDays"
+          (ngModelChange)="set({ practiceDays: $event })"
+          ariaLabelledBy="student-days"
+        />
       </div>
       <div class="field">
         <label for="student-cautions">Cautions, a line each</label>
-        <textarea pTextarea id="student-cautions" rows="3" [ngModel]="it.cautions.join('\\n')" (change)="setCautions($any($event.target).value)"></textarea>
+        <textarea
+          pTextarea
+          id="student-cautions"
+          rows="3"
+          [ngModel]="it.cautions.join('\\n')"
+          (change)="setCautions($any($event.target).value)"
+        ></textarea>
       </div>
       <div class="field">
         <span class="label">School</span>
-        <p-select [options]="schoolOptions()" optionLabel="name" optionValue="id" [ngModel]="it.schoolId" (ngModelChange)="set({ schoolId: $event })" ariaLabel="School of the student" appendTo="body" />
+        <p-select
+          [options]="schoolOptions()"
+          optionLabel="name"
+          optionValue="id"
+          [ngModel]="it.schoolId"
+          (ngModelChange)="set({ schoolId: $event })"
+          ariaLabel="School of the student"
+          appendTo="body"
+        />
       </div>
       <div class="field">
         <label for="student-note">Note</label>
-        <textarea pTextarea id="student-note" rows="3" [ngModel]="it.note" (change)="set({ note: $any($event.target).value })" maxlength="2000"></textarea>
+        <textarea
+          pTextarea
+          id="student-note"
+          rows="3"
+          [ngModel]="it.note"
+          (change)="set({ note: $any($event.target).value })"
+          maxlength="2000"
+        ></textarea>
       </div>
     </div>
+  `,
+  styles: `
+    .days ::ng-deep .p-togglebutton-content {
+      padding: 0.25rem 0.5rem;
+    }
   `,
 })
 export class PersonForm {
@@ -62,6 +110,11 @@ export class PersonForm {
   }
 
   protected setCautions(text: string): void {
-    this.set({ cautions: text.split('\n').map((line) => line.trim()).filter((line) => line !== '') });
+    this.set({
+      cautions: text
+        .split('\n')
+        .map((line) => line.trim())
+        .filter((line) => line !== ''),
+    });
   }
 }

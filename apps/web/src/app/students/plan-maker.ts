@@ -60,7 +60,9 @@ export class PlanMaker {
   protected readonly chosenDay = signal<string | null>(null);
   protected readonly targetDay = computed(() => this.chosenDay() ?? this.inWeeks(WEEKS_AHEAD));
   private readonly growthChosen = signal<number | null>(null);
-  protected readonly growth = computed(() => this.growthChosen() ?? Math.round(this.school().raise.growthPerWeek * 100));
+  protected readonly growth = computed(
+    () => this.growthChosen() ?? Math.round(this.school().raise.growthPerWeek * 100),
+  );
   protected readonly wrong = signal('');
 
   protected readonly rows = computed(() =>

@@ -21,7 +21,7 @@ export class PlanWeeks {
   readonly locked = input.required<ReadonlySet<string>>();
   readonly today = input.required<string>();
   readonly planChange = output<Plan>();
-  readonly remove = output<void>();
+  readonly remove = output();
 
   protected readonly wrong = signal('');
   protected readonly percent = computed(() => Math.round(this.plan().growthPerWeek * 100));
@@ -33,7 +33,12 @@ export class PlanWeeks {
         strand,
         target: axisWords(strand.target, strand.axis),
         inTime: forecast.inTime,
-        verdict: this.inWords(strand, forecast.earliestDay, forecast.inTime, axisWords(forecast.doseOnTargetDay, strand.axis)),
+        verdict: this.inWords(
+          strand,
+          forecast.earliestDay,
+          forecast.inTime,
+          axisWords(forecast.doseOnTargetDay, strand.axis),
+        ),
         weeks: forecast.weeks.map((week) => ({
           number: week.week + 1,
           day: shortDay(week.day),

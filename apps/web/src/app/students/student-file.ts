@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { map, switchMap } from 'rxjs';
 import { decide, type Plan, type Student, type Verdict } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -20,7 +20,7 @@ import { PlanWeeks } from './plan-weeks';
 @Component({
   selector: 'pk-student-file',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DecisionCard, Empty, LogList, PersonForm, PlanMaker, PlanWeeks, RouterLink],
+  imports: [Button, ButtonDirective, DecisionCard, Empty, LogList, PersonForm, PlanMaker, PlanWeeks, RouterLink],
   templateUrl: './student-file.html',
   styleUrl: './student-file.scss',
 })
@@ -33,11 +33,14 @@ export class StudentFile {
   readonly id = input.required<string>();
 
   private readonly id$ = toObservable(this.id);
-  private readonly own = <T extends { studentId: string }>(list: T[], id: string): T[] => list.filter((item) => item.studentId === id);
+  private readonly own = <T extends { studentId: string }>(list: T[], id: string): T[] =>
+    list.filter((item) => item.studentId === id);
 
   protected readonly today = this.clock.today;
   protected readonly student = toSignal(this.id$.pipe(switchMap((id) => this.repository.one('students', id))));
-  protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), { initialValue: [] });
+  protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
+    initialValue: [],
+  });
   protected readonly plans = toSignal(
     this.id$.pipe(switchMap((id) => this.repository.plans$.pipe(map((plans) => this.own(plans, id))))),
     { initialValue: [] },
@@ -63,7 +66,11 @@ export class StudentFile {
   );
 
   protected lockedIds(plan: Plan): Set<string> {
-    return new Set(this.verdicts().filter((entry) => entry.plan.id === plan.id && entry.locked).map((entry) => entry.strand.id));
+    return new Set(
+      this.verdicts()
+        .filter((entry) => entry.plan.id === plan.id && entry.locked)
+        .map((entry) => entry.strand.id),
+    );
   }
 
   protected routineOf(plan: Plan): string {
@@ -72,10 +79,13 @@ export class StudentFile {
 
   protected async answer(plan: Plan, verdict: Verdict, reply: Reply): Promise<void> {
     const made = decide(plan, verdict, reply, this.clock.newId(), this.clock.now());
-    await this.store.write(`Decision on ${plan.strands.find((strand) => strand.id === verdict.strandId)?.exerciseName ?? 'a strand'}`, [
-      { table: 'plans', put: made.plan },
-      { table: 'decisions', put: made.decision },
-    ]);
+    await this.store.write(
+      `Decision on ${plan.strands.find((strand) => strand.id === verdict.strandId)?.exerciseName ?? 'a strand'}`,
+      [
+        { table: 'plans', put: made.plan },
+        { table: 'decisions', put: made.decision },
+      ],
+    );
   }
 
   protected async acceptSafe(): Promise<void> {
@@ -88,7 +98,10 @@ export class StudentFile {
       writes.push({ table: 'decisions', put: made.decision });
     }
     const count = writes.length;
-    await this.store.write('Accept all safe verdicts', [...[...plans.values()].map((plan): Write => ({ table: 'plans', put: plan })), ...writes]);
+    await this.store.write('Accept all safe verdicts', [
+      ...[...plans.values()].map((plan): Write => ({ table: 'plans', put: plan })),
+      ...writes,
+    ]);
     this.notices.done(`${count} ${count === 1 ? 'verdict' : 'verdicts'} accepted`, { undo: true });
   }
 

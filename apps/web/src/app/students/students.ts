@@ -20,7 +20,10 @@ import { dayWords, daysAgo } from '../ui/day-words';
       </div>
       @if (rows(); as list) {
         @if (list.length === 0) {
-          <pk-empty heading="No student yet" text="A student has a name, the days on which he or she can practise, and the cautions you keep in mind. Everything stays in this browser.">
+          <pk-empty
+            heading="No student yet"
+            text="A student has a name, the days on which he or she can practise, and the cautions you keep in mind. Everything stays in this browser."
+          >
             <p-button label="Add the first student" icon="pi pi-plus" (onClick)="add()" />
           </pk-empty>
         } @else {
@@ -38,7 +41,9 @@ import { dayWords, daysAgo } from '../ui/day-words';
               <tbody>
                 @for (row of list; track row.student.id) {
                   <tr>
-                    <td><a class="title" [routerLink]="['/students', row.student.id]">{{ row.student.name }}</a></td>
+                    <td>
+                      <a class="title" [routerLink]="['/students', row.student.id]">{{ row.student.name }}</a>
+                    </td>
                     <td>{{ row.routines }}</td>
                     <td>{{ row.days }}</td>
                     <td class="num">{{ row.last }}</td>
@@ -78,10 +83,15 @@ export class Students {
   protected readonly rows = computed(() =>
     this.students()?.map((student) => {
       const last = this.lastDays().get(student.id);
-      const planned = this.plans().filter((plan) => plan.studentId === student.id).map((plan) => plan.routineId);
+      const planned = this.plans()
+        .filter((plan) => plan.studentId === student.id)
+        .map((plan) => plan.routineId);
       return {
         student,
-        routines: this.routines().filter((routine) => planned.includes(routine.id)).map((routine) => routine.name).join(', '),
+        routines: this.routines()
+          .filter((routine) => planned.includes(routine.id))
+          .map((routine) => routine.name)
+          .join(', '),
         days: dayWords(student.practiceDays),
         last: last === undefined ? 'not yet' : daysAgo(last, this.clock.today()),
       };
@@ -90,7 +100,15 @@ export class Students {
 
   protected async add(): Promise<void> {
     const id = this.clock.newId();
-    const student = { id, name: 'New student', birthYear: null, practiceDays: [], cautions: [], schoolId: 'school-soft', note: '' };
+    const student = {
+      id,
+      name: 'New student',
+      birthYear: null,
+      practiceDays: [],
+      cautions: [],
+      schoolId: 'school-soft',
+      note: '',
+    };
     await this.store.write('New student', [{ table: 'students', put: student }]);
     await this.router.navigate(['/students', id]);
   }

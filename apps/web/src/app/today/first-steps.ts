@@ -46,9 +46,24 @@ export class FirstSteps {
   readonly hasLog = input.required<boolean>();
 
   protected readonly steps = computed(() => [
-    { path: '/routines', name: 'Build a routine', text: 'take exercises from the shelf and set their doses', done: this.hasRoutine() },
-    { path: '/students', name: 'Add a student', text: 'with the days for practice and the cautions', done: this.hasStudent() },
-    { path: '/students', name: 'Give the routine', text: 'in the student’s file: what is to grow, and by when', done: this.hasPlan() },
+    {
+      path: '/routines',
+      name: 'Build a routine',
+      text: 'take exercises from the shelf and set their doses',
+      done: this.hasRoutine(),
+    },
+    {
+      path: '/students',
+      name: 'Add a student',
+      text: 'with the days for practice and the cautions',
+      done: this.hasStudent(),
+    },
+    {
+      path: '/students',
+      name: 'Give the routine',
+      text: 'in the student’s file: what is to grow, and by when',
+      done: this.hasPlan(),
+    },
     { path: '/practise', name: 'Practise it', text: 'Pomek conducts, you watch', done: this.hasLog() },
   ]);
 }

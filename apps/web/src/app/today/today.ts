@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
 import { dosedRoutine, durationWords, timeline, type Plan, type PracticeLog, type VerdictKind } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -17,7 +18,7 @@ const UNSEEN_DAYS = 14;
 @Component({
   selector: 'pk-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FirstSteps, RouterLink, VerdictMark],
+  imports: [ButtonDirective, FirstSteps, RouterLink, VerdictMark],
   templateUrl: './today.html',
   styleUrl: './today.scss',
 })
@@ -36,7 +37,9 @@ export class Today {
 
   protected readonly date = computed(() => format(parseISO(this.clock.today()), 'EEEE, d MMMM'));
   private readonly logsOf = computed(() => this.grouped(this.logs() ?? []));
-  protected readonly beginning = computed(() => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0));
+  protected readonly beginning = computed(
+    () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
+  );
   protected readonly anyLog = computed(() => (this.logs()?.length ?? 0) > 0);
 
   protected readonly practising = computed(() => {
@@ -46,7 +49,10 @@ export class Today {
       .filter((student) => student.practiceDays.includes(weekday))
       .map((student) => ({
         student,
-        done: this.logsOf().get(student.id)?.some((log) => log.day === today) ?? false,
+        done:
+          this.logsOf()
+            .get(student.id)
+            ?.some((log) => log.day === today) ?? false,
         routines: this.plans()
           .filter((plan) => plan.studentId === student.id)
           .flatMap((plan) => this.planned(plan, today)),
@@ -73,7 +79,10 @@ export class Today {
     (this.students() ?? [])
       .map((student) => {
         const last = (this.logsOf().get(student.id) ?? []).reduce((day, log) => (log.day > day ? log.day : day), '');
-        return { student, days: last === '' ? null : differenceInCalendarDays(parseISO(this.clock.today()), parseISO(last)) };
+        return {
+          student,
+          days: last === '' ? null : differenceInCalendarDays(parseISO(this.clock.today()), parseISO(last)),
+        };
       })
       .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
   );

@@ -5,7 +5,10 @@ export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as con
 /** ISO weekdays as words: `Mon, Wed, Sat`, or `every day`. */
 export function dayWords(days: readonly number[]): string {
   if (days.length === 7) return 'every day';
-  return days.toSorted((a, b) => a - b).map((day) => weekdays[day - 1]).join(', ');
+  return days
+    .toSorted((a, b) => a - b)
+    .map((day) => weekdays[day - 1])
+    .join(', ');
 }
 
 /** A day seen from today: `today`, `yesterday`, `12 days ago`. */

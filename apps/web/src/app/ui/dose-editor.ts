@@ -24,6 +24,11 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
       flex-wrap: wrap;
       gap: 0.5rem 1rem;
     }
+    .rows {
+      display: grid;
+      grid-template-columns: repeat(2, max-content);
+      gap: 0.5rem 1.5rem;
+    }
     .amount {
       display: grid;
       gap: 0.2rem;
@@ -37,7 +42,9 @@ export class DoseEditor {
 
   protected readonly patternParts = patternParts;
   protected readonly noun = computed(() => nouns[this.dose().kind]);
-  protected readonly rest = computed(() => (this.dose().kind === 'hold' ? 'Rest between holds' : 'Rest between rounds'));
+  protected readonly rest = computed(() =>
+    this.dose().kind === 'hold' ? 'Rest between holds' : 'Rest between rounds',
+  );
   protected readonly rate = computed(() => {
     const dose = this.dose();
     if (dose.kind !== 'breath') return '';

@@ -14,7 +14,9 @@ const shapes: Record<VerdictKind, { word: string; path: string }> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span [class]="'mark ' + kind()">
-      <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="shape().path" fill="none" stroke="currentColor" stroke-width="3" /></svg>
+      <svg viewBox="0 0 24 24" aria-hidden="true">
+        <path [attr.d]="shape().path" fill="none" stroke="currentColor" stroke-width="3" />
+      </svg>
       {{ shape().word }}
     </span>
   `,

@@ -1,0 +1,17 @@
+export default {
+  preset: 'jest-preset-angular',
+  testEnvironment: '<rootDir>/testing/browser-environment.cjs',
+  setupFilesAfterEnv: ['<rootDir>/testing/setup.ts'],
+  roots: ['<rootDir>/src'],
+  moduleNameMapper: {
+    '^@pomek/core$': '<rootDir>/../../packages/core/src/index.ts',
+    'worker\\.client$': '<rootDir>/testing/worker.client.ts',
+  },
+  transform: {
+    '^.+\\.(ts|mjs|js|html|svg)$': [
+      'jest-preset-angular',
+      { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
+    ],
+  },
+  transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|ical\\.js|@angular|primeng|@primeuix))'],
+};

@@ -1,0 +1,138 @@
+import { TestBed } from '@angular/core/testing';
+import fc from 'fast-check';
+import { firstValueFrom } from 'rxjs';
+import { moveSegment, replaceSegment, type Routine } from '@pomek/core';
+import { aRoutine, aStudent, freshSpace, someContents } from '../../../testing/records';
+import { type Database } from './database';
+import { Notices } from './notices';
+import { Repository } from './repository';
+import { Store } from './store';
+import { WholeSpace } from './whole-space';
+
+let database: Database;
+let store: Store;
+const routineNow = () => database.of('routines').get('routine-1');
+
+beforeEach(() => {
+  database = freshSpace();
+  store = TestBed.inject(Store);
+});
+
+afterEach(() => database.delete());
+
+test('a write is kept, undone and done again, with its name', async () => {
+  await store.write('Add Evening', [{ table: 'routines', put: aRoutine() }]);
+  expect(store.undoLabel()).toBe('Add Evening');
+  expect(await store.undo()).toBe('Add Evening');
+  expect(await routineNow()).toBeUndefined();
+  expect(store.undoLabel()).toBeNull();
+  expect(await store.redo()).toBe('Add Evening');
+  expect(await routineNow()).toEqual(aRoutine());
+});
+
+test('several records are one step, also a removal', async () => {
+  await store.write('Both', [
+    { table: 'routines', put: aRoutine() },
+    { table: 'students', put: aStudent() },
+  ]);
+  await store.write('Remove', [
+    { table: 'routines', remove: 'routine-1' },
+    { table: 'students', remove: 'student-1' },
+  ]);
+  expect(await database.of('students').count()).toBe(0);
+  await store.undo();
+  expect(await routineNow()).toEqual(aRoutine());
+  expect(await database.of('students').count()).toBe(1);
+});
+
+test('quick changes to the same thing are undone together, others are not', async () => {
+  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
+  for (const name of ['E', 'Ev', 'Eve'])
+    await store.write('Rename', [{ table: 'routines', put: aRoutine({ name }) }], 'name');
+  await store.write('Note', [{ table: 'routines', put: aRoutine({ name: 'Eve', note: 'x' }) }], 'note');
+  await store.undo();
+  expect(await routineNow()).toMatchObject({ name: 'Eve', note: '' });
+  await store.undo();
+  expect(await routineNow()).toMatchObject({ name: 'Evening' });
+});
+
+test('a change that changes nothing is no step, and a new change ends what could be done again', async () => {
+  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
+  await store.write('Nothing', [{ table: 'routines', put: aRoutine() }]);
+  expect(store.undoLabel()).toBe('New');
+  await store.undo();
+  await store.write('Other', [{ table: 'routines', put: aRoutine({ name: 'Other' }) }]);
+  expect(store.redoLabel()).toBeNull();
+});
+
+test('what was changed elsewhere since is not undone, and it is said why', async () => {
+  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
+  await database.of('routines').put(aRoutine({ name: 'From another tab' }));
+  await expect(store.undo()).rejects.toThrow('changed elsewhere');
+  expect(await routineNow()).toMatchObject({ name: 'From another tab' });
+  expect(TestBed.inject(Notices).open().at(-1)).toMatchObject({ kind: 'failure' });
+});
+
+test('a hundred steps and more undone return the first state exactly', async () => {
+  const first = aRoutine({ segments: ['a', 'b', 'c', 'd'].map((id) => ({ ...aRoutine().segments[0]!, id })) });
+  await database.of('routines').put(first);
+  const step = fc.tuple(fc.nat(3), fc.nat(3), fc.integer({ min: 1, max: 90 }));
+  const steps = fc.sample(step, { numRuns: 120, seed: 5 });
+  let value: Routine = first;
+  let made = 0;
+  for (const [from, to, seconds] of steps) {
+    const moved = moveSegment(value, from, to);
+    const segment = moved.segments[to]!;
+    const after =
+      segment.type === 'exercise' && segment.dose.kind === 'hold'
+        ? replaceSegment(moved, { ...segment, dose: { ...segment.dose, holdSeconds: seconds } })
+        : moved;
+    if (JSON.stringify(after) !== JSON.stringify(value)) made += 1;
+    value = after;
+    await store.write('Step', [{ table: 'routines', put: value }]);
+  }
+  expect(made).toBeGreaterThan(100);
+  for (let index = 0; index < made; index += 1) await store.undo();
+  expect(store.undoLabel()).toBeNull();
+  expect(await routineNow()).toEqual(first);
+  for (let index = 0; index < made; index += 1) await store.redo();
+  expect(await routineNow()).toEqual(value);
+});
+
+test('records that cannot be read stay in the storage, are left out and reported once', async () => {
+  await database.of('students').bulkPut([aStudent(), { ...aStudent({ id: 'bad' }), name: '' }]);
+  const repository = TestBed.inject(Repository);
+  expect(await firstValueFrom(repository.students$)).toHaveLength(1);
+  expect(await firstValueFrom(repository.students$)).toHaveLength(1);
+  expect(await database.of('students').count()).toBe(2);
+  expect(TestBed.inject(Notices).open()).toHaveLength(1);
+});
+
+test('streams follow changes', async () => {
+  const seen: number[] = [];
+  const subscription = TestBed.inject(Repository).students$.subscribe((students) => seen.push(students.length));
+  await new Promise((resolve) => setTimeout(resolve, 30));
+  await store.write('Add', [{ table: 'students', put: aStudent() }]);
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  subscription.unsubscribe();
+  expect(seen.at(0)).toBe(0);
+  expect(seen.at(-1)).toBe(1);
+});
+
+test('an import takes only the chosen rows and is one step', async () => {
+  const whole = TestBed.inject(WholeSpace);
+  expect(await whole.isEmpty()).toBe(true);
+  const contents = someContents();
+  await whole.import(contents, [{ kind: 'students', id: 'student-1', name: '', state: 'new', because: '' }], 'Import');
+  expect(await whole.read()).toMatchObject({ students: [aStudent()], routines: [] });
+  await store.undo();
+  expect(await whole.isEmpty()).toBe(true);
+});
+
+test('replacing the whole space forgets the steps, since they no longer fit', async () => {
+  await store.write('New', [{ table: 'routines', put: aRoutine({ id: 'old' }) }]);
+  const whole = TestBed.inject(WholeSpace);
+  await whole.replace(someContents());
+  expect(store.undoLabel()).toBeNull();
+  expect((await whole.read()).routines.map((routine) => routine.id)).toEqual(['routine-1']);
+});

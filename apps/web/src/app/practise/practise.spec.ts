@@ -1,0 +1,144 @@
+import { TestBed } from '@angular/core/testing';
+import {
+  builtInExercises,
+  conduct,
+  timeline,
+  newRoutine,
+  newSegment,
+  insertSegment,
+  softSchool,
+  type JournalEvent,
+} from '@pomek/core';
+import { layoutBreathLine } from '../ui/breath-line.layout';
+import { BellRinger } from './bell-ringer';
+import { momentOf } from './moment';
+
+const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
+const routine = ['empty-full', 'one-hand-reeling', 'belly-breathing'].reduce(
+  (value, id) => insertSegment(value, newSegment(`s-${id}`, shelf.get(id)!, softSchool)),
+  newRoutine('r', 'Test', softSchool),
+);
+const line = timeline(routine);
+// settle 10, left 30, change 5, right 30, settle 10, then 4 × 88 s with changes of 5, settle 10, 18 × 10 s
+const at = (seconds: number, ...events: JournalEvent[]) => {
+  const state = conduct(line, [{ at: 0, action: 'start' }, ...events], seconds * 1000);
+  return momentOf(routine, line, state, shelf);
+};
+
+test('what the hall sees, moment by moment', () => {
+  expect(at(0)).toMatchObject({ kind: 'settle', title: 'Take up: Empty and full', big: '0:10', side: 'left' });
+  expect(at(12)).toMatchObject({
+    kind: 'hold',
+    title: 'Empty and full',
+    big: '0:28',
+    next: 'Empty and full, right',
+    breath: null,
+  });
+  expect(at(41)).toMatchObject({ kind: 'change', title: 'Change: right' });
+  expect(at(76)).toMatchObject({ title: 'Take up: One-hand silk-reeling' });
+  expect(at(86)).toMatchObject({ kind: 'cycle', big: '8', unit: 'of 8 to go', side: 'left', direction: 'forward' });
+  expect(at(85 + 11 + 3).big).toBe('7');
+  expect(at(85 + 3).detail).toContain('Pelvis turns to the other side');
+  expect(at(10_000)).toMatchObject({ kind: 'done' });
+});
+
+test('taps take over the count and the breath line makes room', () => {
+  const tapped = at(88, { at: 86_000, action: 'tap' });
+  expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', breath: null });
+});
+
+test('breaths count down and say in and out', () => {
+  const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
+  expect(at(start + 1)).toMatchObject({ big: '18', detail: 'Breathe in', next: 'the end' });
+  expect(at(start + 16)).toMatchObject({ big: '17', detail: 'Breathe out' });
+  expect(at(start + 4).breath!.fullness(4)).toBeCloseTo(1, 9);
+});
+
+test('a checkpoint stays for a while and then makes way for the next one', () => {
+  const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
+  expect(at(start + 1).checkpoint).toEqual(at(start + 15).checkpoint);
+  expect(at(start + 1).checkpoint).not.toEqual(at(start + 25).checkpoint);
+});
+
+test('the breath line: full is up, the bead stands at now, the ends are level', () => {
+  const shapes = layoutBreathLine({
+    fullness: (seconds) => (seconds <= 5 ? seconds / 5 : 1),
+    now: 5,
+    endsAt: 5,
+    behind: 5,
+    ahead: 5,
+    width: 100,
+    height: 50,
+  });
+  expect(shapes.bead).toEqual({ x: 50, y: 6 });
+  const points = shapes.path
+    .slice(1)
+    .split('L')
+    .map((point) => point.split(' ').map(Number));
+  expect(points[0]).toEqual([0, 44]);
+  expect(points.at(-1)).toEqual([100, 6]);
+  expect(points.every(([, y]) => y! >= 6 && y! <= 44)).toBe(true);
+});
+
+class FakeContext {
+  currentTime = 20;
+  state = 'running';
+  destination = {};
+  started: number[] = [];
+  stopped = 0;
+  createGain() {
+    const gain = { value: 1, setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined };
+    return { gain, connect: () => undefined, disconnect: () => undefined };
+  }
+  createOscillator() {
+    let begun = false;
+    return {
+      frequency: { value: 0 },
+      connect: (to: unknown) => to,
+      start: (at: number) => this.started.push(at),
+      stop: () => {
+        if (begun) this.stopped += 1;
+        begun = true;
+      },
+    };
+  }
+}
+
+describe('bells', () => {
+  let context: FakeContext;
+  let ringer: BellRinger;
+
+  beforeEach(async () => {
+    context = new FakeContext();
+    Object.assign(globalThis, {
+      AudioContext: function () {
+        return context;
+      },
+    });
+    ringer = TestBed.inject(BellRinger);
+    await ringer.wake();
+  });
+
+  test('are laid on the audio clock, from its own now', () => {
+    ringer.lay([
+      { inMs: 1500, sound: 'begin' },
+      { inMs: 3_600_000, sound: 'end' },
+    ]);
+    expect([...new Set(context.started)]).toEqual([21.5, 3620]);
+  });
+
+  test('are all taken back before new ones are laid, and none while muted', () => {
+    ringer.lay([{ inMs: 1000, sound: 'begin' }]);
+    ringer.muted.set(true);
+    ringer.lay([{ inMs: 2000, sound: 'begin' }]);
+    expect(context.stopped).toBe(3);
+    expect(context.started).toHaveLength(3);
+  });
+
+  test('notice when the page and the audio clock come apart', () => {
+    ringer.lay([{ inMs: 1000, sound: 'begin' }]);
+    expect(ringer.drifted()).toBe(false);
+    context.currentTime += 1;
+    expect(ringer.drifted()).toBe(true);
+  });
+});

@@ -1,0 +1,14 @@
+const { TestEnvironment } = require('jest-environment-jsdom');
+
+/** jsdom with what real browsers have and it lacks, taken from Node. */
+class BrowserEnvironment extends TestEnvironment {
+  async setup() {
+    await super.setup();
+    for (const name of ['structuredClone', 'fetch', 'BroadcastChannel', 'MessageChannel', 'Blob', 'File']) {
+      this.global[name] = globalThis[name];
+    }
+    Object.defineProperty(this.global, 'crypto', { value: globalThis.crypto, configurable: true });
+  }
+}
+
+module.exports = BrowserEnvironment;

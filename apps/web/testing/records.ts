@@ -1,0 +1,52 @@
+import { TestBed } from '@angular/core/testing';
+import {
+  emptyContents,
+  newRoutine,
+  newSegment,
+  builtInExercises,
+  softSchool,
+  type Routine,
+  type Student,
+} from '@pomek/core';
+import { Database } from '../src/app/data/database';
+import { SPACE } from '../src/app/data/space';
+
+let count = 0;
+
+/** A test bed with a fresh database of its own. */
+export function freshSpace(providers: unknown[] = []): Database {
+  const database = new Database(`test-${(count += 1)}-${Math.floor(performance.now())}`);
+  TestBed.configureTestingModule({
+    providers: [{ provide: Database, useValue: database }, { provide: SPACE, useValue: 'own' }, ...(providers as [])],
+  });
+  return database;
+}
+
+export const aStudent = (change: Partial<Student> = {}): Student => ({
+  id: 'student-1',
+  name: 'Nela Brisk',
+  birthYear: 1980,
+  practiceDays: [1, 3],
+  cautions: [],
+  schoolId: softSchool.id,
+  note: '',
+  ...change,
+});
+
+export function aRoutine(change: Partial<Routine> = {}): Routine {
+  const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
+  const base = newRoutine('routine-1', 'Evening', softSchool);
+  return { ...base, segments: [newSegment('segment-1', tree, softSchool)], ...change };
+}
+
+/** A file's contents with that student and routine. */
+export const someContents = () => ({ ...emptyContents(), students: [aStudent()], routines: [aRoutine()] });
+
+/** Waits until a condition holds, for what goes through the storage. */
+export async function until(holds: () => boolean): Promise<void> {
+  for (let tries = 0; tries < 200; tries += 1) {
+    if (holds()) return;
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+  throw new Error('it never came true');
+}

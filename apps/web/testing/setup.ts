@@ -1,0 +1,12 @@
+import 'fake-indexeddb/auto';
+import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
+
+setupZonelessTestEnv();
+
+Object.defineProperty(window, 'matchMedia', {
+  value: () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }),
+});
+
+// Node's own clone makes objects of another realm, which no comparison by constructor takes for equal.
+globalThis.structuredClone = <T>(value: T): T =>
+  value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T);

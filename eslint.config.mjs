@@ -1,0 +1,138 @@
+import { createRequire } from 'node:module';
+import tseslint from 'typescript-eslint';
+
+// angular-eslint is declared beside Angular, in apps/web.
+const angular = createRequire(new URL('./apps/web/package.json', import.meta.url))('angular-eslint');
+
+const views = ['today', 'exercises', 'routines', 'students', 'practise', 'files', 'schools'];
+const noStorage = { group: ['dexie', 'dexie/*'], message: 'Only data/ touches the storage.' };
+const noForeign = {
+  group: ['ical.js', 'jsonc-parser', 'papaparse'],
+  message: 'Only formats/ of the core reads and writes foreign text.',
+};
+const testFiles = ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**'];
+
+/** The layers of the code as lint rules: what may import what. */
+const layers = [
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: testFiles,
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: ['@angular/*', 'rxjs', 'rxjs/*', 'primeng/*', '@pomek/*', '**/apps/**'],
+              message: 'The core has no interface code.',
+            },
+            noStorage,
+            noForeign,
+          ],
+        },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'indexedDB', 'fetch', 'navigator'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness is seeded and passed in.' },
+        { object: 'Date', property: 'now', message: 'Time comes from a clock that is passed in.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'Time comes from a clock that is passed in.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/formats/**/*.ts'],
+    ignores: testFiles,
+    rules: { 'no-restricted-imports': ['error', { patterns: [noStorage] }] },
+  },
+  {
+    files: ['apps/web/src/app/**/*.ts'],
+    ignores: [...testFiles, 'apps/web/src/app/data/**'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign] }] },
+  },
+  ...views.map((view) => ({
+    files: [`apps/web/src/app/${view}/**/*.ts`],
+    ignores: testFiles,
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            noStorage,
+            noForeign,
+            {
+              group: views.filter((other) => other !== view).map((other) => `../${other}/*`),
+              message: 'A view imports core, data, compute and ui, never another view.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+];
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', 'test-results/**', 'bench-results/**'] },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          'packages/core/tsconfig.json',
+          'apps/server/tsconfig.json',
+          'apps/web/tsconfig.json',
+          'apps/web/tsconfig.worker.json',
+          'e2e/tsconfig.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
+      '@typescript-eslint/no-confusing-void-expression': 'off',
+      '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/unbound-method': 'off',
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
+      'no-console': ['error', { allow: ['error', 'warn'] }],
+    },
+  },
+  {
+    files: ['apps/web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: ['pk', 'bare'], style: 'kebab-case' }],
+    },
+  },
+  {
+    files: ['apps/web/bare/**/*.ts'],
+    rules: { '@angular-eslint/prefer-on-push-component-change-detection': 'off' },
+  },
+  {
+    files: ['**/*.html'],
+    ignores: ['**/index.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: { '@angular-eslint/template/label-has-associated-control': 'off' },
+  },
+  { files: ['apps/server/src/main.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: testFiles,
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+    },
+  },
+  ...layers,
+);
