@@ -4,7 +4,8 @@ const port = 4390;
 
 export default defineConfig({
   testDir: 'tests',
-  timeout: 90_000,
+  testMatch: '*.e2e.ts',
+  timeout: 40_000,
   expect: { timeout: 10_000 },
   fullyParallel: true,
   workers: 2,
@@ -12,6 +13,7 @@ export default defineConfig({
   outputDir: '../test-results/e2e',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
+    actionTimeout: 10_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium' },
     trace: 'retain-on-failure',

@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import { ZodError } from 'zod';
 
 export interface Notice {
   readonly id: number;
@@ -42,5 +43,6 @@ export function reasonOf(error: unknown): string {
     return 'The browser has no room left. Export your data under Files, then free some space.';
   if (name === 'InvalidStateError' || name === 'DatabaseClosedError')
     return 'The browser closed its storage. Reload the page; what was saved is still there.';
+  if (error instanceof ZodError) return error.issues.map((issue) => issue.message).join('. ');
   return error instanceof Error ? error.message : String(error);
 }

@@ -99,6 +99,16 @@ test('a hundred steps and more undone return the first state exactly', async () 
   expect(await routineNow()).toEqual(value);
 });
 
+test('two changes begun at once are both kept, and a change of what is gone is refused', async () => {
+  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
+  const change = (part: Partial<Routine>) =>
+    store.write('Change', [{ table: 'routines', id: 'routine-1', change: (stored) => ({ ...stored, ...part }) }]);
+  await Promise.all([change({ name: 'Named' }), change({ note: 'noted' })]);
+  expect(await routineNow()).toMatchObject({ name: 'Named', note: 'noted' });
+  await database.of('routines').delete('routine-1');
+  await expect(change({ name: 'Ghost' })).rejects.toThrow('removed elsewhere');
+});
+
 test('records that cannot be read stay in the storage, are left out and reported once', async () => {
   await database.of('students').bulkPut([aStudent(), { ...aStudent({ id: 'bad' }), name: '' }]);
   const repository = TestBed.inject(Repository);

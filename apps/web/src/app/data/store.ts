@@ -4,9 +4,17 @@ import { Clock } from './clock';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
 
-/** One record to put, or to take away. */
+/** One record to put, to take away, or to change from what is stored at that moment (or from `orElse`). */
 export type Write = {
-  [N in TableName]: { readonly table: N; readonly put: Records[N] } | { readonly table: N; readonly remove: string };
+  [N in TableName]:
+    | { readonly table: N; readonly put: Records[N] }
+    | { readonly table: N; readonly remove: string }
+    | {
+        readonly table: N;
+        readonly id: string;
+        readonly change: (stored: Records[N]) => Records[N];
+        readonly orElse?: Records[N];
+      };
 }[TableName];
 
 interface Change {
@@ -26,6 +34,14 @@ interface Step {
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
 const MOST_STEPS = 500;
+
+function afterOf(write: Write, before: unknown): unknown {
+  if ('put' in write) return write.put;
+  if ('remove' in write) return undefined;
+  const stored = before ?? write.orElse;
+  if (stored === undefined) throw new ConflictError('It was removed elsewhere meanwhile.');
+  return (write.change as (stored: unknown) => unknown)(stored);
+}
 
 /** A change was made elsewhere since, so going back would lose it. */
 export class ConflictError extends Error {}
@@ -116,9 +132,9 @@ export class Store {
       const changes: Change[] = [];
       for (const write of writes) {
         const table = this.database.table(write.table);
-        const id = 'put' in write ? write.put.id : write.remove;
+        const id = 'put' in write ? write.put.id : 'remove' in write ? write.remove : write.id;
         const before: unknown = await table.get(id);
-        const after = 'put' in write ? write.put : undefined;
+        const after = afterOf(write, before);
         if (equal(before, after)) continue;
         await (after === undefined ? table.delete(id) : table.put(after));
         changes.push({ table: write.table, id, before, after });

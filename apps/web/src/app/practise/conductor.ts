@@ -110,6 +110,7 @@ export class Conductor {
   constructor() {
     let laid = '';
     let seen = 0;
+    let ended = false;
     effect(() => {
       const id = this.journalId();
       untracked(() => void this.open(id));
@@ -120,7 +121,12 @@ export class Conductor {
       if (journal === null || journal === undefined || journal.events.length === 0) return;
       if (this.state().running && now - this.now() > ASLEEP_MS) this.record('pause', this.now());
       this.now.set(now);
-      if (!this.state().running) return;
+      const { running, finished } = this.state();
+      if (finished && journal.seenAt < now && !ended) {
+        ended = true;
+        void this.journals.put({ ...journal, seenAt: now });
+      }
+      if (!running) return;
       if (now - seen > SEEN_EVERY_MS) {
         seen = now;
         void this.journals.put({ ...journal, seenAt: now });

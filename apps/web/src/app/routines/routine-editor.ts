@@ -22,7 +22,6 @@ import {
   type Segment,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
@@ -57,7 +56,6 @@ import { ShelfList } from './shelf-list';
 export class RoutineEditor {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
-  private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly id = input.required<string>();
@@ -104,14 +102,8 @@ export class RoutineEditor {
   }
 
   protected change(label: string, command: (routine: Routine) => Routine, mergeKey: string | null = null): void {
-    const routine = this.routine();
-    if (routine === null || routine === undefined) return;
-    const parsed = RoutineSchema.safeParse(command(routine));
-    if (!parsed.success) {
-      this.notices.failure('Not kept', parsed.error.issues[0]?.message ?? 'The routine would not be whole.');
-      return;
-    }
-    void this.store.write(label, [{ table: 'routines', put: parsed.data }], mergeKey);
+    const change = (stored: Routine): Routine => RoutineSchema.parse(command(stored));
+    this.store.write(label, [{ table: 'routines', id: this.id(), change }], mergeKey).catch(() => undefined);
   }
 
   protected add(exercise: Exercise): void {

@@ -20,7 +20,7 @@ import { doseWords, families, searchExercises, type Exercise } from '@pomek/core
       aria-label="Search the shelf; Enter adds the first found"
     />
     @for (group of groups(); track group.family) {
-      <h3>{{ group.family }}</h3>
+      <h2>{{ group.family }}</h2>
       <ul class="bare">
         @for (exercise of group.exercises; track exercise.id) {
           <li>
@@ -39,7 +39,8 @@ import { doseWords, families, searchExercises, type Exercise } from '@pomek/core
     .search {
       width: 100%;
     }
-    h3 {
+    h2 {
+      font-size: 1.1rem;
       margin: 0.75rem 0 0.2rem;
       text-transform: capitalize;
     }

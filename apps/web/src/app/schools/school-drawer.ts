@@ -34,6 +34,12 @@ export class SchoolDrawer {
   readonly open = model.required<boolean>();
 
   protected readonly raiseFields = raiseFields;
+  protected readonly closeButton = {
+    severity: 'secondary',
+    text: true,
+    rounded: true,
+    ariaLabel: 'Close the schools',
+  } as const;
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   private readonly chosen = signal<string | null>(null);
   protected readonly school = computed(() => schoolOf(this.schools(), this.chosen() ?? undefined));
@@ -63,12 +69,12 @@ export class SchoolDrawer {
       return;
     }
     this.wrong.set('');
-    const key = Object.keys(part).join();
-    void this.store.write(
-      `School ${parsed.data.name}`,
-      [{ table: 'schools', put: parsed.data }],
-      `${parsed.data.id} ${key}`,
-    );
+    const school = this.school();
+    const change = (stored: School): School => SchoolSchema.parse({ ...stored, ...part });
+    const key = `${school.id} ${Object.keys(part).join()}`;
+    this.store
+      .write(`School ${school.name}`, [{ table: 'schools', id: school.id, change, orElse: school }], key)
+      .catch(() => undefined);
   }
 
   protected shown(field: RaiseField): number {

@@ -21,8 +21,10 @@ import { NoticesView } from './notices-view';
 import { places } from './places';
 import { readLight, setLight } from './light';
 
+/** Whether the browser's own undo is wanted: in text, but not in fields whose every change is kept at once. */
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
+  !('appUndo' in target.dataset) &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 @Component({

@@ -96,7 +96,7 @@ export class PersonForm {
   private readonly clock = inject(Clock);
   readonly student = input.required<Student>();
   readonly schools = input.required<readonly School[]>();
-  readonly studentChange = output<Student>();
+  readonly changed = output<Partial<Student>>();
 
   protected readonly wrong = signal('');
   protected readonly days = weekdays.map((label, index) => ({ label, value: index + 1 }));
@@ -106,7 +106,7 @@ export class PersonForm {
   protected set(part: Partial<Student>): void {
     const parsed = StudentSchema.safeParse({ ...this.student(), ...part });
     this.wrong.set(parsed.error?.issues.map((issue) => issue.message).join('. ') ?? '');
-    if (parsed.success) this.studentChange.emit(parsed.data);
+    if (parsed.success) this.changed.emit(part);
   }
 
   protected setCautions(text: string): void {

@@ -20,7 +20,7 @@ export class PlanWeeks {
   readonly routineName = input.required<string>();
   readonly locked = input.required<ReadonlySet<string>>();
   readonly today = input.required<string>();
-  readonly planChange = output<Plan>();
+  readonly changed = output<(stored: Plan) => Plan>();
   readonly remove = output();
 
   protected readonly wrong = signal('');
@@ -52,22 +52,24 @@ export class PlanWeeks {
   );
 
   protected setStrand(strand: Strand, part: Partial<Strand>): void {
-    const strands = this.plan().strands.map((entry) => (entry.id === strand.id ? { ...entry, ...part } : entry));
-    this.set({ strands });
+    this.set((plan) => ({
+      ...plan,
+      strands: plan.strands.map((entry) => (entry.id === strand.id ? { ...entry, ...part } : entry)),
+    }));
   }
 
   protected setPercent(percent: number | null): void {
-    if (percent !== null) this.set({ growthPerWeek: percent / 100 });
+    if (percent !== null) this.set((plan) => ({ ...plan, growthPerWeek: percent / 100 }));
   }
 
   protected setLighter(lighterEvery: number | null): void {
-    if (lighterEvery !== null) this.set({ lighterEvery });
+    if (lighterEvery !== null) this.set((plan) => ({ ...plan, lighterEvery }));
   }
 
-  private set(part: Partial<Plan>): void {
-    const parsed = PlanSchema.safeParse({ ...this.plan(), ...part });
+  private set(change: (plan: Plan) => Plan): void {
+    const parsed = PlanSchema.safeParse(change(this.plan()));
     this.wrong.set(parsed.error?.issues.map((issue) => issue.message).join('. ') ?? '');
-    if (parsed.success) this.planChange.emit(parsed.data);
+    if (parsed.success) this.changed.emit((stored) => PlanSchema.parse(change(stored)));
   }
 
   private inWords(strand: Strand, earliest: string | null, inTime: boolean, onDay: string): string {

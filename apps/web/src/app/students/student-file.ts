@@ -105,12 +105,18 @@ export class StudentFile {
     this.notices.done(`${count} ${count === 1 ? 'verdict' : 'verdicts'} accepted`, { undo: true });
   }
 
-  protected save(student: Student): void {
-    void this.store.write(`Change ${student.name}`, [{ table: 'students', put: student }], student.id);
+  protected save(student: Student, part: Partial<Student>): void {
+    const change = (stored: Student): Student => ({ ...stored, ...part });
+    const key = `${student.id} ${Object.keys(part).join()}`;
+    void this.store.write(`Change ${student.name}`, [{ table: 'students', id: student.id, change }], key);
   }
 
   protected savePlan(plan: Plan): void {
-    void this.store.write('Change the plan', [{ table: 'plans', put: plan }], plan.id);
+    void this.store.write('Give a routine', [{ table: 'plans', put: plan }]);
+  }
+
+  protected changePlan(plan: Plan, change: (stored: Plan) => Plan): void {
+    this.store.write('Change the plan', [{ table: 'plans', id: plan.id, change }], plan.id).catch(() => undefined);
   }
 
   protected async removePlan(plan: Plan): Promise<void> {

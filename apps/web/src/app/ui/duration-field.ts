@@ -16,6 +16,7 @@ let count = 0;
       <input
         pInputText
         type="text"
+        data-app-undo
         autocomplete="off"
         [id]="id"
         [ngModel]="text()"
@@ -70,9 +71,11 @@ export class DurationField {
 
   protected move(event: Event, direction: number): void {
     event.preventDefault();
-    const seconds = Math.max(this.min(), Math.min(this.max(), this.value() + direction * this.step()));
+    // What stands in the field, since quick presses come before the value has gone round.
+    const shown = parseDuration(this.text()) ?? this.value();
+    const seconds = Math.max(this.min(), Math.min(this.max(), shown + direction * this.step()));
     this.text.set(durationWords(seconds));
-    if (seconds !== this.value()) this.valueChange.emit(seconds);
+    if (seconds !== shown) this.valueChange.emit(seconds);
   }
 
   private problem(text: string): string | null {

@@ -16,6 +16,7 @@ let count = 0;
         <input
           pInputText
           type="number"
+          data-app-undo
           inputmode="decimal"
           [id]="id"
           [min]="min()"

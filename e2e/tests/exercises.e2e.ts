@@ -1,0 +1,80 @@
+import { expect, test } from '@playwright/test';
+import { openOwn, take, total } from '../support/pomek';
+
+test('browse by family, search and open', async ({ page }) => {
+  await openOwn(page);
+  await page.getByRole('link', { name: 'Exercises' }).click();
+  await expect(page.getByText('30 exercises')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Family' }).click();
+  await page.getByRole('option', { name: 'closing' }).click();
+  await expect(page.getByText('4 exercises')).toBeVisible();
+  await page.getByRole('searchbox').fill('shake');
+  await expect(page.getByText('1 exercise', { exact: true })).toBeVisible();
+  await page.getByRole('searchbox').fill('unicorn');
+  await expect(page.getByText('Nothing on the shelf has all these words.')).toBeVisible();
+  await page.getByRole('searchbox').fill('');
+  await page.getByRole('link', { name: 'Gathering home' }).click();
+  await expect(page.getByRole('article', { name: 'Gathering home' })).toContainText('3 repetitions, 12 s each');
+});
+
+test('copy a built-in one, change it, use it, lose it, get it back', async ({ page }) => {
+  await openOwn(page);
+  await page.goto('/exercises/cloud-steps');
+  await page.getByRole('button', { name: 'Copy as my own' }).click();
+  await page.getByLabel('Name').fill('Cloud steps in the yard');
+  await page.getByLabel('Knee bend').fill('200');
+  await expect(page.getByText('Knee bend: from 0 to 150.')).toBeVisible();
+  await page.getByLabel('Knee bend').fill('35');
+  await page.getByLabel('Repetitions left').fill('5');
+  await page.getByLabel('Repetitions right').fill('5');
+  await page.getByLabel('Share of the cycle').first().fill('60');
+  await expect(page.getByRole('alert')).toContainText('the shares of the phases must add up to 1');
+  await page.getByRole('button', { name: 'Make them add up to 100 %' }).click();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await page.getByLabel('Name').fill('');
+  await expect(page.getByRole('alert')).toContainText('name: an exercise needs a name');
+  await page.getByLabel('Name').fill('Yard clouds');
+  await page.getByLabel('Easier, a line each').fill('On grass\nSlower');
+  await page.getByLabel('Easier, a line each').blur();
+  await page.reload();
+  await expect(page.getByLabel('Name')).toHaveValue('Yard clouds');
+  await page.getByRole('link', { name: 'Done, show it' }).click();
+  const sheet = page.getByRole('article', { name: 'Yard clouds' });
+  await expect(sheet).toContainText('5 repetitions a side, 8 s each');
+  await expect(sheet).toContainText('On grass');
+  await expect(sheet).toContainText('35°');
+
+  await page.getByRole('link', { name: 'Routines' }).click();
+  await page.getByRole('button', { name: 'Build the first routine' }).click();
+  await take(page, 'Yard clouds');
+  // 10 + 40 + 5 + 40
+  await expect(total(page)).toHaveText('1:35 min');
+  const routine = page.url();
+  await page.getByRole('link', { name: 'Exercises' }).click();
+  await page.getByRole('link', { name: 'Yard clouds' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page.getByText('It stands in New routine, where it is now missing.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'Yard clouds' })).toBeVisible();
+  await page.goto(routine);
+  await expect(page.locator('li[data-segment]')).toContainText('Yard clouds');
+});
+
+test('numbers of a school change the verdicts, and impossible ones are refused', async ({ page }) => {
+  await page.goto('/demo');
+  await expect(page.getByRole('heading', { name: 'Practising today' })).toBeVisible();
+  await page.goto('/students/demo-student-3');
+  await expect(page.getByText('Stop and refer').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Schools' }).click();
+  await page.getByRole('combobox', { name: 'School', exact: true }).click();
+  await page.getByRole('option', { name: 'Soft hall' }).click();
+  await page.getByLabel('Effort that eases, from').fill('5');
+  await expect(page.getByRole('alert')).toContainText('must be above the effort for a raise');
+  await page.getByLabel('Effort that eases, from').fill('9');
+  await page.getByLabel('Joint pain that stops, from').fill('8');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Stop and refer')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Bertil Anquist' })).toBeVisible();
+  await expect(page.getByText('Stop and refer')).toHaveCount(0);
+});

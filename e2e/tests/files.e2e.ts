@@ -1,0 +1,112 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { openDemo, openOwn, smallWorld } from '../support/pomek';
+
+const offer = (page: Page, text: string, name = 'some.json') =>
+  page.getByLabel('Choose a file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+
+async function exported(page: Page): Promise<string> {
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export everything' }).click();
+  return readFile(await (await waiting).path(), 'utf8');
+}
+
+test('damaged, foreign and newer files are refused with the place, and nothing changes', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const before = await exported(page);
+  const alert = page.getByRole('alert');
+  const cut = before.slice(0, 400);
+  const wrong = before.replace('"holdSeconds": 60', '"holdSeconds": -60');
+  const newer = before.replace('"version": 1', '"version": 2');
+  expect(wrong).not.toBe(before);
+  const cases: [string, string | RegExp][] = [
+    [cut, /line \d+, column \d+/],
+    [wrong, 'contents.routines[0].segments[0].dose.holdSeconds'],
+    [newer, 'version 2'],
+    ['{"someone": "else"}', 'not a Pomek file'],
+    ['', 'The file is empty'],
+    ['PK\u0003\u0004 binary \u0000\u0001', /line 1, column/],
+  ];
+  for (const [text, says] of cases) {
+    await offer(page, text);
+    await expect(alert).toContainText(says);
+    await expect(alert).toContainText('Nothing was changed');
+  }
+  const strip = (text: string) => text.replace(/"writtenAt": "[^"]*"/, '');
+  expect(strip(await exported(page))).toBe(strip(before));
+});
+
+test('a file of 100 MB is refused at once', async ({ page }, info) => {
+  await openOwn(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const path = info.outputPath('huge.json');
+  await writeFile(path, Buffer.alloc(100 * 1024 * 1024, 32));
+  await page.getByLabel('Choose a file').setInputFiles(path);
+  await expect(page.getByRole('alert')).toContainText('The file has 100 MB');
+});
+
+test('an import is previewed, chosen from, taken in and undone', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const text = await exported(page);
+  await offer(page, text);
+  await expect(page.getByRole('button', { name: 'Nothing to take in' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+
+  const changed = text.replaceAll('Nela Brisk', 'Nela Broad').replaceAll('"Short stand"', '"Shorter stand"');
+  await offer(page, changed);
+  await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('2 changed');
+  await page.getByRole('checkbox', { name: 'Take in Shorter stand' }).uncheck();
+  await page.getByRole('button', { name: 'Take in 1' }).click();
+  await page.getByRole('link', { name: 'Students' }).click();
+  await expect(page.getByRole('link', { name: 'Nela Broad' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Short stand' })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo Import/ }).click();
+  await expect(page.getByRole('link', { name: 'Nela Brisk' })).toBeVisible();
+});
+
+test('what points to nothing is named and left out', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const bundle = JSON.parse(await exported(page)) as { contents: { routines: unknown[]; students: { id: string }[] } };
+  bundle.contents.routines = [];
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  await offer(page, JSON.stringify(bundle));
+  await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('1 cannot be kept');
+  await expect(page.getByText(/routineId: routine “.*” is neither here nor in the file/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take in 1' }).click();
+  await page.getByRole('link', { name: 'Students' }).click();
+  await expect(page.getByRole('link', { name: 'Nela Brisk' })).toBeVisible();
+});
+
+test('one routine and a calendar go out', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  await page.getByRole('combobox', { name: 'Routine to export' }).click();
+  await page.getByRole('option', { name: 'Beside the chair' }).click();
+  const first = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the routine' }).click();
+  const routine = await first;
+  expect(routine.suggestedFilename()).toBe('beside-the-chair.json');
+  const bundle = JSON.parse(await readFile(await routine.path(), 'utf8')) as { contents: Record<string, unknown[]> };
+  expect(Object.entries(bundle.contents).map(([kind, list]) => [kind, list.length])).toEqual([
+    ['schools', 1],
+    ['exercises', 1],
+    ['routines', 1],
+    ['students', 0],
+    ['plans', 0],
+    ['logs', 0],
+    ['decisions', 0],
+  ]);
+
+  await page.getByRole('combobox', { name: 'Plan to export' }).click();
+  await page.getByRole('option', { name: /Mireille Sand/ }).click();
+  await page.getByLabel('Weeks').fill('2');
+  const second = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the calendar' }).click();
+  const calendar = await readFile(await (await second).path(), 'utf8');
+  expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(10);
+  expect(calendar).toContain('T073000');
+});

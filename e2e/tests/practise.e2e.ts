@@ -1,0 +1,106 @@
+import { expect, test } from '@playwright/test';
+import { openDemo, runOn, smallWorld } from '../support/pomek';
+
+test.beforeEach(async ({ page }) => {
+  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+});
+
+test('a reload in the middle loses nothing: it stands still and goes on', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
+  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await runOn(page, 30);
+  await expect(page.getByRole('timer')).toHaveText(/0:(39|40|41)/);
+  await page.reload();
+  await expect(page.getByText('Paused. Space goes on.')).toBeVisible();
+  await expect(page.getByRole('timer')).toHaveText(/0:(39|40|41)/);
+
+  await page.goto('/today');
+  await page.getByRole('link', { name: 'Resume it' }).click();
+  await expect(page.getByRole('timer')).toHaveText(/0:(39|40|41)/);
+  await page.keyboard.press('Space');
+  await runOn(page, 45);
+  await expect(page.getByRole('heading', { name: /^Done/ })).toBeVisible();
+  await page.reload();
+  await page.getByRole('radio', { name: /^Effort 4,/ }).check({ force: true });
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await page.locator('details').first().click();
+  await expect(page.locator('details').first()).toContainText('1:00 min of 1:00 min');
+  await page.goto('/today');
+  await expect(page.getByText('was not finished')).toBeHidden();
+});
+
+test('pain stops and locks a strand until it is cleared with a reason', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
+  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await page.keyboard.press('Space');
+  await runOn(page, 30);
+  await page.keyboard.press('l');
+  await expect(page.getByText('Alignment lost noted 1 time.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'End and log what was done' }).click();
+  await page.getByRole('radio', { name: /^Pain 5,/ }).check({ force: true });
+  await page.getByLabel('Where does it hurt?').fill('left knee');
+  await page.getByLabel('chest pain').check();
+  await expect(page.getByRole('alert')).toContainText('see a licensed practitioner');
+  await page.getByLabel('chest pain').uncheck();
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+
+  const card = page.getByRole('article', { name: 'Holding the tree' });
+  await expect(card).toContainText('Stop and refer');
+  await expect(card).toContainText('Pain 5 of 10 (left knee)');
+  await expect(page.getByText('Locked after a sign to stop.').first()).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
+  await expect(page.getByText('Exercises locked after a sign to stop are left out.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go to the hall' })).toBeDisabled();
+  await page.goBack();
+
+  await card.getByRole('button', { name: 'Clear it…' }).click();
+  await expect(card.getByRole('button', { name: 'Clear the lock' })).toBeDisabled();
+  await card.getByLabel('Your reason, kept with it').fill('seen by the physiotherapist');
+  await page.clock.fastForward(60_000);
+  await card.getByRole('button', { name: 'Clear the lock' }).click();
+  await expect(card).toContainText('Stay');
+  await expect(page.getByText('You: seen by the physiotherapist')).toBeVisible();
+});
+
+test('the bells stand on the audio clock at every change', async ({ page }) => {
+  await page.addInitScript(() => {
+    const starts: number[] = [];
+    Object.assign(window, { bellStarts: starts });
+    const start = OscillatorNode.prototype.start;
+    OscillatorNode.prototype.start = function (this: OscillatorNode, when?: number) {
+      starts.push((when ?? 0) - this.context.currentTime);
+      start.call(this, when);
+    };
+  });
+  await openDemo(page);
+  await page.goto('/practise?routine=demo-morning');
+  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts.length))
+    .toBeGreaterThan(10);
+  const starts = await page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts);
+  // Taking up takes 10 s, then four joint circles of 20 s: the second bell is 80 s after the first.
+  const first = Math.min(...starts);
+  expect(first).toBeGreaterThan(8);
+  expect(first).toBeLessThanOrEqual(10.05);
+  expect(starts.some((start) => Math.abs(start - first - 80) < 0.02)).toBe(true);
+});
+
+test('tried out without a student nothing is logged', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Practise' }).first().click();
+  await page.getByRole('combobox', { name: 'Which routine' }).click();
+  await page.getByRole('option', { name: 'Short stand' }).click();
+  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await page.keyboard.press('Space');
+  await runOn(page, 80);
+  await expect(page.getByText('Nothing is logged, since no student was chosen.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the routines' }).click();
+  await page.getByRole('link', { name: 'Students' }).click();
+  await expect(page.getByRole('cell', { name: 'not yet' })).toBeVisible();
+});

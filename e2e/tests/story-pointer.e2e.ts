@@ -1,0 +1,143 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+import { complaints, openOwn, runOn, take, total } from '../support/pomek';
+
+test('the whole job once, with a pointer, on an empty space', async ({ page, browser }) => {
+  test.setTimeout(180_000);
+  const wrong = complaints(page);
+  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await openOwn(page);
+
+  await test.step('build a routine', async () => {
+    await page.getByRole('link', { name: 'Build a routine' }).click();
+    await page.getByRole('button', { name: 'Build the first routine' }).click();
+    await expect(page.getByRole('heading', { name: 'Nothing in it yet' })).toBeVisible();
+    await page.getByLabel('Routine', { exact: true }).fill('Evening by the mill');
+    await page.getByLabel('Routine', { exact: true }).blur();
+    await take(page, 'Joint circles');
+    await take(page, 'Holding the tree');
+    // 10 + 80 + 5 + 80, and 10 + 60
+    await expect(total(page)).toHaveText('4:05 min');
+    await page.getByLabel('Holding time').fill('2 min');
+    await expect(total(page)).toHaveText('5:05 min');
+    await take(page, 'Opening and closing');
+    // 10 + 12 breaths of 9 s
+    await expect(total(page)).toHaveText('7:03 min');
+  });
+
+  await test.step('order by drag and drop', async () => {
+    const rows = page.locator('li[data-segment]');
+    await expect(rows).toHaveCount(3);
+    await page.getByRole('button', { name: /Opening and closing.*12 breaths/ }).click();
+    const from = await rows.nth(2).locator('.handle').boundingBox();
+    const to = await rows.nth(1).locator('.handle').boundingBox();
+    await page.mouse.move(from!.x + 10, from!.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(from!.x + 12, from!.y + 5, { steps: 4 });
+    await page.mouse.move(to!.x + 12, to!.y + 5, { steps: 10 });
+    await page.mouse.up();
+    await expect(rows.nth(1)).toContainText('Opening and closing');
+    await page.getByRole('button', { name: /^Undo Move/ }).click();
+    await expect(rows.nth(1)).toContainText('Holding the tree');
+    await page.getByRole('button', { name: /^Do again/ }).click();
+    await expect(rows.nth(1)).toContainText('Opening and closing');
+  });
+
+  await test.step('unequal sides are pointed out and mended', async () => {
+    await take(page, 'Empty and full');
+    await page.getByLabel('Holds left').fill('3');
+    await expect(page.getByText('Empty and full: 3 left, but 1 right.')).toBeVisible();
+    await page.getByRole('button', { name: 'Even out' }).click();
+    await expect(page.getByLabel('Holds right')).toHaveValue('3');
+    await expect(page.getByText('but 1 right')).toBeHidden();
+    await expect(page.getByRole('row', { name: /^left/ })).toContainText('1:30 min');
+    await expect(page.getByRole('row', { name: /^right/ })).toContainText('1:30 min');
+    await page.getByRole('button', { name: /Remove$/ }).click();
+  });
+
+  await test.step('add a student and give the routine with a goal', async () => {
+    await page.getByRole('link', { name: 'Students' }).click();
+    await page.getByRole('button', { name: 'Add the first student' }).click();
+    await page.getByLabel('Name').fill('Nela Brisk');
+    await page.getByLabel('Name').blur();
+    await expect(page.getByRole('heading', { name: 'Nela Brisk', level: 1 })).toBeVisible();
+    await page.getByLabel('Birth year').fill('1979');
+    for (const day of ['Mon', 'Wed', 'Sat']) await page.getByRole('button', { name: day }).click();
+    await page.getByLabel('Cautions, a line each').fill('Left knee');
+    await page.getByLabel('Cautions, a line each').blur();
+    await expect(page.getByText('Cautions: Left knee')).toBeVisible();
+    await page.getByRole('combobox', { name: 'Routine to give' }).click();
+    await page.getByRole('option', { name: 'Evening by the mill' }).click();
+    await page.getByLabel(/Holding the tree/).check();
+    await page.getByLabel('Goal for Holding the tree').fill('4:00');
+    await page.getByLabel('Goal day').fill('2026-04-06');
+    await page.getByRole('button', { name: 'Make the plan' }).click();
+    // 120 · 1.1⁸ is the first above 240, and every fourth week is lighter: ten weeks on
+    await expect(
+      page.getByText(/Out of reach by 6 Apr 2026: .* by then. The earliest is the week of 11 May 2026/),
+    ).toBeVisible();
+    const weeks = page.getByRole('region', { name: 'Weeks of Holding the tree' }).getByRole('row');
+    await expect(weeks.nth(1)).toContainText('2:00 min');
+    await expect(weeks.nth(2)).toContainText(/2:10 min.*at most 10 %/);
+    await expect(weeks.nth(4)).toContainText('A lighter week: 40 % less, every 4th week.');
+  });
+
+  const practise = async (effort: number): Promise<void> => {
+    await page.getByRole('link', { name: 'Practise' }).last().click();
+    await expect(page.getByText('Cautions of Nela Brisk')).toBeVisible();
+    await page.getByRole('button', { name: 'Go to the hall' }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('heading', { name: /Take up: Joint circles/ })).toBeVisible();
+    await runOn(page, 60);
+    await expect(page.getByRole('heading', { name: 'Joint circles, ankles to neck' })).toBeVisible();
+    await runOn(page, 400);
+    await expect(page.getByRole('heading', { name: /^Done/ })).toBeVisible();
+    await page.getByRole('radio', { name: new RegExp(`^Effort ${effort},`) }).check({ force: true });
+    await page.getByRole('button', { name: 'Keep in the log' }).click();
+    await expect(page.getByRole('heading', { name: 'Nela Brisk', level: 1 })).toBeVisible();
+  };
+
+  await test.step('practise twice, get next time’s dose with its reason', async () => {
+    await practise(5);
+    await expect(page.getByText('Met once running; 2 are wanted before a raise.')).toBeVisible();
+    await page.clock.fastForward(60_000);
+    await practise(5);
+    const card = page.getByRole('article', { name: 'Holding the tree' });
+    await expect(card).toContainText('Raise');
+    await expect(card).toContainText('2:00 min → 2:10 min');
+    await expect(card).toContainText('Met 2 times running at effort 6 or less');
+    await card.getByRole('button', { name: 'Accept' }).click();
+    await expect(page.getByRole('heading', { name: 'Nothing to decide now' })).toBeVisible();
+    await page.locator('details').first().click();
+    await expect(page.locator('details').first()).toContainText('2:00 min of 2:00 min');
+  });
+
+  const file = await test.step('it survives a reload and goes out to a file', async () => {
+    await page.reload();
+    await expect(page.getByRole('cell', { name: 'accepted' })).toBeVisible();
+    await page.getByRole('link', { name: 'Files' }).click();
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Export everything' }).click();
+    const download = await waiting;
+    expect(download.suggestedFilename()).toBe('pomek-2026-03-02.json');
+    return download.path();
+  });
+
+  await test.step('and comes back from it on another machine', async () => {
+    const other = await browser.newContext();
+    const fresh = await other.newPage();
+    await openOwn(fresh);
+    await fresh.getByRole('link', { name: 'Files' }).click();
+    await fresh
+      .getByLabel('Choose a file')
+      .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: await readFile(file) });
+    await expect(fresh.getByRole('region', { name: 'Preview of the import' })).toContainText('0 changed');
+    await fresh.getByRole('button', { name: /^Take in \d+/ }).click();
+    await fresh.getByRole('link', { name: 'Students' }).click();
+    await fresh.getByRole('link', { name: 'Nela Brisk' }).click();
+    await expect(fresh.getByRole('heading', { name: 'Plan: Evening by the mill' })).toBeVisible();
+    await expect(fresh.locator('details')).toHaveCount(2);
+    await other.close();
+  });
+  expect(wrong).toEqual([]);
+});
