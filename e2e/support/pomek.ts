@@ -31,6 +31,12 @@ export async function take(page: Page, name: string): Promise<void> {
     .click();
 }
 
+/** Enters the hall and waits until it listens to keys. */
+export async function enterHall(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await expect(page.getByText('Space begins.')).toBeVisible();
+}
+
 /** Lets the practice run on by the fake clock, in bits shorter than a sleep of the machine. */
 export async function runOn(page: Page, seconds: number): Promise<void> {
   for (let left = seconds; left > 0; left -= 60) {

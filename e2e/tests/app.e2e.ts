@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, openDemo, openOwn, smallWorld } from '../support/pomek';
+import { complaints, enterHall, openDemo, openOwn, smallWorld } from '../support/pomek';
 
 async function expectNoViolations(page: Page, where: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -47,7 +47,7 @@ for (const light of ['day', 'hall']) {
     await expectNoViolations(page, 'schools');
     await page.keyboard.press('Escape');
     await page.goto('/practise?student=demo-student-8');
-    await page.getByRole('button', { name: 'Go to the hall' }).click();
+    await enterHall(page);
     await page.keyboard.press('Space');
     await expectNoViolations(page, 'conductor');
     await page.keyboard.press('Escape');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openDemo, runOn, smallWorld } from '../support/pomek';
+import { enterHall, openDemo, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {
   await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
@@ -8,7 +8,7 @@ test.beforeEach(async ({ page }) => {
 test('a reload in the middle loses nothing: it stands still and goes on', async ({ page }) => {
   await smallWorld(page);
   await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
-  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await enterHall(page);
   await page.getByRole('button', { name: 'Begin' }).click();
   await runOn(page, 30);
   await expect(page.getByRole('timer')).toHaveText(/0:(39|40|41)/);
@@ -34,7 +34,7 @@ test('a reload in the middle loses nothing: it stands still and goes on', async 
 test('pain stops and locks a strand until it is cleared with a reason', async ({ page }) => {
   await smallWorld(page);
   await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
-  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await enterHall(page);
   await page.keyboard.press('Space');
   await runOn(page, 30);
   await page.keyboard.press('l');
@@ -78,7 +78,7 @@ test('the bells stand on the audio clock at every change', async ({ page }) => {
   });
   await openDemo(page);
   await page.goto('/practise?routine=demo-morning');
-  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await enterHall(page);
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect
     .poll(() => page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts.length))
@@ -96,7 +96,7 @@ test('tried out without a student nothing is logged', async ({ page }) => {
   await page.getByRole('link', { name: 'Practise' }).first().click();
   await page.getByRole('combobox', { name: 'Which routine' }).click();
   await page.getByRole('option', { name: 'Short stand' }).click();
-  await page.getByRole('button', { name: 'Go to the hall' }).click();
+  await enterHall(page);
   await page.keyboard.press('Space');
   await runOn(page, 80);
   await expect(page.getByText('Nothing is logged, since no student was chosen.')).toBeVisible();

@@ -6,6 +6,7 @@ async function goTo(page: Page, words: string): Promise<void> {
   const field = page.getByRole('combobox', { name: 'Where to, or what to do' });
   await expect(field).toBeFocused();
   await page.keyboard.type(words);
+  await expect(page.getByRole('option', { name: new RegExp(words, 'i') }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(field).toBeHidden();
 }

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { complaints, openOwn, runOn, take, total } from '../support/pomek';
+import { complaints, enterHall, openOwn, runOn, take, total } from '../support/pomek';
 
 test('the whole job once, with a pointer, on an empty space', async ({ page, browser }) => {
   test.setTimeout(180_000);
@@ -85,7 +85,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
   const practise = async (effort: number): Promise<void> => {
     await page.getByRole('link', { name: 'Practise' }).last().click();
     await expect(page.getByText('Cautions of Nela Brisk')).toBeVisible();
-    await page.getByRole('button', { name: 'Go to the hall' }).click();
+    await enterHall(page);
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(page.getByRole('heading', { name: /Take up: Joint circles/ })).toBeVisible();
     await runOn(page, 60);

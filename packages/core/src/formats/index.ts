@@ -3,3 +3,4 @@ export * from './importPreview';
 export * from './planCalendar';
 export * from './readBundle';
 export * from './routineBundle';
+export * from './bundleJsonSchema';

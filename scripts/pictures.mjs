@@ -1,0 +1,42 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { findChromium, root } from './setup.mjs';
+
+/** Takes the pictures of docs/screenshots/ from a running demo: npm run pictures -- http://127.0.0.1:4310 */
+const base = process.argv[2] ?? 'http://127.0.0.1:4310';
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+
+const views = [
+  { name: 'today', path: '/today' },
+  { name: 'exercises', path: '/exercises/one-hand-reeling' },
+  { name: 'routine', path: '/routines/demo-reeling', press: /Empty and full.*holds?/ },
+  { name: 'student', path: '/students/demo-student-5' },
+  { name: 'practise', path: '/practise?student=demo-student-8' },
+  { name: 'files', path: '/files' },
+];
+
+const browser = await chromium.launch({ executablePath: await findChromium() });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(`${base}/demo`);
+await page.getByRole('heading', { name: 'Practising today' }).waitFor();
+for (const { name, path, press } of views) {
+  await page.goto(base + path);
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  if (press !== undefined) await page.getByRole('button', { name: press }).last().click();
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+await page.goto(`${base}/practise?student=demo-student-8`);
+await page.getByRole('button', { name: 'Go to the hall' }).click();
+await page.evaluate(() => document.documentElement.classList.add('hall'));
+for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight']) {
+  await page.waitForTimeout(150);
+  await page.keyboard.press(key);
+}
+await page.waitForTimeout(3000);
+await page.screenshot({ path: join(folder, 'conductor-hall.png') });
+await page.keyboard.press('Escape');
+await page.getByRole('button', { name: 'Drop it' }).click();
+await browser.close();
