@@ -5,3 +5,6 @@ export * from './breathRate';
 export * from './breathsWithin';
 export * from './slowingTotal';
 export * from './breathCurve';
+export * from './restingRate';
+export * from './breathCare';
+export * from './holdInBreaths';

@@ -7,3 +7,6 @@ export * from './routineFindings';
 export * from './sidesLedger';
 export * from './timeline';
 export * from './unevenness';
+export * from './fit';
+export * from './fitRoutine';
+export * from './room';

@@ -3,3 +3,4 @@ export * from './doseWords';
 export * from './durationWords';
 export * from './weekReason';
 export * from './parseDuration';
+export * from './checkRange';

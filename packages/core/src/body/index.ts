@@ -1,0 +1,4 @@
+export * from './bendLimits';
+export * from './body';
+export * from './floorMarks';
+export * from './statics';

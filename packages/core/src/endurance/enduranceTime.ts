@@ -1,0 +1,43 @@
+import { checkRange } from '../words/checkRange';
+import { joints, type Joint } from './joints';
+
+export interface Endurance {
+  readonly seconds: number;
+  /** Below the efforts that were measured (0.15): a guess beyond the data. */
+  readonly extrapolated: boolean;
+  /** So long that this joint does not limit the hold. */
+  readonly unlimited: boolean;
+}
+
+const LEAST_MEASURED = 0.15;
+const LONGEST_SECONDS = 40 * 60;
+
+/**
+ * How long a joint can hold a share of its capacity: b0·f^b1 (Frey Law & Avin 2010, from memory).
+ * @param effort share of capacity, more than 0, at most 1
+ */
+export function enduranceTime(joint: Joint, effort: number): Endurance {
+  checkRange('effort', effort, 1e-4, 1);
+  const { b0, b1 } = joints[joint];
+  const seconds = b0 * effort ** b1;
+  return { seconds, extrapolated: effort < LEAST_MEASURED, unlimited: seconds > LONGEST_SECONDS };
+}
+
+/** The share of capacity whose endurance time is `seconds`: the inverse of {@link enduranceTime}. */
+export function effortFromEndurance(joint: Joint, seconds: number): number {
+  checkRange('seconds', seconds, 1, 24 * 3600);
+  const { b0, b1 } = joints[joint];
+  return (seconds / b0) ** (1 / b1);
+}
+
+/**
+ * Time to failure at a constant target from the three-compartment model, in closed form:
+ * −ln(1 − (1 − T)·R/(F·T))/R; infinite when recovery keeps up (Frey-Law et al. 2012, from memory).
+ * @param target share of capacity, more than 0, at most 1
+ */
+export function timeToFailure(joint: Joint, target: number): number {
+  checkRange('target', target, 1e-6, 1);
+  const { fatigue, recovery } = joints[joint];
+  const argument = 1 - ((1 - target) * recovery) / (fatigue * target);
+  return argument <= 0 ? Number.POSITIVE_INFINITY : -Math.log(argument) / recovery;
+}

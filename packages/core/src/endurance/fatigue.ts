@@ -1,0 +1,194 @@
+import { checkRange } from '../words/checkRange';
+import type { JointParameters } from './joints';
+
+/** Shares of a joint's muscle: active, fatigued; the rest is resting. */
+export interface FatigueState {
+  readonly active: number;
+  readonly fatigued: number;
+}
+export interface FatigueSegment {
+  /** Share of capacity asked for; 0 at rest. */
+  readonly target: number;
+  readonly seconds: number;
+}
+export interface FatigueSpan extends FatigueState {
+  /** Least reserve in the segment: (1 − fatigued − target)/(1 − target); below 0 after failure. */
+  readonly reserve: number;
+}
+export interface FatigueRun {
+  /** The state at the end of each segment. */
+  readonly spans: readonly FatigueSpan[];
+  /** Seconds from the start at which the target is first missed; null when it never is. */
+  readonly failureAt: number | null;
+}
+
+export const FRESH: FatigueState = { active: 0, fatigued: 0 };
+
+/** Controller gain per s for activation and relaxation. */
+const GAIN = 10;
+/** Recovery is this many times as fast while nothing is asked for (Looft, Herkert & Frey-Law 2018; from memory). */
+const REST_FACTOR = 15;
+
+/** constant + Σ factor·e^(−rate·t): both compartments have this form while one rule of the controller holds. */
+interface Course {
+  readonly constant: number;
+  readonly terms: readonly (readonly [factor: number, rate: number])[];
+}
+interface Flow {
+  readonly active: Course;
+  readonly fatigued: Course;
+}
+
+const at = ({ constant, terms }: Course, time: number): number =>
+  terms.reduce((sum, [factor, rate]) => sum + factor * Math.exp(-rate * time), constant);
+
+/** Enough resting muscle is left: activation follows the target. */
+function following(state: FatigueState, target: number, fatigue: number, recovery: number): Flow {
+  const rate = GAIN + fatigue;
+  const level = (GAIN * target) / rate;
+  const swing = state.active - level;
+  const settled = (fatigue * level) / recovery;
+  const fast = (fatigue * swing) / (recovery - rate);
+  return {
+    active: { constant: level, terms: [[swing, rate]] },
+    fatigued: {
+      constant: settled,
+      terms: [
+        [fast, rate],
+        [state.fatigued - settled - fast, recovery],
+      ],
+    },
+  };
+}
+
+/** All resting muscle is called up at once: the target is missed. */
+function drained(state: FatigueState, fatigue: number, recovery: number): Flow {
+  const trace = GAIN + fatigue + recovery;
+  const determinant = recovery * (GAIN + fatigue) + GAIN * fatigue;
+  const root = Math.sqrt(trace ** 2 - 4 * determinant);
+  const rates = [(trace + root) / 2, (trace - root) / 2] as const;
+  const active = (GAIN * recovery) / determinant;
+  const fatigued = (GAIN * fatigue) / determinant;
+  // fatigued' = fatigue·active − recovery·fatigued ties both courses together.
+  const start = state.fatigued - fatigued;
+  const slope = fatigue * (state.active - active) - recovery * start;
+  const second = (slope + rates[0] * start) / (rates[0] - rates[1]);
+  const factors = [start - second, second] as const;
+  return {
+    active: {
+      constant: active,
+      terms: rates.map((rate, index) => [(factors[index]! * (recovery - rate)) / fatigue, rate] as const),
+    },
+    fatigued: { constant: fatigued, terms: rates.map((rate, index) => [factors[index]!, rate] as const) },
+  };
+}
+
+/** The one moment at which a course of two terms turns, if it has one after 0. */
+function turningPoint({ terms }: Course): number | null {
+  const [first, second] = terms;
+  if (first === undefined || second === undefined) return null;
+  const ratio = -(second[0] * second[1]) / (first[0] * first[1]);
+  if (!(ratio > 0)) return null;
+  const time = Math.log(ratio) / (second[1] - first[1]);
+  return time > 0 ? time : null;
+}
+
+function bisect(course: Course, level: number, from: number, to: number): number {
+  const rising = at(course, to) > at(course, from);
+  let low = from;
+  let high = to;
+  for (let step = 0; step < 60 && high - low > 1e-10; step += 1) {
+    const middle = (low + high) / 2;
+    if (at(course, middle) > level === rising) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** When a course first goes to the other side of a level within `seconds`; null when it stays. */
+function crossing(course: Course, level: number, seconds: number, upward: boolean): number | null {
+  const turn = turningPoint(course);
+  const stops = turn !== null && turn < seconds ? [0, turn, seconds] : [0, seconds];
+  for (let index = 1; index < stops.length; index += 1) {
+    const [from, to] = [stops[index - 1]!, stops[index]!];
+    const beyond = upward ? at(course, to) > level + 1e-12 : at(course, to) < level - 1e-12;
+    if (beyond) return upward === at(course, from) > level ? from : bisect(course, level, from, to);
+  }
+  return null;
+}
+
+const reserveOf = (fatigued: number, target: number): number =>
+  target >= 1 ? -fatigued : (1 - fatigued - target) / (1 - target);
+
+interface Walk {
+  readonly state: FatigueState;
+  readonly mostFatigued: number;
+  readonly failedAt: number | null;
+}
+
+const MOST_CHANGES = 64;
+const TINY = 1e-12;
+
+/** When the rule of the controller next changes, at most `seconds` ahead; null when it does not. */
+function nextChange(flow: Flow, state: FatigueState, target: number, seconds: number): number | null {
+  const limit = 1 - target;
+  if (target === 0) return null;
+  if (state.fatigued <= limit + TINY) return crossing(flow.fatigued, limit, seconds, true);
+  return state.active < target
+    ? crossing(flow.fatigued, limit, seconds, false)
+    : crossing(flow.active, target, seconds, false);
+}
+
+function walk(parameters: JointParameters, start: FatigueState, { target, seconds }: FatigueSegment): Walk {
+  const { fatigue } = parameters;
+  const recovery = target === 0 ? parameters.recovery * REST_FACTOR : parameters.recovery;
+  const limit = 1 - target;
+  let state = start;
+  let mostFatigued = start.fatigued;
+  let failedAt: number | null = null;
+  let gone = 0;
+  for (let changes = 0; gone < seconds && changes < MOST_CHANGES; changes += 1) {
+    const missed = target > 0 && state.fatigued > limit + TINY;
+    if (missed) failedAt ??= gone;
+    const flow =
+      missed && state.active < target ? drained(state, fatigue, recovery) : following(state, target, fatigue, recovery);
+    const left = seconds - gone;
+    const change = nextChange(flow, state, target, left);
+    const time = Math.min(left, Math.max(change ?? left, 1e-9));
+    const turn = turningPoint(flow.fatigued);
+    if (turn !== null && turn < time) mostFatigued = Math.max(mostFatigued, at(flow.fatigued, turn));
+    state = { active: at(flow.active, time), fatigued: at(flow.fatigued, time) };
+    mostFatigued = Math.max(mostFatigued, state.fatigued);
+    gone += time;
+  }
+  return { state, mostFatigued, failedAt };
+}
+
+/**
+ * Fatigue of one joint through segments of constant target: the three-compartment controller
+ * (Xia & Frey Law 2008; parameters Frey-Law, Looft & Heitsman 2012; faster recovery at rest Looft,
+ * Herkert & Frey-Law 2018; all from memory). Within a segment each rule of the controller is linear,
+ * so its exact solution is used and only the moments at which the rule changes are searched for.
+ * Limits: one muscle group, constant moments, no training effect.
+ * @throws RangeError that names the segment and its bounds.
+ */
+export function simulateFatigue(
+  parameters: JointParameters,
+  segments: readonly FatigueSegment[],
+  start: FatigueState = FRESH,
+): FatigueRun {
+  const spans: FatigueSpan[] = [];
+  let failureAt: number | null = null;
+  let state = start;
+  let elapsed = 0;
+  segments.forEach((segment, index) => {
+    checkRange(`segments[${index}].target`, segment.target, 0, 1);
+    checkRange(`segments[${index}].seconds`, segment.seconds, 0, 86_400);
+    const step = walk(parameters, state, segment);
+    if (step.failedAt !== null) failureAt ??= elapsed + step.failedAt;
+    state = step.state;
+    elapsed += segment.seconds;
+    spans.push({ ...state, reserve: reserveOf(step.mostFatigued, segment.target) });
+  });
+  return { spans, failureAt };
+}

@@ -1,0 +1,71 @@
+import { axesOf, axisValue, withAxisValue } from '../plan/dosedRoutine';
+import { defaultStep } from '../plan/newStrand';
+import { fitOptions, type FitOption } from './fit';
+import type { ExerciseSegment, Routine } from './routine';
+import { workSeconds } from './rounds';
+import { timeline } from './timeline';
+
+export interface FitWish {
+  /** Seconds the routine may take. */
+  readonly target: number;
+  /** Segments that stay as they are. */
+  readonly held: ReadonlySet<string>;
+  /** Counts go in multiples of this: 1, 3, 8, 9, 12… */
+  readonly countMultiple: number;
+  /** The longest a segment's hold may last, in s, by segment id: reserve of legs and arms above the school's budget. */
+  readonly longestHold: ReadonlyMap<string, number>;
+}
+export type RoutineFit =
+  | { readonly ok: true; readonly routine: Routine; readonly seconds: number; readonly cost: number }
+  | { readonly ok: false; readonly reason: string; readonly overBy: number };
+
+interface Choice extends FitOption {
+  readonly value: number;
+}
+
+/** A dose may shrink to a half and grow to double of what it is. */
+const LEAST_SHARE = 0.5;
+const MOST_SHARE = 2;
+
+const workOf = (segment: ExerciseSegment): number =>
+  segment.dose.amounts.reduce((sum, row) => sum + workSeconds(segment.dose, row.amount), 0);
+
+function choices(segment: ExerciseSegment, wish: FitWish): Choice[] {
+  const axis = axesOf(segment.dose)[0]!;
+  const ideal = axisValue(segment.dose, axis);
+  const step = axis === 'time' ? defaultStep('time', ideal) : wish.countMultiple;
+  const longest = axis === 'time' ? (wish.longestHold.get(segment.id) ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
+  const values = new Set<number>([Math.min(ideal, longest)]);
+  for (let value = Math.ceil((ideal * LEAST_SHARE) / step) * step; value <= ideal * MOST_SHARE; value += step) {
+    if (value > 0 && value <= longest) values.add(value);
+  }
+  return [...values].map((value) => {
+    const seconds = Math.ceil(workOf({ ...segment, dose: withAxisValue(segment.dose, axis, value) }) - 1e-6);
+    return { value, seconds, cost: ideal === 0 ? 0 : ((value - ideal) / ideal) ** 2 };
+  });
+}
+
+/**
+ * The routine with its doses chosen so that it comes closest to the target without passing it and
+ * stays closest to what it was; equal sides stay equal (model §8). Exact.
+ */
+export function fitRoutine(routine: Routine, wish: FitWish): RoutineFit {
+  const free = routine.segments.filter(
+    (segment): segment is ExerciseSegment =>
+      segment.type === 'exercise' && !wish.held.has(segment.id) && segment.dose.amounts.some((row) => row.amount > 0),
+  );
+  const whole = timeline(routine).totalMs / 1000;
+  const fixed = whole - free.reduce((sum, segment) => sum + workOf(segment), 0);
+  const all = free.map((segment) => choices(segment, wish));
+  const result = fitOptions(all, Math.max(0, fixed), wish.target);
+  if (!result.ok) return result;
+  const chosen = new Map(free.map((segment, index) => [segment.id, all[index]![result.chosen[index]!]!.value]));
+  const segments = routine.segments.map((segment) => {
+    const value = chosen.get(segment.id);
+    if (segment.type !== 'exercise' || value === undefined) return segment;
+    const axis = axesOf(segment.dose)[0]!;
+    return value === axisValue(segment.dose, axis) ? segment : { ...segment, dose: withAxisValue(segment.dose, axis, value) };
+  });
+  const fitted = { ...routine, segments };
+  return { ok: true, routine: fitted, seconds: timeline(fitted).totalMs / 1000, cost: result.cost };
+}

@@ -1,0 +1,2 @@
+export * from './conditions';
+export * from './norms';
