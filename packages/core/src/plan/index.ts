@@ -9,3 +9,5 @@ export * from './steps';
 export * from './stopReasons';
 export * from './verdict';
 export * from './weeksToReach';
+export * from './season';
+export * from './chanceForecast';

@@ -1,4 +1,5 @@
 import type { Exercise } from '../library/exercise';
+import { groupBy } from '../words/groupBy';
 import { breathPeriod } from '../breath/breathPeriod';
 import { breathsWithin } from '../breath/breathsWithin';
 import type { ExerciseSegment, Routine } from '../routine/routine';
@@ -60,10 +61,4 @@ export function logLines(
     const name = exercises.get(segment.exerciseId)?.name ?? segment.exerciseId;
     return [...groups.values()].map((spans) => lineOf(segment, name, spans, state));
   });
-}
-
-function groupBy<T>(items: readonly T[], key: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of items) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
-  return groups;
 }

@@ -2,7 +2,20 @@ import fc from 'fast-check';
 import loadHighs from 'highs';
 import { cycle, eachSide, hold, together } from '../library/describe';
 import { routine, segment } from '../testing/samples';
-import { amountOptions, evenOut, fitAmounts, fitRoutine, mirrorSteps, runsOutAt, stepsBack, stepsThatFit, timeline, unevenness, walkPath, type FitBlock } from '.';
+import {
+  amountOptions,
+  evenOut,
+  fitAmounts,
+  fitRoutine,
+  mirrorSteps,
+  runsOutAt,
+  stepsBack,
+  stepsThatFit,
+  timeline,
+  unevenness,
+  walkPath,
+  type FitBlock,
+} from '.';
 
 const checkBlocks: FitBlock[] = [
   { ideal: 180, min: 60, max: 300, step: 30, weight: 2 },
@@ -11,9 +24,25 @@ const checkBlocks: FitBlock[] = [
 ];
 
 const anyBlock = fc
-  .record({ min: fc.integer({ min: 1, max: 12 }), more: fc.integer({ min: 0, max: 5 }), step: fc.integer({ min: 1, max: 9 }), weight: fc.integer({ min: 1, max: 4 }), at: fc.nat(5) })
-  .map(({ min, more, step, weight, at }): FitBlock => ({ min: min * 5, max: min * 5 + more * step, step, weight, ideal: min * 5 + Math.min(at, more) * step }));
-const anyCase = fc.record({ blocks: fc.array(anyBlock, { minLength: 1, maxLength: 4 }), fixed: fc.integer({ min: 0, max: 40 }), target: fc.integer({ min: 20, max: 420 }) });
+  .record({
+    min: fc.integer({ min: 1, max: 12 }),
+    more: fc.integer({ min: 0, max: 5 }),
+    step: fc.integer({ min: 1, max: 9 }),
+    weight: fc.integer({ min: 1, max: 4 }),
+    at: fc.nat(5),
+  })
+  .map(({ min, more, step, weight, at }): FitBlock => ({
+    min: min * 5,
+    max: min * 5 + more * step,
+    step,
+    weight,
+    ideal: min * 5 + Math.min(at, more) * step,
+  }));
+const anyCase = fc.record({
+  blocks: fc.array(anyBlock, { minLength: 1, maxLength: 4 }),
+  fixed: fc.integer({ min: 0, max: 40 }),
+  target: fc.integer({ min: 20, max: 420 }),
+});
 
 /** Every combination, the plain way. */
 function bruteForce(blocks: readonly FitBlock[], fixed: number, target: number) {
@@ -57,11 +86,22 @@ describe('fit to the time', () => {
     for (const { blocks, fixed, target } of cases) {
       const fit = fitAmounts(blocks, fixed, target);
       const options = blocks.map(amountOptions);
-      const names = options.flatMap((list, block) => list.map((option, index) => ({ name: `x${block}_${index}`, ...option })));
-      const sum = (key: 'seconds' | 'cost', scale = 1) => names.map((entry) => `${(entry[key] * scale).toFixed(9)} ${entry.name}`).join(' + ');
-      const pick = options.map((list, block) => ` c${block}: ${list.map((_, index) => `x${block}_${index}`).join(' + ')} = 1`).join('\n');
+      const names = options.flatMap((list, block) =>
+        list.map((option, index) => ({ name: `x${block}_${index}`, ...option })),
+      );
+      const sum = (of: (entry: (typeof names)[number]) => number) =>
+        names.map((entry) => `${of(entry).toFixed(9)} ${entry.name}`).join(' + ');
+      const pick = options
+        .map((list, block) => ` c${block}: ${list.map((_, index) => `x${block}_${index}`).join(' + ')} = 1`)
+        .join('\n');
       // The total counts a thousand times as much as any cost, so it is closest first and cheapest after.
-      const problem = `Maximize\n obj: ${sum('seconds', 1000)} - ${names.map((entry) => `${entry.cost.toFixed(9)} ${entry.name}`).join(' - ')}\nSubject To\n${pick}\n room: ${sum('seconds')} <= ${target - fixed}\nBinary\n ${names.map((entry) => entry.name).join(' ')}\nEnd`;
+      const objective = sum((entry) => entry.seconds * 1000 - entry.cost);
+      const room = sum((entry) => entry.seconds);
+      const problem = [
+        `Maximize\n obj: ${objective}`,
+        `Subject To\n${pick}\n room: ${room} <= ${target - fixed}`,
+        `Binary\n ${names.map((entry) => entry.name).join(' ')}\nEnd`,
+      ].join('\n');
       const solved = highs.solve(problem, { mip_rel_gap: 0, mip_abs_gap: 0 });
       expect(fit.ok).toBe(solved.Status === 'Optimal');
       if (!fit.ok) continue;
@@ -80,7 +120,11 @@ describe('fit to the time', () => {
 
 describe('fit of a routine', () => {
   const base = routine(
-    [segment('a', hold(60, eachSide(2), 20)), segment('b', cycle(5, eachSide(9))), segment('c', hold(120, together(1)))],
+    [
+      segment('a', hold(60, eachSide(2), 20)),
+      segment('b', cycle(5, eachSide(9))),
+      segment('c', hold(120, together(1))),
+    ],
     { settleSeconds: 10, changeSeconds: 5 },
   );
   const wish = { target: 480, held: new Set<string>(), countMultiple: 3, longestHold: new Map<string, number>() };
@@ -118,7 +162,11 @@ describe('room', () => {
   const room = { width: 6, depth: 4, margin: 0.5 };
   const middle = { x: 3, y: 2, facingDeg: 0 };
   const sideways = { right: -0.6, forward: 0, turnDeg: 0 };
-  const anyStep = fc.record({ right: fc.double({ min: -1, max: 1, noNaN: true }), forward: fc.double({ min: -1, max: 1, noNaN: true }), turnDeg: fc.constantFrom(-90, -45, 0, 45, 90, 180) });
+  const anyStep = fc.record({
+    right: fc.double({ min: -1, max: 1, noNaN: true }),
+    forward: fc.double({ min: -1, max: 1, noNaN: true }),
+    turnDeg: fc.constantFrom(-90, -45, 0, 45, 90, 180),
+  });
 
   test('three steps each way and back (common practice) fit six metres, and one comes home', () => {
     const path = walkPath(middle, [sideways, sideways, sideways, ...stepsBack([sideways, sideways, sideways])]);
@@ -128,7 +176,15 @@ describe('room', () => {
 
   test('it says at which step the floor ends and how many fit', () => {
     expect(stepsThatFit(room, middle, sideways)).toBe(4);
-    expect(runsOutAt(room, walkPath(middle, Array.from({ length: 8 }, () => sideways)))).toBe(4);
+    expect(
+      runsOutAt(
+        room,
+        walkPath(
+          middle,
+          Array.from({ length: 8 }, () => sideways),
+        ),
+      ),
+    ).toBe(4);
     expect(stepsThatFit(room, { ...middle, facingDeg: 90 }, { right: 0, forward: 0.5, turnDeg: 0 })).toBe(5);
   });
 
@@ -139,7 +195,9 @@ describe('room', () => {
         expect(end.x).toBeCloseTo(3, 6);
         expect(end.y).toBeCloseTo(2, 6);
         expect(Math.cos((end.facingDeg * Math.PI) / 180)).toBeCloseTo(1, 9);
-        expect(mirrorSteps(mirrorSteps(steps))).toEqual(steps.map((step) => ({ right: step.right + 0, forward: step.forward, turnDeg: step.turnDeg + 0 })));
+        expect(mirrorSteps(mirrorSteps(steps))).toEqual(
+          steps.map((step) => ({ right: step.right + 0, forward: step.forward, turnDeg: step.turnDeg + 0 })),
+        );
       }),
     );
   });

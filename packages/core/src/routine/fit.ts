@@ -35,14 +35,19 @@ export function fitOptions(blocks: readonly (readonly FitOption[])[], fixed: num
   blocks.forEach((options, block) => {
     if (options.length === 0) throw new RangeError(`blocks[${block}] has nothing to choose from`);
     for (const { seconds } of options) {
-      if (!Number.isInteger(seconds) || seconds < 0) throw new RangeError(`blocks[${block}]: ${seconds} is no whole number of seconds`);
+      if (!Number.isInteger(seconds) || seconds < 0)
+        throw new RangeError(`blocks[${block}]: ${seconds} is no whole number of seconds`);
     }
   });
   const room = Math.floor(target - fixed + 1e-9);
   const least = blocks.reduce((sum, options) => sum + Math.min(...options.map((option) => option.seconds)), 0);
   if (least > room) {
     const overBy = least - room;
-    return { ok: false, overBy, reason: `The least of every part and the fixed parts are ${overBy} s more than there are.` };
+    return {
+      ok: false,
+      overBy,
+      reason: `The least of every part and the fixed parts are ${overBy} s more than there are.`,
+    };
   }
   const layers: (Best | undefined)[][] = [];
   let reached: (number | undefined)[] = [0];
@@ -54,7 +59,8 @@ export function fitOptions(blocks: readonly (readonly FitOption[])[], fixed: num
         const to = from + option.seconds;
         if (to > room) return;
         const before = layer[to];
-        if (before === undefined || cost + option.cost < before.cost) layer[to] = { cost: cost + option.cost, option: index, from };
+        if (before === undefined || cost + option.cost < before.cost)
+          layer[to] = { cost: cost + option.cost, option: index, from };
       });
     });
     layers.push(layer);

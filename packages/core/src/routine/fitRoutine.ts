@@ -34,7 +34,8 @@ function choices(segment: ExerciseSegment, wish: FitWish): Choice[] {
   const axis = axesOf(segment.dose)[0]!;
   const ideal = axisValue(segment.dose, axis);
   const step = axis === 'time' ? defaultStep('time', ideal) : wish.countMultiple;
-  const longest = axis === 'time' ? (wish.longestHold.get(segment.id) ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
+  const longest =
+    axis === 'time' ? (wish.longestHold.get(segment.id) ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
   const values = new Set<number>([Math.min(ideal, longest)]);
   for (let value = Math.ceil((ideal * LEAST_SHARE) / step) * step; value <= ideal * MOST_SHARE; value += step) {
     if (value > 0 && value <= longest) values.add(value);
@@ -64,7 +65,9 @@ export function fitRoutine(routine: Routine, wish: FitWish): RoutineFit {
     const value = chosen.get(segment.id);
     if (segment.type !== 'exercise' || value === undefined) return segment;
     const axis = axesOf(segment.dose)[0]!;
-    return value === axisValue(segment.dose, axis) ? segment : { ...segment, dose: withAxisValue(segment.dose, axis, value) };
+    return value === axisValue(segment.dose, axis)
+      ? segment
+      : { ...segment, dose: withAxisValue(segment.dose, axis, value) };
   });
   const fitted = { ...routine, segments };
   return { ok: true, routine: fitted, seconds: timeline(fitted).totalMs / 1000, cost: result.cost };

@@ -32,7 +32,11 @@ export function walkPath(start: Place, steps: readonly Step[]): Place[] {
   for (const { right, forward, turnDeg } of steps) {
     const { x, y, facingDeg } = path.at(-1)!;
     const [sin, cos] = [Math.sin(rad(facingDeg)), Math.cos(rad(facingDeg))];
-    path.push({ x: x + right * cos + forward * sin, y: y - right * sin + forward * cos, facingDeg: turned(facingDeg, turnDeg) });
+    path.push({
+      x: x + right * cos + forward * sin,
+      y: y - right * sin + forward * cos,
+      facingDeg: turned(facingDeg, turnDeg),
+    });
   }
   return path;
 }

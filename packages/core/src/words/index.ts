@@ -4,3 +4,4 @@ export * from './durationWords';
 export * from './weekReason';
 export * from './parseDuration';
 export * from './checkRange';
+export * from './groupBy';

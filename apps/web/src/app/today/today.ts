@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
-import { dosedRoutine, durationWords, timeline, type Plan, type PracticeLog, type VerdictKind } from '@pomek/core';
+import { dosedRoutine, durationWords, groupBy, timeline, type Plan, type VerdictKind } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository, schoolOf } from '../data/repository';
 import { SPACE } from '../data/space';
@@ -36,7 +36,7 @@ export class Today {
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly date = computed(() => format(parseISO(this.clock.today()), 'EEEE, d MMMM'));
-  private readonly logsOf = computed(() => this.grouped(this.logs() ?? []));
+  private readonly logsOf = computed(() => groupBy(this.logs() ?? [], (log) => log.studentId));
   protected readonly beginning = computed(
     () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
   );
@@ -92,15 +92,5 @@ export class Today {
     if (routine === undefined) return [];
     const dosed = dosedRoutine(routine, plan, today);
     return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
-  }
-
-  private grouped(logs: readonly PracticeLog[]): ReadonlyMap<string, PracticeLog[]> {
-    const groups = new Map<string, PracticeLog[]>();
-    for (const log of logs) {
-      const group = groups.get(log.studentId);
-      if (group === undefined) groups.set(log.studentId, [log]);
-      else group.push(log);
-    }
-    return groups;
   }
 }
