@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findChromium, installPackages, root, run, tool } from './setup.mjs';
 import { build } from './build.mjs';
+import { measureEngines } from './bench/engines.mjs';
 import { measureLoading } from './bench/loading.mjs';
 
 /** Measures speed as ratios taken in one run; prints them and keeps them in bench-results/. */
@@ -16,7 +17,7 @@ const bare = await run(tool('ng'), ['build', 'bare'], {
 });
 if (bare !== 0) process.exit(1);
 
-const rows = [...(await measureLoading(chromium))];
+const rows = [...(await measureLoading(chromium)), ...(await measureEngines())];
 mkdirSync(join(root, 'bench-results'), { recursive: true });
 writeFileSync(join(root, 'bench-results', 'results.json'), `${JSON.stringify(rows, null, 2)}\n`);
 console.log('');

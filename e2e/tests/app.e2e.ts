@@ -21,6 +21,7 @@ const views = [
   '/students/demo-student-3',
   '/practise?student=demo-student-8',
   '/files',
+  '/sources',
   '/nowhere/at/all',
 ];
 

@@ -78,3 +78,39 @@ test('numbers of a school change the verdicts, and impossible ones are refused',
   await expect(page.getByRole('heading', { name: 'Bertil Anquist' })).toBeVisible();
   await expect(page.getByText('Stop and refer')).toHaveCount(0);
 });
+
+test('a routine says what it asks of legs and arms, and where one gives out', async ({ page }) => {
+  await openOwn(page);
+  await page.getByRole('link', { name: 'Build a routine' }).click();
+  await page.getByRole('button', { name: 'Build the first routine' }).click();
+  await take(page, 'Holding the tree');
+  await expect(
+    page.getByText(/Arms of a standard body would give out at about 2:\d\d min; you ask for 1:00 min/),
+  ).toBeVisible();
+  await expect(page.getByText(/The knee stays \d+ mm behind the toe line/)).toBeVisible();
+  await page.getByLabel('Holding time').fill('15 min');
+  await expect(page.getByText(/The left arm gives out in Holding the tree, \d+:\d\d min from the start/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo Change/ }).click();
+  await expect(page.getByText(/gives out in Holding the tree/)).toBeHidden();
+
+  await page.goto('/exercises/tree-holding');
+  await page.getByRole('button', { name: 'Copy as my own' }).click();
+  await page.getByLabel('Name').fill('Deep tree');
+  await page.getByLabel('Knee bend').fill('75');
+  await page.getByRole('link', { name: 'Routines' }).click();
+  await page.getByRole('link', { name: 'New routine' }).click();
+  await take(page, 'Deep tree');
+  await expect(page.getByText(/The knee is \d+ mm past the toe line at this bend/)).toBeVisible();
+});
+
+test('two strands of a family take turns, and the plan says which waits', async ({ page }) => {
+  await page.goto('/demo');
+  await expect(page.getByRole('heading', { name: 'Practising today' })).toBeVisible();
+  await page.goto('/students/demo-student-5');
+  await page.getByRole('region', { name: 'Holding the tree', exact: true }).getByLabel('Goal').fill('15 min');
+  await page.getByRole('region', { name: 'Wide rider stand', exact: true }).getByLabel('Goal').fill('4 min');
+  await expect(page.getByText('another strand of its family goes up this week').first()).toBeVisible();
+  await expect(
+    page.getByText(/Practised as of late .* about \d+ seasons in 10 get there by the day/).first(),
+  ).toBeVisible();
+});

@@ -31,7 +31,10 @@ async function loadCore() {
 function fatigue(core) {
   const { Solver } = require('odex');
   const { fatigue: rise, recovery } = core.joints.knee;
-  const segments = Array.from({ length: 80 }, (_, index) => ({ target: index % 2 === 0 ? 0.15 + (index % 5) * 0.06 : 0, seconds: 45 }));
+  const segments = Array.from({ length: 80 }, (_, index) => ({
+    target: index % 2 === 0 ? 0.15 + (index % 5) * 0.06 : 0,
+    seconds: 45,
+  }));
   const library = (accuracy) => {
     let state = [0, 0];
     for (const { target, seconds } of segments) {
@@ -54,34 +57,73 @@ function fatigue(core) {
   const double = Array.from({ length: 5 }, (_, power) => Array.from({ length: 2 ** power }, () => segments).flat());
   const growth = double.map((list) => time(() => core.simulateFatigue(core.joints.knee, list)));
   return [
-    { name: 'fatigue, 60 min: ODE library / own, at equal accuracy', value: round(ratio, 0), unit: '×', target: '≥ 20', met: ratio >= 20 },
-    { name: 'fatigue: time at 1, 2, 4, 8, 16 times the length', value: growth.map((ms) => round(ms / growth[0], 1)).join(' '), unit: '×' },
+    {
+      name: 'fatigue, 60 min: ODE library / own, at equal accuracy',
+      value: round(ratio, 0),
+      unit: '×',
+      target: '≥ 20',
+      met: ratio >= 20,
+    },
+    {
+      name: 'fatigue: time at 1, 2, 4, 8, 16 times the length',
+      value: growth.map((ms) => round(ms / growth[0], 1)).join(' '),
+      unit: '×',
+    },
   ];
 }
 
 async function fit(core) {
   const highs = await require('highs')();
-  const blocks = Array.from({ length: 8 }, (_, index) => ({ ideal: 120 + 15 * index, min: 60, max: 300, step: 15, weight: 1 + (index % 3) }));
+  const blocks = Array.from({ length: 8 }, (_, index) => ({
+    ideal: 120 + 15 * index,
+    min: 60,
+    max: 300,
+    step: 15,
+    weight: 1 + (index % 3),
+  }));
   const options = blocks.map(core.amountOptions);
   const target = 1500;
-  const names = options.flatMap((list, block) => list.map((option, index) => ({ name: `x${block}_${index}`, ...option })));
+  const names = options.flatMap((list, block) =>
+    list.map((option, index) => ({ name: `x${block}_${index}`, ...option })),
+  );
   const sum = (of) => names.map((entry) => `${of(entry).toFixed(9)} ${entry.name}`).join(' + ');
-  const pick = options.map((list, block) => ` c${block}: ${list.map((_, index) => `x${block}_${index}`).join(' + ')} = 1`).join('\n');
+  const pick = options
+    .map((list, block) => ` c${block}: ${list.map((_, index) => `x${block}_${index}`).join(' + ')} = 1`)
+    .join('\n');
   const problem = `Maximize\n obj: ${sum((entry) => entry.seconds * 1000 - entry.cost)}\nSubject To\n${pick}\n room: ${sum((entry) => entry.seconds)} <= ${target}\nBinary\n ${names.map((entry) => entry.name).join(' ')}\nEnd`;
   const own = core.fitAmounts(blocks, 0, target);
   const solved = highs.solve(problem, { mip_rel_gap: 0, mip_abs_gap: 0 });
   const taken = names.filter((entry) => solved.Columns[entry.name].Primal > 0.5);
-  const same = Math.abs(taken.reduce((total, entry) => total + entry.cost, 0) - own.cost) < 1e-4 && taken.reduce((total, entry) => total + entry.seconds, 0) === own.total;
-  const ratio = time(() => highs.solve(problem, { mip_rel_gap: 0, mip_abs_gap: 0 }), 3) / time(() => core.fitAmounts(blocks, 0, target));
-  const sizes = [1, 2, 4, 8, 16].map((times) => time(() => core.fitAmounts(Array.from({ length: times }, () => blocks.slice(0, 2)).flat(), 0, 300 * times), 3));
+  const same =
+    Math.abs(taken.reduce((total, entry) => total + entry.cost, 0) - own.cost) < 1e-4 &&
+    taken.reduce((total, entry) => total + entry.seconds, 0) === own.total;
+  const ratio =
+    time(() => highs.solve(problem, { mip_rel_gap: 0, mip_abs_gap: 0 }), 3) /
+    time(() => core.fitAmounts(blocks, 0, target));
+  const sizes = [1, 2, 4, 8, 16].map((times) =>
+    time(() => core.fitAmounts(Array.from({ length: times }, () => blocks.slice(0, 2)).flat(), 0, 300 * times), 3),
+  );
   return [
     { name: 'fit, 8 blocks: MILP library / own', value: round(ratio, 0), unit: '×', target: '≥ 10', met: ratio >= 10 },
     { name: 'fit: same optimum as the MILP library', value: same ? 'yes' : 'NO', unit: '', target: 'yes', met: same },
-    { name: 'fit: time at 1, 2, 4, 8, 16 times blocks and target', value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '), unit: '×' },
+    {
+      name: 'fit: time at 1, 2, 4, 8, 16 times blocks and target',
+      value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '),
+      unit: '×',
+    },
   ];
 }
 
-const rails = { growth: 0.1, loadGrowth: 0.1, raisesPerFamily: 1, usualLoad: 0, baseLoad: 200, baseMinutes: 10, sessionMinutes: null, mostWeeks: 156 };
+const rails = {
+  growth: 0.1,
+  loadGrowth: 0.1,
+  raisesPerFamily: 1,
+  usualLoad: 0,
+  baseLoad: 200,
+  baseMinutes: 10,
+  sessionMinutes: null,
+  mostWeeks: 156,
+};
 const families = ['standing', 'reeling', 'breathing', 'strength'];
 const strandsOf = (count, raises) =>
   Array.from({ length: count }, (_, index) => ({
@@ -102,20 +144,46 @@ function planner(core) {
   const tight = time(() => core.planSeason(strandsOf(8, 11), { ...rails, loadGrowth: 0.04 }), 3);
   const sizes = [1, 2, 4, 8, 16].map((count) => time(() => core.planSeason(strandsOf(count, 6), rails), 3));
   return [
-    { name: `planner, ${season.reachedIn} weeks × 8 strands${season.proven ? ', proven' : ''}`, value: round(took, 1), unit: 'ms', target: '< 100', met: took < 100 },
+    {
+      name: `planner, ${season.reachedIn} weeks × 8 strands${season.proven ? ', proven' : ''}`,
+      value: round(took, 1),
+      unit: 'ms',
+      target: '< 100',
+      met: took < 100,
+    },
     { name: 'planner, the same with a load rail that binds (4 %)', value: round(tight, 1), unit: 'ms' },
-    { name: 'planner: time at 1, 2, 4, 8, 16 strands', value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '), unit: '×' },
+    {
+      name: 'planner: time at 1, 2, 4, 8, 16 strands',
+      value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '),
+      unit: '×',
+    },
   ];
 }
 
 function forecast(core) {
   const strand = { rungs: 12, attendance: 0.85, passRate: 0.7, sessionsPerWeek: 4, passesPerRung: 2, mostPerWeek: 1 };
-  const work = (seasons) => () => core.chanceForecast(Array.from({ length: 8 }, () => strand), 26, seasons, core.seededRandom(3));
+  const work = (seasons) => () =>
+    core.chanceForecast(
+      Array.from({ length: 8 }, () => strand),
+      26,
+      seasons,
+      core.seededRandom(3),
+    );
   const took = time(work(10_000), 3);
   const sizes = [625, 1250, 2500, 5000, 10_000].map((seasons) => time(work(seasons), 3));
   return [
-    { name: 'forecast, 10,000 seasons × 26 weeks × 8 strands', value: round(took, 0), unit: 'ms', target: '< 400', met: took < 400 },
-    { name: 'forecast: time at 1, 2, 4, 8, 16 times the seasons', value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '), unit: '×' },
+    {
+      name: 'forecast, 10,000 seasons × 26 weeks × 8 strands',
+      value: round(took, 0),
+      unit: 'ms',
+      target: '< 400',
+      met: took < 400,
+    },
+    {
+      name: 'forecast: time at 1, 2, 4, 8, 16 times the seasons',
+      value: sizes.map((ms) => round(ms / sizes[0], 1)).join(' '),
+      unit: '×',
+    },
   ];
 }
 

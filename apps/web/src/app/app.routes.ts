@@ -50,5 +50,10 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./practise/conductor')).Conductor,
   },
   { path: 'files', title: 'Files – Pomek', loadComponent: async () => (await import('./files/files')).Files },
+  {
+    path: 'sources',
+    title: 'Sources – Pomek',
+    loadComponent: async () => (await import('./sources/sources-page')).SourcesPage,
+  },
   { path: '**', title: 'Not here – Pomek', loadComponent: async () => (await import('./shell/not-here')).NotHere },
 ];

@@ -9,7 +9,6 @@ import {
   effortFromEndurance,
   enduranceTime,
   equalEffort,
-  holdEndurance,
   joints,
   limitingMoment,
   relativeEffort,

@@ -5,3 +5,4 @@ export * from './exchange';
 export * from './fatigue';
 export * from './joints';
 export * from './relativeEffort';
+export * from './routineEffort';

@@ -4,7 +4,7 @@ import type { Exercise } from '../library/exercise';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import type { Plan } from '../plan/plan';
 import { doseInWeek, isLighterWeek, weekOf } from '../plan/planDay';
-import { planWeeks } from '../plan/planWeeks';
+import { planForecast, type StrandForecast } from '../plan/planForecast';
 import type { Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import type { Student } from '../students/student';
@@ -23,10 +23,10 @@ export interface CalendarRequest {
   readonly now: Date;
 }
 
-/** The plan with its strands at the levels a later week will ask for when all goes as planned. */
-function planInWeek(plan: Plan, today: string, day: string): Plan {
+/** The plan with its strands at the levels a later day will ask for when all goes as planned. */
+function planOnDay(plan: Plan, forecasts: readonly StrandForecast[], day: string): Plan {
   const strands = plan.strands.map((strand) => {
-    const weeks = planWeeks(plan, strand, today).weeks;
+    const weeks = forecasts.find((forecast) => forecast.strandId === strand.id)?.weeks ?? [];
     const week = weeks.findLast((entry) => entry.day <= day) ?? weeks[0];
     return week === undefined ? strand : { ...strand, level: week.level };
   });
@@ -49,13 +49,15 @@ export function planCalendar(request: CalendarRequest): string {
   const { student, plan, routine, from, weeks, startTime, now } = request;
   if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
   if (!(weeks >= 1 && weeks <= 156)) throw new RangeError('weeks must be between 1 and 156');
+  const sessionsPerWeek = student.practiceDays.length;
+  const forecasts = planForecast(plan, { routine, sessionsPerWeek, locked: new Set(), today: from });
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');
   for (let offset = 0; offset < weeks * 7; offset += 1) {
     const day = formatISO(addDays(parseISO(from), offset), { representation: 'date' });
     if (!student.practiceDays.includes(getISODay(parseISO(day)))) continue;
-    const planned = planInWeek(plan, from, day);
+    const planned = planOnDay(plan, forecasts, day);
     const dosed = dosedRoutine(routine, planned, day);
     const start = parseISO(`${day}T${startTime}:00`);
     const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));

@@ -4,6 +4,7 @@ import { hold, together, eachSide } from '../library/describe';
 import { log, logLine, plan, routine, segment, strand, shelf } from '../testing/samples';
 import { axisWords, weekReason } from '../words';
 import {
+  type Plan,
   axesOf,
   axisValue,
   decide,
@@ -14,7 +15,7 @@ import {
   isLighterWeek,
   metShare,
   newStrand,
-  planWeeks,
+  planForecast,
   PlanSchema,
   stopReasons,
   verdict,
@@ -59,14 +60,25 @@ describe('growth (check values of the raise model)', () => {
         growthPerWeek,
         lighterEvery: 0,
       });
-      expect(planWeeks(long, long.strands[0]!, long.startsOn).weeks).toHaveLength(weeks + 1);
+      const { weeks: list } = planForecast(long, {
+        routine: routine([segment('a', hold(60, together(1)))]),
+        sessionsPerWeek: 3,
+        locked: new Set(),
+        today: long.startsOn,
+      })[0]!;
+      expect(list).toHaveLength(weeks + 1);
     }
   });
 });
 
+const oneHold = routine([segment('a', hold(60, together(1)))]);
+const forecastOf = (value: Plan, today = '2026-01-05', locked: string[] = []) =>
+  planForecast(value, { routine: oneHold, sessionsPerWeek: 3, locked: new Set(locked), today });
+const weeksOf = (value: Plan) => forecastOf(value)[0]!.weeks;
+
 describe('weeks of a plan', () => {
   const value = plan([strand()]);
-  const weeks = planWeeks(value, value.strands[0]!, '2026-01-05').weeks;
+  const weeks = weeksOf(value);
 
   test('hand-worked: 60, 65, 70, lighter, 75 …, raises carried until they fill the step of 5 s', () => {
     // 60 · 1.1 = 66, · 1.1 = 72.6, lighter 72.6 · 0.6 = 43.6, then 79.9, 87.8
@@ -84,7 +96,7 @@ describe('weeks of a plan', () => {
   test('a raise smaller than a step is carried and says so', () => {
     const few = strand({ axis: 'repetitions', step: 1, start: 4, level: 4, target: 6 });
     const held = plan([few], { lighterEvery: 0 });
-    const kinds = planWeeks(held, few, '2026-01-05').weeks;
+    const kinds = weeksOf(held);
     // 4 · 1.1³ = 5.32, · 1.1⁵ = 6.44 capped at 6
     expect(kinds.slice(0, 6).map((week) => [week.dose, week.kind])).toEqual([
       [4, 'now'],
@@ -98,10 +110,10 @@ describe('weeks of a plan', () => {
   });
 
   test('says whether the target is in time and when it could be', () => {
-    const soon = planWeeks(value, strand({ targetDay: '2026-02-02' }), '2026-01-05');
+    const soon = forecastOf(plan([strand({ targetDay: '2026-02-02' })]))[0]!;
     expect(soon.inTime).toBe(false);
     expect(soon.earliestDay! > '2026-02-02').toBe(true);
-    const late = planWeeks(value, strand({ targetDay: soon.earliestDay! }), '2026-01-05');
+    const late = forecastOf(plan([strand({ targetDay: soon.earliestDay! })]))[0]!;
     expect(late).toMatchObject({ inTime: true, earliestDay: soon.earliestDay, doseOnTargetDay: 180 });
   });
 
@@ -116,7 +128,7 @@ describe('weeks of a plan', () => {
         (start, more, step, lighterEvery, growthPerWeek) => {
           const one = strand({ start, level: start, target: start + more, step });
           const any = plan([one], { lighterEvery, growthPerWeek });
-          const full = planWeeks(any, one, any.startsOn).weeks.filter((week) => week.kind !== 'lighter');
+          const full = weeksOf(any).filter((week) => week.kind !== 'lighter');
           full.slice(1).forEach((week, index) => {
             expect(week.level).toBeLessThanOrEqual(full[index]!.level * (1 + growthPerWeek) + 1e-9);
             expect(week.dose).toBeLessThanOrEqual(Math.max(step, week.level + 1e-3));
@@ -132,16 +144,14 @@ describe('weeks of a plan', () => {
       fc.property(fc.integer({ min: 10, max: 60 }), fc.integer({ min: 1, max: 300 }), (start, more) => {
         const one = strand({ start, level: start, target: start + more });
         const count = (growthPerWeek: number): number =>
-          planWeeks(plan([one], { growthPerWeek }), one, '2026-01-05').weeks.findIndex(
-            (week) => week.dose >= one.target,
-          );
+          weeksOf(plan([one], { growthPerWeek })).findIndex((week) => week.dose >= one.target);
         expect(count(0.1)).toBeLessThanOrEqual(count(0.05));
       }),
     );
   });
 
   test('a locked strand has no weeks ahead', () => {
-    expect(planWeeks(value, value.strands[0]!, '2026-01-05', true)).toMatchObject({
+    expect(forecastOf(value, '2026-01-05', ['s'])[0]).toMatchObject({
       earliestDay: null,
       inTime: false,
       weeks: [{ kind: 'locked' }],
@@ -395,12 +405,12 @@ describe('decisions', () => {
   });
 
   test('reasons of every kind of week read as words', () => {
-    const kinds = ['now', 'raise', 'carry', 'lighter', 'reached', 'locked'] as const;
+    const kinds = ['now', 'raise', 'carry', 'held', 'lighter', 'reached', 'locked'] as const;
     const words = kinds.map((kind) =>
-      weekReason(base, base.strands[0]!, { week: 0, day: '2026-01-05', dose: 60, level: 60, kind }),
+      weekReason(base, base.strands[0]!, { week: 0, day: '2026-01-05', dose: 60, level: 60, kind, rail: 'load' }),
     );
     expect(new Set(words).size).toBe(kinds.length);
-    expect(words[3]).toContain('every 4th week');
+    expect(words[4]).toContain('every 4th week');
     expect(axisWords(65, 'time')).toBe('1:05 min');
   });
 });

@@ -5,3 +5,4 @@ export * from './weekReason';
 export * from './parseDuration';
 export * from './checkRange';
 export * from './groupBy';
+export * from './sources';

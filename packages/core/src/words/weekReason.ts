@@ -1,9 +1,19 @@
 import type { Plan, Strand } from '../plan/plan';
-import type { StrandWeek } from '../plan/planWeeks';
+import type { StrandWeek } from '../plan/planForecast';
+import type { Rail } from '../plan/season';
 import { doseOf } from '../plan/steps';
 import { axisWords } from './axisWords';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What a guard rail says, in a teacher's words. */
+export const railWords: Record<Rail, string> = {
+  load: 'the whole week may not weigh more yet',
+  family: 'another strand of its family goes up this week',
+  minutes: 'the session has no more minutes',
+  gate: 'it opens after another strand',
+  capacity: 'more would ask too much of the legs or arms',
+};
 
 /** Why a week of a plan asks for its dose, and why not for more. */
 export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string {
@@ -18,6 +28,8 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string
       const next = axisWords(doseOf(week.level, strand.step) + strand.step, strand.axis);
       return `The same; ${percent(plan.growthPerWeek)} a week has not yet filled the step to ${next}.`;
     }
+    case 'held':
+      return week.rail === null ? 'The same.' : `The same; ${railWords[week.rail]}.`;
     case 'lighter':
       return `A lighter week: ${percent(plan.lighterCut)} less, every ${ordinal(plan.lighterEvery)} week.`;
     case 'reached':

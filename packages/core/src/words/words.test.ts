@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { axisWords, clock, doseWords, durationWords, parseDuration } from '.';
+import { axisWords, clock, doseWords, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
 
 test('durations read as a teacher would say them', () => {
   expect([45, 60, 150, 3900].map(durationWords)).toEqual(['45 s', '1:00 min', '2:30 min', '1:05:00 h']);
@@ -45,4 +47,11 @@ test('what a duration is written as is read back the same', () => {
   for (const seconds of [1, 59, 60, 61, 599, 3599, 3600, 5025]) {
     expect(parseDuration(durationWords(seconds))).toBe(seconds);
   }
+});
+
+test('docs/sources.md is the list the Sources page shows', () => {
+  const published = readFileSync(join(__dirname, '../../../../docs/sources.md'), 'utf8');
+  expect(published).toBe(sourcesMarkdown());
+  for (const entry of sources)
+    expect(Object.values(entry).every((text: string) => text.length > 10 || text === entry.topic)).toBe(true);
 });

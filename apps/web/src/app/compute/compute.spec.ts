@@ -1,12 +1,26 @@
 import { TestBed } from '@angular/core/testing';
-import { firstValueFrom } from 'rxjs';
-import { demoContents, writeBundle } from '@pomek/core';
-import { someContents } from '../../../testing/records';
+import { firstValueFrom, lastValueFrom, toArray } from 'rxjs';
+import { builtInExercises, capacityGuess, demoContents, planForecast, softSchool, writeBundle } from '@pomek/core';
+import { aRoutine, someContents } from '../../../testing/records';
+import { opened } from '../../../testing/worker.client';
 import { Compute } from './compute';
 import { ReplySchema, RequestSchema } from './protocol';
 
 const now = new Date('2026-11-20T10:00:00Z');
+const today = '2026-11-20';
 const compute = () => TestBed.inject(Compute);
+const demo = demoContents(today);
+const plan = demo.plans[0]!;
+const input = {
+  plan,
+  routine: demo.routines.find((routine) => routine.id === plan.routineId)!,
+  sessionsPerWeek: 4,
+  locked: [],
+  today,
+  logs: demo.logs.filter((log) => log.studentId === plan.studentId),
+  rule: softSchool.raise,
+  seed: 3,
+};
 
 test('a good file comes back as its contents, a bad one as its problems', async () => {
   const good = await firstValueFrom(compute().readBundle(new Blob([writeBundle(someContents(), now)])));
@@ -16,13 +30,53 @@ test('a good file comes back as its contents, a bad one as its problems', async 
 });
 
 test('the demo is the one of the core', async () => {
-  expect(await firstValueFrom(compute().demo('2026-11-20'))).toEqual(demoContents('2026-11-20'));
+  expect(await firstValueFrom(compute().demo(today))).toEqual(demo);
+});
+
+test('a plan is the one of the core, with chances, the same each time, and it tells how far it is', async () => {
+  const steps = await lastValueFrom(compute().steps('plan', input).pipe(toArray()));
+  expect(steps.slice(0, -1).map((step) => step.kind)).toEqual(plan.strands.map(() => 'progress'));
+  const last = steps.at(-1)!;
+  const expected = planForecast(plan, { ...input, locked: new Set() });
+  expect(last).toMatchObject({ kind: 'result', result: { forecasts: expected } });
+  const again = await firstValueFrom(compute().result('plan', input));
+  expect(last).toEqual({ kind: 'result', result: again });
+  expect(again.chances).toHaveLength(plan.strands.length);
+  for (const chance of again.chances) expect(chance.byTargetDay >= 0 && chance.byTargetDay <= 1).toBe(true);
+});
+
+test('effort of a routine comes back for every segment', async () => {
+  const drills = builtInExercises.map(({ id, family, posture }) => ({ id, family, posture }));
+  const found = await firstValueFrom(
+    compute().result('effort', {
+      routine: aRoutine(),
+      drills,
+      body: { stature: 1.7, mass: 70 },
+      capacity: capacityGuess(70, 40),
+    }),
+  );
+  expect(found.segments).toHaveLength(1);
+  expect(found.segments[0]).toMatchObject({ segmentId: 'segment-1', limitedBy: 'arms' });
+});
+
+test('a worker that has answered is used again; impossible input comes back as an error', async () => {
+  await firstValueFrom(compute().demo(today));
+  const before = opened.count;
+  await firstValueFrom(compute().demo(today));
+  expect(opened.count).toBe(before);
+  const wrong = compute().result('effort', {
+    routine: aRoutine(),
+    drills: [],
+    body: { stature: 9, mass: 70 },
+    capacity: capacityGuess(70, 40),
+  });
+  await expect(firstValueFrom(wrong)).rejects.toThrow('stature must be between');
 });
 
 test('unsubscribing ends the work', async () => {
   let answered = false;
   compute()
-    .demo('2026-11-20')
+    .demo(today)
     .subscribe(() => (answered = true))
     .unsubscribe();
   await new Promise((resolve) => setTimeout(resolve, 20));

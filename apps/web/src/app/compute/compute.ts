@@ -1,38 +1,72 @@
 import { Injectable } from '@angular/core';
-import { Observable, map } from 'rxjs';
-import type * as z from 'zod';
+import { Observable, filter, map } from 'rxjs';
 import type { BundleContents } from '@pomek/core';
-import { DemoReplySchema, ReadReplySchema, ReplySchema, type Request } from './protocol';
+import { ReplySchema, resultSchemas, type Request, type ResultOf, type Task } from './protocol';
 import { openWorker } from './worker.client';
 
-export type ReadReply = z.infer<typeof ReadReplySchema>;
+type Input<T extends Task> = Omit<Extract<Request, { task: T }>, 'task'>;
+export type Step<T extends Task> =
+  { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'result'; readonly result: ResultOf<T> };
 
-/** Runs long work beside the page. Unsubscribing ends the work at once. */
+/**
+ * Runs long work beside the page. Unsubscribing ends the work at once. A worker that has answered is
+ * kept for the next question.
+ */
 @Injectable({ providedIn: 'root' })
 export class Compute {
-  readBundle(file: Blob): Observable<ReadReply> {
-    return this.ask({ task: 'read-bundle', file }).pipe(map((result) => ReadReplySchema.parse(result)));
+  private idle: Worker | null = null;
+
+  readBundle(file: Blob): Observable<ResultOf<'read-bundle'>> {
+    return this.result('read-bundle', { file });
   }
 
   demo(today: string): Observable<BundleContents> {
-    return this.ask({ task: 'demo', today }).pipe(map((result) => DemoReplySchema.parse(result)));
+    return this.result('demo', { today });
   }
 
-  private ask(request: Request): Observable<unknown> {
+  /** The one result of a task. */
+  result<T extends Task>(task: T, input: Input<T>): Observable<ResultOf<T>> {
+    return this.steps(task, input).pipe(
+      filter((step) => step.kind === 'result'),
+      map((step) => step.result),
+    );
+  }
+
+  /** How far a task is, and in the end its result. */
+  steps<T extends Task>(task: T, input: Input<T>): Observable<Step<T>> {
     return new Observable((subscriber) => {
-      const worker = openWorker();
+      const worker = this.idle ?? openWorker();
+      this.idle = null;
+      let over = false;
       worker.onmessage = (event: MessageEvent<unknown>) => {
         const reply = ReplySchema.parse(event.data);
+        if (reply.kind === 'progress') {
+          subscriber.next(reply);
+          return;
+        }
+        over = true;
+        this.keep(worker);
         if (reply.kind === 'error') {
           subscriber.error(new Error(reply.message));
           return;
         }
-        subscriber.next(reply.result);
+        subscriber.next({ kind: 'result', result: resultSchemas[task].parse(reply.result) as ResultOf<T> });
         subscriber.complete();
       };
-      worker.onerror = (event) => subscriber.error(new Error(event.message));
-      worker.postMessage(request);
-      return () => worker.terminate();
+      worker.onerror = (event) => {
+        over = true;
+        worker.terminate();
+        subscriber.error(new Error(event.message));
+      };
+      worker.postMessage({ task, ...input });
+      return () => {
+        if (!over) worker.terminate();
+      };
     });
+  }
+
+  private keep(worker: Worker): void {
+    if (this.idle === null) this.idle = worker;
+    else worker.terminate();
   }
 }

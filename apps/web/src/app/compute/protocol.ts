@@ -1,23 +1,101 @@
 import * as z from 'zod';
-import { BundleContentsSchema, DaySchema } from '@pomek/core';
+import {
+  BundleContentsSchema,
+  DaySchema,
+  FamilySchema,
+  PlanSchema,
+  PostureSchema,
+  PracticeLogSchema,
+  RaiseRuleSchema,
+  RoutineSchema,
+} from '@pomek/core';
+
+const bodyMeasures = z.object({ stature: z.number(), mass: z.number() });
+const capacity = z.object({ kneeNm: z.number().positive(), shoulderNm: z.number().positive() });
 
 /** What the worker can be asked for. */
 export const RequestSchema = z.discriminatedUnion('task', [
   z.object({ task: z.literal('read-bundle'), file: z.instanceof(Blob) }),
   z.object({ task: z.literal('demo'), today: DaySchema }),
+  z.object({
+    task: z.literal('plan'),
+    plan: PlanSchema,
+    routine: RoutineSchema,
+    sessionsPerWeek: z.number().int().min(0).max(7),
+    locked: z.array(z.string()),
+    today: DaySchema,
+    logs: z.array(PracticeLogSchema),
+    rule: RaiseRuleSchema,
+    seed: z.number().int(),
+  }),
+  z.object({
+    task: z.literal('effort'),
+    routine: RoutineSchema,
+    drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
+    body: bodyMeasures,
+    capacity,
+  }),
 ]);
 export type Request = z.infer<typeof RequestSchema>;
+export type Task = Request['task'];
 
 const problems = z.array(z.object({ place: z.string(), message: z.string() }));
+const rail = z.enum(['load', 'family', 'minutes', 'gate', 'capacity']).nullable();
+const limb = z.enum(['left leg', 'right leg', 'left arm', 'right arm']);
 
-export const DemoReplySchema = BundleContentsSchema;
-export const ReadReplySchema = z.union([
-  z.object({ ok: z.literal(true), contents: BundleContentsSchema, writtenAt: z.string() }),
-  z.object({ ok: z.literal(false), problems }),
-]);
+/** What each task comes back with. */
+export const resultSchemas = {
+  demo: BundleContentsSchema,
+  'read-bundle': z.union([
+    z.object({ ok: z.literal(true), contents: BundleContentsSchema, writtenAt: z.string() }),
+    z.object({ ok: z.literal(false), problems }),
+  ]),
+  plan: z.object({
+    forecasts: z.array(
+      z.object({
+        strandId: z.string(),
+        weeks: z.array(
+          z.object({
+            week: z.number().int(),
+            day: DaySchema,
+            dose: z.number(),
+            kind: z.enum(['now', 'raise', 'carry', 'held', 'lighter', 'reached', 'locked']),
+            rail,
+            level: z.number(),
+          }),
+        ),
+        earliestDay: DaySchema.nullable(),
+        inTime: z.boolean(),
+        doseOnTargetDay: z.number(),
+        binding: rail,
+      }),
+    ),
+    chances: z.array(
+      z.object({ strandId: z.string(), byTargetDay: z.number(), attendance: z.number(), passRate: z.number() }),
+    ),
+  }),
+  effort: z.object({
+    segments: z.array(
+      z.object({
+        segmentId: z.string(),
+        effort: z.number(),
+        limitedBy: z.enum(['legs', 'arms']),
+        enduranceSeconds: z.number(),
+        unlimited: z.boolean(),
+        askedSeconds: z.number(),
+        kneePastToes: z.number().nullable(),
+        reserve: z.record(limb, z.number()),
+      }),
+    ),
+    failure: z.object({ limb, segmentId: z.string(), atSeconds: z.number() }).nullable(),
+  }),
+} as const satisfies Record<Task, z.ZodType>;
 
-/** What comes back: one result, or the reason why there is none. */
+export type ResultOf<T extends Task> = z.infer<(typeof resultSchemas)[T]>;
+
+/** What comes back: how far it is, one result, or the reason why there is none. */
 export const ReplySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('progress'), share: z.number().min(0).max(1) }),
   z.object({ kind: z.literal('result'), result: z.unknown() }),
   z.object({ kind: z.literal('error'), message: z.string() }),
 ]);

@@ -6,21 +6,25 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { switchMap } from 'rxjs';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import {
   RoutineSchema,
   builtInSchools,
+  capacityGuess,
   duplicateSegment,
   insertSegment,
   moveSegment,
   newSegment,
   removeSegment,
   replaceSegment,
+  standardBody,
   timeline,
   type Exercise,
   type Routine,
   type Segment,
 } from '@pomek/core';
+import { Compute } from '../compute/compute';
+import type { SegmentEffort } from './effort-words';
 import { Clock } from '../data/clock';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
@@ -29,6 +33,10 @@ import { Empty } from '../ui/empty';
 import { RoutineSummary } from './routine-summary';
 import { SegmentCard } from './segment-card';
 import { ShelfList } from './shelf-list';
+
+/** A guess for a standard body at forty, until a student with a baseline is chosen. */
+const STANDARD_CAPACITY = capacityGuess(standardBody.mass, 40);
+const SETTLE_MS = 150;
 
 /** The workbench of one routine: the shelf, the row of segments, the sums. */
 @Component({
@@ -57,6 +65,7 @@ export class RoutineEditor {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
+  private readonly compute = inject(Compute);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly id = input.required<string>();
 
@@ -82,6 +91,31 @@ export class RoutineEditor {
     return sums;
   });
 
+  private readonly question = computed(() => {
+    const routine = this.routine();
+    if (routine === null || routine === undefined) return null;
+    const used = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : '')));
+    const drills = this.exercises()
+      .filter(({ id }) => used.has(id))
+      .map(({ id, family, posture }) => ({ id, family, posture }));
+    return {
+      routine,
+      drills,
+      body: { stature: standardBody.stature, mass: standardBody.mass },
+      capacity: STANDARD_CAPACITY,
+    };
+  });
+  /** What the routine asks of a standard body; null while it is not known. */
+  protected readonly effort = toSignal(
+    toObservable(this.question).pipe(
+      debounceTime(SETTLE_MS),
+      switchMap((question) =>
+        question === null ? of(null) : this.compute.result('effort', question).pipe(catchError(() => of(null))),
+      ),
+    ),
+    { initialValue: null },
+  );
+
   constructor() {
     effect(() => {
       this.routine();
@@ -94,6 +128,10 @@ export class RoutineEditor {
         row.focus();
       });
     });
+  }
+
+  protected effortOf(segment: Segment): SegmentEffort | undefined {
+    return this.effort()?.segments.find((entry) => entry.segmentId === segment.id);
   }
 
   protected nameOf(segment: Segment): string {

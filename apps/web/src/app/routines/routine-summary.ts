@@ -13,6 +13,8 @@ import {
   type Routine,
   type School,
 } from '@pomek/core';
+import type { ResultOf } from '../compute/protocol';
+import { reserveWords } from './effort-words';
 import { SideMark } from '../ui/side-mark';
 
 export interface RoutineChange {
@@ -32,6 +34,7 @@ export class RoutineSummary {
   readonly routine = input.required<Routine>();
   readonly exercises = input.required<ReadonlyMap<string, Exercise>>();
   readonly school = input.required<School>();
+  readonly effort = input<ResultOf<'effort'> | null>(null);
   readonly changed = output<RoutineChange>();
   /** Asks for a segment to be opened. */
   readonly show = output<string>();
@@ -59,6 +62,17 @@ export class RoutineSummary {
     });
   });
   protected readonly findings = computed(() => routineFindings(this.routine(), this.exercises(), this.school()));
+
+  protected readonly reserve = computed(() => reserveWords(this.effort(), this.names()));
+  private readonly names = computed(
+    () =>
+      new Map(
+        this.routine().segments.map((segment) => [
+          segment.id,
+          segment.type === 'exercise' ? (this.exercises().get(segment.exerciseId)?.name ?? '') : segment.label,
+        ]),
+      ),
+  );
 
   protected words(finding: Finding): string {
     switch (finding.kind) {

@@ -12,6 +12,7 @@ import {
   type Exercise,
   type Segment,
 } from '@pomek/core';
+import { segmentEffortWords, type SegmentEffort } from './effort-words';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
 
@@ -29,6 +30,7 @@ export class SegmentCard {
   readonly name = input.required<string>();
   readonly exercise = input<Exercise>();
   readonly seconds = input.required<number>();
+  readonly effort = input<SegmentEffort>();
   readonly open = input.required<boolean>();
   readonly first = input.required<boolean>();
   readonly last = input.required<boolean>();
@@ -57,6 +59,12 @@ export class SegmentCard {
     const segment = this.segment();
     return segment.type === 'exercise' && segment.dose.amounts.length > 1;
   });
+
+  protected readonly effortWords = computed(() => {
+    const effort = this.effort();
+    return effort === undefined ? [] : segmentEffortWords(effort);
+  });
+  protected readonly pastToes = computed(() => (this.effort()?.kneePastToes ?? -1) > 0);
 
   protected setDose(dose: Dose): void {
     const segment = this.segment();

@@ -102,6 +102,7 @@ export class CommandPalette {
 
   private readonly commands = computed<Command[]>(() => [
     ...places.map((place) => this.leads(place.name, 'place', place.path)),
+    this.leads('Sources', 'place', '/sources'),
     { name: 'Schools', kind: 'drawer', run: () => this.schools.emit() },
     { name: 'Change between day and hall light', kind: 'action', run: () => this.light.emit() },
     ...this.routines().map((routine) => this.leads(routine.name, 'routine', `/routines/${routine.id}`)),

@@ -1,11 +1,32 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { PlanSchema, axisWords, planWeeks, weekReason, type Plan, type Strand } from '@pomek/core';
+import { catchError, of, switchMap } from 'rxjs';
+import {
+  PlanSchema,
+  axisWords,
+  railWords,
+  weekReason,
+  type Plan,
+  type PracticeLog,
+  type Routine,
+  type School,
+  type Strand,
+} from '@pomek/core';
+import { Compute } from '../compute/compute';
+import type { ResultOf } from '../compute/protocol';
+import { Notices } from '../data/notices';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 import { readDay, shortDay } from '../ui/day-words';
+
+type Forecast = ResultOf<'plan'>['forecasts'][number];
+type Chance = ResultOf<'plan'>['chances'][number];
+
+/** The same seasons are simulated each time, so a chance changes only when something did. */
+const SEED = 1;
 
 /** A plan strand by strand: each week's dose with its reason, and whether the goal day can be kept. */
 @Component({
@@ -16,8 +37,13 @@ import { readDay, shortDay } from '../ui/day-words';
   styleUrl: './plan-weeks.scss',
 })
 export class PlanWeeks {
+  private readonly compute = inject(Compute);
+  private readonly notices = inject(Notices);
   readonly plan = input.required<Plan>();
-  readonly routineName = input.required<string>();
+  readonly routine = input<Routine>();
+  readonly logs = input.required<readonly PracticeLog[]>();
+  readonly school = input.required<School>();
+  readonly sessionsPerWeek = input.required<number>();
   readonly locked = input.required<ReadonlySet<string>>();
   readonly today = input.required<string>();
   readonly changed = output<(stored: Plan) => Plan>();
@@ -25,27 +51,46 @@ export class PlanWeeks {
 
   protected readonly wrong = signal('');
   protected readonly percent = computed(() => Math.round(this.plan().growthPerWeek * 100));
+  protected readonly routineName = computed(() => this.routine()?.name ?? 'a routine that is gone');
+  private readonly question = computed(() => {
+    const routine = this.routine();
+    if (routine === undefined) return null;
+    return {
+      plan: this.plan(),
+      routine,
+      sessionsPerWeek: this.sessionsPerWeek(),
+      locked: [...this.locked()],
+      today: this.today(),
+      logs: [...this.logs()],
+      rule: this.school().raise,
+      seed: SEED,
+    };
+  });
+  private readonly reply = toSignal(
+    toObservable(this.question).pipe(
+      switchMap((question) => (question === null ? of(null) : this.compute.result('plan', question))),
+      catchError((error: unknown) => {
+        this.notices.failure('The plan could not be computed', error);
+        return of(null);
+      }),
+    ),
+  );
   protected readonly strands = computed(() =>
     this.plan().strands.map((strand) => {
-      const plan = this.plan();
-      const forecast = planWeeks(plan, strand, this.today(), this.locked().has(strand.id));
+      const forecast = this.reply()?.forecasts.find((entry) => entry.strandId === strand.id);
+      const chance = this.reply()?.chances.find((entry) => entry.strandId === strand.id);
       return {
         strand,
-        target: axisWords(strand.target, strand.axis),
-        inTime: forecast.inTime,
-        verdict: this.inWords(
-          strand,
-          forecast.earliestDay,
-          forecast.inTime,
-          axisWords(forecast.doseOnTargetDay, strand.axis),
-        ),
-        weeks: forecast.weeks.map((week) => ({
+        inTime: forecast?.inTime ?? true,
+        verdict: forecast === undefined ? 'Computing the weeks…' : this.inWords(strand, forecast),
+        chance: chance === undefined || this.locked().has(strand.id) ? '' : this.chanceWords(chance),
+        weeks: (forecast?.weeks ?? []).map((week) => ({
           number: week.week + 1,
           day: shortDay(week.day),
           dose: axisWords(week.dose, strand.axis),
           kind: week.kind,
           share: Math.round((100 * week.dose) / strand.target),
-          reason: weekReason(plan, strand, week),
+          reason: weekReason(this.plan(), strand, week),
         })),
       };
     }),
@@ -72,12 +117,21 @@ export class PlanWeeks {
     if (parsed.success) this.changed.emit((stored) => PlanSchema.parse(change(stored)));
   }
 
-  private inWords(strand: Strand, earliest: string | null, inTime: boolean, onDay: string): string {
+  private inWords(strand: Strand, forecast: Forecast): string {
     if (this.locked().has(strand.id)) return 'Locked after a sign to stop.';
+    const { earliestDay, inTime, doseOnTargetDay, binding } = forecast;
     const wished = readDay(strand.targetDay);
-    if (earliest === null) return `Not within three years at ${this.percent()} % a week.`;
-    if (inTime) return `Reached in the week of ${readDay(earliest)}, in time for ${wished}.`;
+    const why = binding === null ? '' : `; besides, ${railWords[binding]}`;
+    if (earliestDay === null) return `Not within three years at ${this.percent()} % a week${why}.`;
+    if (inTime) return `Reached in the week of ${readDay(earliestDay)}, in time for ${wished}.`;
     const binds = `the limit is ${this.percent()} % a week${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
-    return `Out of reach by ${wished}: ${onDay} by then. The earliest is the week of ${readDay(earliest)}; ${binds}.`;
+    const onDay = axisWords(doseOnTargetDay, strand.axis);
+    return `Out of reach by ${wished}: ${onDay} by then. The earliest is the week of ${readDay(earliestDay)}; ${binds}${why}.`;
+  }
+
+  private chanceWords(chance: Chance): string {
+    const [attendance, passed] = [chance.attendance, chance.passRate].map((share) => `${Math.round(share * 100)} %`);
+    const seasons = Math.round(chance.byTargetDay * 10);
+    return `Practised as of late (${attendance} of the days, ${passed} of those met), about ${seasons} seasons in 10 get there by the day.`;
   }
 }

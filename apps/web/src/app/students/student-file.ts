@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { map, switchMap } from 'rxjs';
-import { decide, type Plan, type Student, type Verdict } from '@pomek/core';
+import { decide, type Plan, type Routine, type Student, type Verdict } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
@@ -73,8 +73,8 @@ export class StudentFile {
     );
   }
 
-  protected routineOf(plan: Plan): string {
-    return this.routines().find((routine) => routine.id === plan.routineId)?.name ?? 'a routine that is gone';
+  protected routineOf(plan: Plan): Routine | undefined {
+    return this.routines().find((routine) => routine.id === plan.routineId);
   }
 
   protected async answer(plan: Plan, verdict: Verdict, reply: Reply): Promise<void> {

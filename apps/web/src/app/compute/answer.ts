@@ -1,0 +1,38 @@
+import {
+  bodyOf,
+  demoContents,
+  planForecast,
+  readBundle,
+  routineEffort,
+  seededRandom,
+  strandChances,
+} from '@pomek/core';
+import type { Request, ResultOf, Task } from './protocol';
+
+/** Seasons that are simulated for the chance of a strand. */
+const SEASONS = 4000;
+
+/** Does what was asked: the worker's work, free of the worker, so that it can be tested. */
+export async function answer(request: Request, progress: (share: number) => void): Promise<ResultOf<Task>> {
+  switch (request.task) {
+    case 'demo':
+      return demoContents(request.today);
+    case 'read-bundle': {
+      const read = readBundle(await request.file.text());
+      if (read.ok) return { ok: true, contents: read.bundle.contents, writtenAt: read.bundle.writtenAt };
+      return { ok: false, problems: [...read.problems] };
+    }
+    case 'plan': {
+      const { plan, routine, sessionsPerWeek, today, logs, rule } = request;
+      const context = { routine, sessionsPerWeek, locked: new Set(request.locked), today };
+      const forecasts = planForecast(plan, context).map((forecast) => ({ ...forecast, weeks: [...forecast.weeks] }));
+      const random = seededRandom(request.seed);
+      return { forecasts, chances: strandChances(plan, logs, sessionsPerWeek, rule, today, SEASONS, random, progress) };
+    }
+    case 'effort': {
+      const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
+      const { segments, failure } = routineEffort(request.routine, drills, bodyOf(request.body), request.capacity);
+      return { segments: [...segments], failure };
+    }
+  }
+}

@@ -1,0 +1,44 @@
+import { durationWords, limbs, type Limb } from '@pomek/core';
+import type { ResultOf } from '../compute/protocol';
+
+export type SegmentEffort = ResultOf<'effort'>['segments'][number];
+
+/** What a segment asks for, in words a teacher would say; the knee line last. */
+export function segmentEffortWords(effort: SegmentEffort): string[] {
+  const { limitedBy, enduranceSeconds, unlimited, askedSeconds, kneePastToes } = effort;
+  const who = limitedBy === 'legs' ? 'Legs' : 'Arms';
+  const lasts = unlimited
+    ? 'Neither legs nor arms limit this.'
+    : `${who} of a standard body would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;
+  if (kneePastToes === null) return [lasts];
+  const millimetres = Math.round(Math.abs(kneePastToes) * 1000);
+  const knee =
+    kneePastToes > 0
+      ? `The knee is ${millimetres} mm past the toe line at this bend: higher, or sit back.`
+      : `The knee stays ${millimetres} mm behind the toe line.`;
+  return [lasts, knee];
+}
+
+export interface ReserveWords {
+  readonly rows: readonly { readonly limbs: string; readonly least: string }[];
+  readonly failure: string;
+}
+
+const percent = (share: number): string => `${Math.max(0, Math.round(share * 100))} %`;
+
+/** The least reserve of legs and arms through a routine, and where one gives out. */
+export function reserveWords(
+  effort: ResultOf<'effort'> | null,
+  names: ReadonlyMap<string, string>,
+): ReserveWords | null {
+  if (effort === null || effort.segments.length === 0) return null;
+  const least = (limb: Limb): number => Math.min(...effort.segments.map((segment) => segment.reserve[limb]));
+  const { failure } = effort;
+  return {
+    rows: limbs.map((limb) => ({ limbs: limb, least: percent(least(limb)) })),
+    failure:
+      failure === null
+        ? ''
+        : `The ${failure.limb} gives out in ${names.get(failure.segmentId) ?? 'it'}, ${durationWords(failure.atSeconds)} from the start.`,
+  };
+}

@@ -1,0 +1,117 @@
+/** One formula of the program as a teacher can read it. */
+export interface SourceEntry {
+  readonly topic: string;
+  readonly what: string;
+  readonly formula: string;
+  readonly source: string;
+  readonly limits: string;
+}
+
+const memory = 'from memory';
+
+/** Every formula with its source and its limits; the Sources page and docs/sources.md are made from it. */
+export const sources: readonly SourceEntry[] = [
+  {
+    topic: 'Body',
+    what: 'Lengths and masses of the parts of the body, from stature and mass.',
+    formula:
+      'length = fraction × stature, mass = fraction × body mass; a measured shank, thigh or foot replaces its fraction',
+    source: `Drillis & Contini 1966 and Dempster 1955, as tabulated by Winter, Biomechanics and Motor Control of Human Movement, 2009 (${memory})`,
+    limits: 'Averages of few people. Someone with long thighs or a heavy trunk differs; measure shank, thigh and foot.',
+  },
+  {
+    topic: 'Posture',
+    what: 'How the shank tilts at a bend, where the knee stands, what knees and shoulders carry.',
+    formula: 'the shank tilts until the centre of mass stands over the pressure point; moment = weight × distance',
+    source: 'Plane statics; the arithmetic is ours',
+    limits: 'Seen from the side, joints as hinges, front-to-back shear and muscles across two joints left out.',
+  },
+  {
+    topic: 'Depth and step',
+    what: 'The bend at which the knee meets the toe line, the mark on the door frame, the step that can be taken back.',
+    formula: 'knee = toe line; head drop = leg straight − leg bent; step = √(L² − (L − d)²)',
+    source: 'Geometry; “never past the toe line” and “taken back without a push” are common practice',
+    limits: `The ankle range of 38° is ${memory}; a knee-to-wall test replaces it.`,
+  },
+  {
+    topic: 'How long a posture holds',
+    what: 'Endurance time at a share of capacity.',
+    formula: 'ET = b0 · f^b1, f = moment / capacity, never below 0.03 (house value)',
+    source: `Frey Law & Avin 2010 (${memory})`,
+    limits:
+      'Means over many people; below 0.15 of capacity it goes beyond what was measured. Over 40 min: not limited here.',
+  },
+  {
+    topic: 'Fatigue and reserve',
+    what: 'How legs and arms tire through a routine and recover in its rests.',
+    formula: 'three compartments: resting, active, fatigued; reserve = (1 − fatigued − target) / (1 − target)',
+    source: `Xia & Frey Law 2008; rates Frey-Law, Looft & Heitsman 2012; recovery at rest Looft, Herkert & Frey-Law 2018 (${memory})`,
+    limits: 'One muscle group a joint, constant effort in a piece, no training effect.',
+  },
+  {
+    topic: 'Capacity',
+    what: 'What one knee and one shoulder can give, from test holds; and the same effort in another posture.',
+    formula: 'capacity = moment / f(held time); exchange: t₂ = t₁ · ET₂ / ET₁',
+    source: 'The endurance formula above, turned round',
+    limits:
+      'Five degrees of bend read wrong change it by a quarter or more. Without a test it is a guess by age and habit (house values).',
+  },
+  {
+    topic: 'Breath',
+    what: 'Length and rate of a pattern, slowing rounds, rate at rest.',
+    formula: 'period = in + pause + out + pause; rate = 60 / period; slowing total = t₀·(qⁿ − 1)/(q − 1)',
+    source: `Arithmetic; rest 12–20 a minute: nursing handbooks; slow practice near 6: Lehrer & Gevirtz 2014 (${memory})`,
+    limits: 'Slower than half the rate at rest gets a caution. Held breath is refused with certain conditions.',
+  },
+  {
+    topic: 'Time of a routine',
+    what: 'The whole length, to the second.',
+    formula: 'work + changes + rests + teaching',
+    source: 'Arithmetic; staged practice 5 × 10–15 min and the other doses are common practice',
+    limits: 'As long as the pace is kept; taps of your own count as they come.',
+  },
+  {
+    topic: 'Fit to the time',
+    what: 'Doses that come closest to the minutes there are and stay closest to what they were.',
+    formula: 'largest total not above the target, then least Σ weight·((x − ideal)/ideal)²',
+    source: 'Exact by dynamic programming over seconds; compared with a mixed-integer solver',
+    limits: 'A dose moves between a half and double of itself.',
+  },
+  {
+    topic: 'Load',
+    what: 'Load of a session and a week, monotony and strain, recent against usual.',
+    formula: 'minutes × effort; mean / standard deviation of the days; means over 7 and 28 days with λ = 2/(N + 1)',
+    source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998; Williams et al. 2017 (${memory})`,
+    limits: 'Words about what was done. Never a forecast of injury.',
+  },
+  {
+    topic: 'Raising the load',
+    what: 'Raise, stay, ease, stop and refer.',
+    formula: 'raise by 2–10 % after two met sessions running, effort within the ceiling, alignment kept',
+    source: `ACSM position stand 2009 for the 2–10 % and the two sessions (${memory}); all other numbers are house values and settings of the school`,
+    limits: 'A suggestion with its reason; you decide, and it remembers.',
+  },
+  {
+    topic: 'Plan',
+    what: 'The weeks to the goals under the guard rails.',
+    formula: 'fewest weeks, then the least largest growth of load; one raise a family a week, every k-th week lighter',
+    source: 'Exact search where it can finish; compared with brute force and a mixed-integer solver',
+    limits: 'As if every session were met. The chance beside it is from your student’s own attendance and pass rate.',
+  },
+  {
+    topic: 'Baseline norms',
+    what: 'One-leg stand, chair stand and tandem stand by age.',
+    formula: 'a result against the norm of its age sets defaults such as a chair within reach',
+    source: `Springer et al. 2007; CDC STEADI (${memory})`,
+    limits: 'Never a diagnosis. In doubt, licensed practice.',
+  },
+];
+
+/** The list as Markdown, for docs/sources.md. */
+export function sourcesMarkdown(): string {
+  const entries = sources.map(
+    (entry) =>
+      `## ${entry.topic}\n\n${entry.what}\n\n- **Formula:** ${entry.formula}\n- **Source:** ${entry.source}\n- **Limits:** ${entry.limits}\n`,
+  );
+  return `# Sources\n\nEach formula, where it comes from and what it leaves out. “From memory” marks values that were written down without the paper at hand; “house value” marks our own. The app shows the same list under Sources.\n\n${entries.join('\n')}`;
+}
