@@ -15,7 +15,7 @@ import { doseWords, families, searchExercises, type Exercise } from '@pomek/core
       class="search"
       [ngModel]="text()"
       (ngModelChange)="text.set($event)"
-      (keydown.enter)="takeFirst()"
+      (keydown.enter)="takeFirst($event)"
       placeholder="Search, Enter adds"
       aria-label="Search the shelf; Enter adds the first found"
     />
@@ -85,10 +85,12 @@ export class ShelfList {
     return doseWords(exercise.defaultDose);
   }
 
-  protected takeFirst(): void {
+  protected takeFirst(event: Event): void {
     const [first] = this.found();
     if (first === undefined || this.text() === '') return;
     this.pick.emit(first);
     this.text.set('');
+    // At once, so that the next letters do not join the old ones before the page is painted.
+    (event.target as HTMLInputElement).value = '';
   }
 }
