@@ -1,18 +1,37 @@
-import { Component, provideZonelessChangeDetection } from '@angular/core';
+import { ChangeDetectionStrategy, Component, isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import { bootstrapApplication } from '@angular/platform-browser';
+import { RouterOutlet, provideRouter } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import Aura from '@primeuix/themes/aura';
 import { Button } from 'primeng/button';
 import { providePrimeNG } from 'primeng/config';
 
-/** The page the benchmark measures the app against: Angular, PrimeNG with its stock preset, one button. */
 @Component({
-  selector: 'bare-root',
+  selector: 'bare-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button],
   template: `<h1>Bare page</h1>
     <p-button label="Ready" />`,
 })
+class BarePage {}
+
+@Component({
+  selector: 'bare-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet],
+  template: `<router-outlet />`,
+})
 class BareRoot {}
 
+/**
+ * The page the benchmark measures the app against: Angular with its router and service worker, PrimeNG
+ * with its stock preset, one button; no data, no storage, no validation.
+ */
 void bootstrapApplication(BareRoot, {
-  providers: [provideZonelessChangeDetection(), providePrimeNG({ theme: { preset: Aura } })],
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter([{ path: '', component: BarePage }]),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode() }),
+    providePrimeNG({ theme: { preset: Aura } }),
+  ],
 });

@@ -1,8 +1,9 @@
 import type { Routes } from '@angular/router';
+import { Today } from './today/today';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
-  { path: 'today', title: 'Today – Pomek', loadComponent: async () => (await import('./today/today')).Today },
+  { path: 'today', title: 'Today – Pomek', component: Today },
   {
     path: 'exercises',
     title: 'Exercises – Pomek',

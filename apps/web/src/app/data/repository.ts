@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { liveQuery } from 'dexie';
-import { Observable, map, shareReplay } from 'rxjs';
+import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
   DecisionSchema,
   ExerciseSchema,
@@ -10,7 +10,6 @@ import {
   RoutineSchema,
   SchoolSchema,
   StudentSchema,
-  builtInExercises,
   builtInSchools,
   softSchool,
   type Exercise,
@@ -52,8 +51,11 @@ export class Repository {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** Built-in exercises first, then the teacher's own by name. */
-  readonly exercises$: Observable<Exercise[]> = this.all('exercises').pipe(
-    map((own) => [...builtInExercises, ...own.toSorted(byName)]),
+  readonly exercises$: Observable<Exercise[]> = combineLatest([
+    defer(() => import('./built-in')),
+    this.all('exercises'),
+  ]).pipe(
+    map(([{ builtInExercises }, own]) => [...builtInExercises, ...own.toSorted(byName)]),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
+import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
 import { dosedRoutine, durationWords, groupBy, timeline, type Plan, type VerdictKind } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository, schoolOf } from '../data/repository';
 import { SPACE } from '../data/space';
 import { strandVerdicts } from '../data/verdicts';
 import { VerdictMark } from '../ui/verdict-mark';
+import { fullDay } from '../ui/day-words';
 import { FirstSteps } from './first-steps';
 
 const weight: Record<VerdictKind, number> = { stop: 0, ease: 1, raise: 2, stay: 3 };
@@ -35,7 +36,7 @@ export class Today {
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
-  protected readonly date = computed(() => format(parseISO(this.clock.today()), 'EEEE, d MMMM'));
+  protected readonly date = computed(() => fullDay(this.clock.today()));
   private readonly logsOf = computed(() => groupBy(this.logs() ?? [], (log) => log.studentId));
   protected readonly beginning = computed(
     () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),

@@ -1,4 +1,4 @@
-import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 
 export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
@@ -19,8 +19,21 @@ export function daysAgo(day: string, today: string): string {
   return days > 0 ? `${days} days ago` : `in ${-days} days`;
 }
 
+const written = (options: Intl.DateTimeFormatOptions): ((day: string) => string) => {
+  const format = new Intl.DateTimeFormat('en-GB', options);
+  return (day) =>
+    format
+      .formatToParts(parseISO(day))
+      .filter((part) => part.type !== 'literal')
+      .map((part) => part.value)
+      .join(' ');
+};
+
 /** A day for reading: `12 Mar 2026`. */
-export const readDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+export const readDay = written({ day: 'numeric', month: 'short', year: 'numeric' });
 
 /** A day without its year: `Thu 12 Mar`. */
-export const shortDay = (day: string): string => format(parseISO(day), 'EEE d MMM');
+export const shortDay = written({ weekday: 'short', day: 'numeric', month: 'short' });
+
+/** A day in full: `Thursday 12 March`. */
+export const fullDay = written({ weekday: 'long', day: 'numeric', month: 'long' });

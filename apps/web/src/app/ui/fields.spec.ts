@@ -4,7 +4,7 @@ import { builtInExercises, type Dose } from '@pomek/core';
 import { DoseEditor } from './dose-editor';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
-import { dayWords, daysAgo } from './day-words';
+import { dayWords, daysAgo, fullDay, readDay, shortDay } from './day-words';
 
 const dose = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeling')!.defaultDose;
 
@@ -77,6 +77,11 @@ test('a dose changes one row and leaves the others', async () => {
 });
 
 test('days in words', () => {
+  expect([readDay, shortDay, fullDay].map((words) => words('2026-03-12'))).toEqual([
+    '12 Mar 2026',
+    'Thu 12 Mar',
+    'Thursday 12 March',
+  ]);
   expect(dayWords([5, 1])).toBe('Mon, Fri');
   expect(dayWords([1, 2, 3, 4, 5, 6, 7])).toBe('every day');
   expect(['2026-03-10', '2026-03-09', '2026-03-01', '2026-03-12'].map((day) => daysAgo(day, '2026-03-10'))).toEqual([
