@@ -16,6 +16,7 @@ let count = 0;
 /** A test bed with a fresh database of its own. */
 export function freshSpace(providers: unknown[] = []): Database {
   const database = new Database(`test-${(count += 1)}-${Math.floor(performance.now())}`);
+  TestBed.resetTestingModule();
   TestBed.configureTestingModule({
     providers: [{ provide: Database, useValue: database }, { provide: SPACE, useValue: 'own' }, ...(providers as [])],
   });

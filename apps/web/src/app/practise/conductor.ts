@@ -181,7 +181,7 @@ export class Conductor {
   }
 
   protected fullScreen(): void {
-    if (document.fullscreenElement === null) void document.documentElement.requestFullscreen().catch(() => undefined);
+    if (!document.fullscreenElement) void document.documentElement.requestFullscreen().catch(() => undefined);
     else void document.exitFullscreen();
   }
 
@@ -221,7 +221,7 @@ export class Conductor {
   private async leave(journal: Journal): Promise<void> {
     await this.journals.drop(journal.id);
     this.journal.set(null);
-    if (document.fullscreenElement !== null) await document.exitFullscreen();
+    if (document.fullscreenElement) await document.exitFullscreen();
     await this.router.navigate(journal.studentId === null ? ['/routines'] : ['/students', journal.studentId]);
   }
 

@@ -1,0 +1,142 @@
+import { TestBed } from '@angular/core/testing';
+import { softSchool, type Decision, type Plan, type PracticeLog } from '@pomek/core';
+import { demoContents } from '@pomek/core';
+import { freshSpace } from '../../../testing/records';
+import { readLight, setLight } from '../shell/light';
+import { fileName } from '../files/download';
+import { Clock } from './clock';
+import { DemoSpace } from './demo-space';
+import { Notices, reasonOf } from './notices';
+import { chooseSpaceFromAddress, readSpace, rememberSpace, SPACE } from './space';
+import { strandVerdicts } from './verdicts';
+import { WholeSpace } from './whole-space';
+
+describe('the space of a tab', () => {
+  beforeEach(() => {
+    sessionStorage.clear();
+    localStorage.clear();
+    history.replaceState(null, '', '/');
+  });
+
+  test('is the own one at first, and the one last chosen after', () => {
+    expect(readSpace()).toBe('own');
+    rememberSpace('demo');
+    expect(readSpace()).toBe('demo');
+    sessionStorage.clear();
+    expect(readSpace()).toBe('demo');
+  });
+
+  test('is chosen by its address, which leads to its first page', () => {
+    history.replaceState(null, '', '/demo');
+    expect(chooseSpaceFromAddress()).toBe('demo');
+    expect(location.pathname).toBe('/today');
+    history.replaceState(null, '', '/own');
+    expect(chooseSpaceFromAddress()).toBe('own');
+    history.replaceState(null, '', '/routines/abc');
+    expect(chooseSpaceFromAddress()).toBe('own');
+    expect(location.pathname).toBe('/routines/abc');
+  });
+
+  test('a spoiled choice in the storage is no trouble', () => {
+    localStorage.setItem('pomek.space', 'somewhere else');
+    expect(readSpace()).toBe('own');
+  });
+});
+
+test('the light of the room is remembered and put on the page', () => {
+  setLight('hall');
+  expect(readLight()).toBe('hall');
+  expect(document.documentElement.classList.contains('hall')).toBe(true);
+  setLight('day');
+  expect(document.documentElement.classList.contains('hall')).toBe(false);
+});
+
+test('the clock gives the day of a moment and ids that differ', () => {
+  const clock = TestBed.inject(Clock);
+  expect(clock.dayOf(new Date(2026, 2, 5, 23, 59))).toBe('2026-03-05');
+  expect(clock.today()).toBe(clock.dayOf(clock.now()));
+  expect(clock.newId()).not.toBe(clock.newId());
+});
+
+describe('notices', () => {
+  const notices = () => TestBed.inject(Notices);
+
+  test('three at most, each can be closed', () => {
+    for (const title of ['one', 'two', 'three', 'four']) notices().done(title);
+    expect(
+      notices()
+        .open()
+        .map((notice) => notice.title),
+    ).toEqual(['two', 'three', 'four']);
+    notices().close(notices().open()[0]!.id);
+    expect(notices().open()).toHaveLength(2);
+  });
+
+  test('errors of the browser are put in words that help', () => {
+    const named = (name: string) => Object.assign(new Error('cryptic'), { name });
+    expect(reasonOf(named('QuotaExceededError'))).toContain('no room left');
+    expect(reasonOf(named('InvalidStateError'))).toContain('Reload the page');
+    expect(reasonOf(new Error('as it is'))).toBe('as it is');
+    expect(reasonOf('text')).toBe('text');
+  });
+});
+
+describe('the demo space', () => {
+  test('is filled when empty and left alone when not', async () => {
+    const database = freshSpace([{ provide: SPACE, useValue: 'demo' }]);
+    const demo = TestBed.inject(DemoSpace);
+    await demo.fillWhenEmpty();
+    expect(await database.of('students').count()).toBe(10);
+    expect(demo.busy()).toBe(false);
+    await database.of('students').delete('demo-student-1');
+    await demo.fillWhenEmpty();
+    expect(await database.of('students').count()).toBe(9);
+    await demo.fill();
+    expect(await database.of('students').count()).toBe(10);
+    await database.delete();
+  });
+
+  test('never touches the own space', async () => {
+    const database = freshSpace();
+    const demo = TestBed.inject(DemoSpace);
+    await demo.fillWhenEmpty();
+    await expect(demo.fill()).rejects.toThrow('Only the demo');
+    expect(await TestBed.inject(WholeSpace).isEmpty()).toBe(true);
+    await database.delete();
+  });
+});
+
+describe('verdicts of a student', () => {
+  const today = '2026-11-20';
+  const demo = demoContents(today);
+  const of = (name: string): { plans: Plan[]; logs: PracticeLog[]; decisions: Decision[] } => {
+    const { id } = demo.students.find((student) => student.name === name)!;
+    const own = <T extends { studentId: string }>(list: T[]): T[] => list.filter((entry) => entry.studentId === id);
+    return { plans: own(demo.plans), logs: own(demo.logs), decisions: own(demo.decisions) };
+  };
+
+  test('one for every strand; a sore knee locks, and an answered practice is no longer due', () => {
+    const sore = of('Bertil Anquist');
+    const found = strandVerdicts(sore.plans, sore.logs, sore.decisions, softSchool, today);
+    expect(found).toHaveLength(sore.plans[0]!.strands.length);
+    expect(found.every((entry) => entry.locked && entry.due)).toBe(true);
+    const steady = of('Orsolya Venn');
+    const open = strandVerdicts(steady.plans, steady.logs, steady.decisions, softSchool, today);
+    expect(open.some((entry) => entry.locked)).toBe(false);
+    const answers = open.map((entry): Decision => ({
+      ...steady.decisions[0]!,
+      strandId: entry.strand.id,
+      logId: entry.verdict.logId,
+      day: today,
+    }));
+    expect(strandVerdicts(steady.plans, steady.logs, answers, softSchool, today).some((entry) => entry.due)).toBe(
+      false,
+    );
+  });
+});
+
+test('file names keep letters of any script and lose the rest', () => {
+  expect(fileName('Evening / by the mill!')).toBe('evening-by-the-mill');
+  expect(fileName('Ångström 2')).toBe('ångström-2');
+  expect(fileName('///')).toBe('pomek');
+});

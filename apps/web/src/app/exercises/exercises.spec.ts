@@ -1,0 +1,108 @@
+import { builtInExercises, type Exercise } from '@pomek/core';
+import { aRoutine } from '../../../testing/records';
+import { heard, render } from '../../../testing/render';
+import { ExerciseEditor } from './exercise-editor';
+import { ExerciseSheet } from './exercise-sheet';
+import { Exercises } from './exercises';
+import { copyOf } from './own-exercise';
+import { PhasesEditor } from './phases-editor';
+
+const reeling = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeling')!;
+const own: Exercise = copyOf(reeling, 'own-1');
+
+test('the shelf lists the families and opens what is asked for', async () => {
+  const page = await render(Exercises, { id: 'one-hand-reeling' });
+  expect([...page.element.querySelectorAll('.list h2')].map((entry) => entry.textContent)).toHaveLength(7);
+  expect(page.text()).toContain('30 exercises');
+  expect(page.element.querySelector('article')!.getAttribute('aria-label')).toBe('One-hand silk-reeling');
+  expect((await render(Exercises, { id: 'gone' })).text()).toContain('This exercise is not here');
+});
+
+test('a sheet has dose, work, cycle, cautions and safety marks; only own ones can be edited', async () => {
+  const page = await render(ExerciseSheet, { exercise: reeling });
+  for (const words of [
+    '8 repetitions a side each way, 11 s each',
+    '5:52 min of work',
+    '25 %, breath out',
+    'Knees: no twist',
+    'safety',
+  ]) {
+    expect(page.text()).toContain(words);
+  }
+  expect(page.text()).not.toContain('Edit');
+  expect((await render(ExerciseSheet, { exercise: own })).text()).toContain('Edit');
+});
+
+test('copying makes an own exercise; removing one says where it stood', async () => {
+  const page = await render(Exercises, { id: 'one-hand-reeling' });
+  await page.press(/Copy as my own/);
+  expect((await page.database.of('exercises').toArray())[0]).toMatchObject({ origin: 'own', family: 'reeling' });
+  const used = aRoutine({ segments: [{ ...aRoutine().segments[0]!, exerciseId: 'own-1' } as never] });
+  const second = await render(Exercises, { id: 'own-1' }, { exercises: [own], routines: [used] });
+  await second.press(/Remove/);
+  expect(await second.database.of('exercises').count()).toBe(0);
+});
+
+describe('the editor', () => {
+  const editor = async () => {
+    const page = await render(ExerciseEditor, { id: 'own-1' }, { exercises: [own] });
+    const now = async () => (await page.database.of('exercises').get('own-1'))!;
+    return { page, now };
+  };
+
+  test('keeps every whole change at once', async () => {
+    const { page, now } = await editor();
+    await page.fill('Name', 'Pond circles');
+    await page.fill('Knee bend', '40');
+    await page.fill('Weight on the working leg', '60');
+    await page.fill('Pressure from the heel', '72');
+    await page.fill('Easier', 'Sit\n\n Lean ');
+    expect(await now()).toMatchObject({
+      name: 'Pond circles',
+      posture: { kneeBendDeg: 40, weightShare: 0.6, pressurePoint: 0.72 },
+      easier: ['Sit', 'Lean'],
+    });
+    await page.fill('Pressure from the heel', '');
+    expect((await now()).posture.pressurePoint).toBeNull();
+  });
+
+  test('says what is not whole yet, keeps the old until it is', async () => {
+    const { page, now } = await editor();
+    await page.fill('Name', '');
+    expect(page.text()).toContain('name: an exercise needs a name');
+    expect((await now()).name).toBe(own.name);
+    await page.fill('Name', 'Whole again');
+    expect(page.text()).not.toContain('Not kept yet');
+    expect((await now()).name).toBe('Whole again');
+  });
+
+  test('sides, directions and checkpoints are switched', async () => {
+    const { page, now } = await editor();
+    page.field('Forward and reversed').click();
+    await page.settle();
+    expect(await now()).toMatchObject({
+      hasDirections: false,
+      defaultDose: { amounts: [{ side: 'left' }, { side: 'right' }] },
+    });
+    const before = (await now()).checkpoints.length;
+    page.field('eyes').click();
+    await page.settle();
+    expect((await now()).checkpoints).toHaveLength(before + 1);
+    page.field('eyes').click();
+    await page.settle();
+    expect((await now()).checkpoints).toHaveLength(before);
+  });
+
+  test('one that is not there says what to do', async () => {
+    expect((await render(ExerciseEditor, { id: 'tree-holding' })).text()).toContain('copy a built-in one first');
+  });
+});
+
+test('parts of a cycle always add up after adding and removing', async () => {
+  const page = await render(PhasesEditor, { phases: reeling.phases });
+  const heardPhases = heard(page.fixture.componentInstance.phasesChange);
+  await page.press('Add a part');
+  await page.press('Remove part 1');
+  expect(heardPhases.map((phases) => phases.length)).toEqual([5, 3]);
+  for (const phases of heardPhases) expect(phases.reduce((sum, phase) => sum + phase.share, 0)).toBeCloseTo(1, 12);
+});

@@ -1,0 +1,140 @@
+import { insertSegment, newSegment, builtInExercises, softSchool, strictSchool, type Journal } from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
+import { heard, render } from '../../../testing/render';
+import { Conductor } from './conductor';
+import { EndForm } from './end-form';
+import { PractiseStart } from './practise-start';
+
+const squats = builtInExercises.find((exercise) => exercise.id === 'squat-and-bounce')!;
+const routine = { ...insertSegment(aRoutine(), newSegment('segment-2', squats, softSchool)), settleSeconds: 0 };
+const start = Date.now();
+const journal = (change: Partial<Journal> = {}): Journal => ({
+  id: 'journal-1',
+  studentId: 'student-1',
+  routine,
+  events: [],
+  seenAt: start,
+  ...change,
+});
+const hall = async (of: Journal, student = aStudent()) => {
+  const page = await render(Conductor, { journalId: 'journal-1' }, { journals: [of], students: [student] });
+  const key = async (name: string) => {
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+    await page.settle();
+  };
+  const kept = () => page.database.of('journals').get('journal-1');
+  return { page, key, kept };
+};
+
+test('waits for the beginning, then keeps everything that is pressed', async () => {
+  const { page, key, kept } = await hall(journal());
+  expect(page.text()).toContain('Space begins.');
+  await key('ArrowRight');
+  expect((await kept())!.events).toEqual([]);
+  await key(' ');
+  await key('l');
+  await key(' ');
+  expect(page.text()).toContain('Paused. Space goes on.');
+  await key('ArrowRight');
+  expect((await kept())!.events.map((event) => event.action)).toEqual(['start', 'lost', 'pause', 'next']);
+  expect(page.text()).toContain('Squat and bounce');
+  expect(page.text()).toContain('Alignment lost noted 1 time.');
+});
+
+test('a practice that was running when the page went stands still at the last moment it was seen', async () => {
+  const begun = start - 60_000;
+  const { page, kept } = await hall(journal({ events: [{ at: begun, action: 'start' }], seenAt: begun + 20_000 }));
+  expect(page.text()).toContain('Paused. Space goes on.');
+  expect(page.element.querySelector('.big')!.textContent).toBe('0:40');
+  expect((await kept())!.events.at(-1)).toEqual({ at: begun + 20_000, action: 'pause' });
+});
+
+test('loosening belongs to an easing school; an enduring one says to stay and breathe', async () => {
+  const easing = await hall(journal());
+  await easing.key(' ');
+  await easing.key('o');
+  expect(easing.page.text()).toContain('Loosen. Space goes on; what was held counts.');
+  const enduring = await hall(journal(), aStudent({ schoolId: strictSchool.id }));
+  await enduring.key(' ');
+  await enduring.key('o');
+  expect((await enduring.kept())!.events.map((event) => event.action)).toEqual(['start']);
+  expect(enduring.page.text()).toContain('Pain always stops.');
+});
+
+test('ended early, the log has what was really done and the journal is gone', async () => {
+  const begun = start - 100_000;
+  const events = [
+    { at: begun, action: 'start' as const },
+    { at: begun + 30_000, action: 'pause' as const },
+  ];
+  const { page, key, kept } = await hall(journal({ events, seenAt: begun + 30_000 }));
+  await key('Escape');
+  await page.press('End and log what was done');
+  expect(page.text()).toContain('Done: Evening');
+  page.element.querySelector<HTMLInputElement>('input[aria-label^="Effort 6,"]')!.click();
+  await page.fill('Note', ' tired ');
+  await page.press(/Keep in the log/);
+  const [log] = await page.database.of('logs').toArray();
+  expect(log).toMatchObject({
+    studentId: 'student-1',
+    effort: 6,
+    pain: 0,
+    note: 'tired',
+    practisedSeconds: 30,
+    source: 'conducted',
+  });
+  expect(log!.lines.map((line) => line.done.seconds)).toEqual([30, 0]);
+  expect(await kept()).toBeUndefined();
+});
+
+test('dropped, nothing is logged; one that is over says so', async () => {
+  const { page, key } = await hall(journal());
+  await key('Escape');
+  await page.press('Drop it');
+  expect(await page.database.of('logs').count()).toBe(0);
+  expect(await page.database.of('journals').count()).toBe(0);
+  expect((await render(Conductor, { journalId: 'nothing' })).text()).toContain('This practice is over');
+});
+
+describe('the end of a practice', () => {
+  test('a serious sign refers at once, and is kept', async () => {
+    const page = await render(EndForm, { logged: true, routineName: 'Evening' });
+    const saved = heard(page.fixture.componentInstance.save);
+    expect(page.text()).not.toContain('licensed practitioner');
+    page.field('chest pain').click();
+    page.element.querySelector<HTMLInputElement>('input[aria-label^="Pain 3,"]')!.click();
+    await page.settle();
+    expect(page.text()).toContain('see a licensed practitioner');
+    await page.fill('Where does it hurt?', 'left knee');
+    await page.press(/Keep in the log/);
+    expect(saved).toEqual([{ effort: null, pain: 3, painWhere: 'left knee', symptoms: ['chest pain'], note: '' }]);
+  });
+
+  test('without a student nothing is asked', async () => {
+    const page = await render(EndForm, { logged: false, routineName: 'Evening' });
+    expect(page.text()).toContain('Nothing is logged');
+    expect(page.element.querySelectorAll('input')).toHaveLength(0);
+  });
+});
+
+describe('before a practice', () => {
+  test('the doses of the day, the cautions, and what was not finished', async () => {
+    const page = await render(
+      PractiseStart,
+      { student: 'student-1', routine: 'routine-1' },
+      { students: [aStudent({ cautions: ['Left knee'] })], routines: [routine], journals: [journal({ id: 'old' })] },
+    );
+    expect(page.text()).toContain('Left knee');
+    expect(page.text()).toContain('1 hold × 1:00 min');
+    expect(page.text()).toContain('An unfinished practice: Evening with Nela Brisk');
+    await page.press(/Go to the hall/);
+    const fresh = (await page.database.of('journals').toArray()).find((entry) => entry.id !== 'old')!;
+    expect(fresh).toMatchObject({ studentId: 'student-1', events: [], routine: { id: 'routine-1' } });
+    await page.press('Drop it');
+    expect(await page.database.of('journals').count()).toBe(1);
+  });
+
+  test('without a routine it says what to do first', async () => {
+    expect((await render(PractiseStart)).text()).toContain('Nothing to practise yet');
+  });
+});

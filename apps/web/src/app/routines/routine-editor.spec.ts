@@ -1,0 +1,140 @@
+import { TestBed } from '@angular/core/testing';
+import { builtInExercises, newSegment, softSchool, type Routine } from '@pomek/core';
+import { aRoutine } from '../../../testing/records';
+import { render } from '../../../testing/render';
+import { Store } from '../data/store';
+import { RoutineEditor } from './routine-editor';
+import { Routines } from './routines';
+
+const of = (id: string) => builtInExercises.find((exercise) => exercise.id === id)!;
+const routine = aRoutine({
+  segments: ['joint-circles', 'tree-holding', 'empty-full'].map((id) => newSegment(`s-${id}`, of(id), softSchool)),
+});
+const editor = async (value: Routine = routine) => {
+  const page = await render(RoutineEditor, { id: 'routine-1' }, { routines: [value] });
+  const now = async () => (await page.database.of('routines').get('routine-1'))!;
+  const order = async () => (await now()).segments.map((segment) => segment.id);
+  return { page, now, order };
+};
+const row = (page: { element: HTMLElement }, id: string) =>
+  page.element.querySelector<HTMLElement>(`[data-segment="${id}"]`)!;
+
+test('shows every segment with its dose and length, and the exact sums', async () => {
+  const { page } = await editor();
+  // 10 + 80 + 5 + 80, 10 + 60, 10 + 30 + 5 + 30
+  expect(page.element.querySelector('.total')!.textContent).toBe('5:20 min');
+  expect(row(page, 's-joint-circles').textContent).toContain('2:55 min');
+  expect(row(page, 's-empty-full').textContent).toContain('1 hold a side × 30 s');
+});
+
+test('adds from the shelf, and Enter in the search takes the first found', async () => {
+  const { page, now } = await editor();
+  await page.press(/^Shake out/);
+  expect((await now()).segments.at(-1)).toMatchObject({ exerciseId: 'shake-out', sideOrder: 'whole' });
+  const search = page.element.querySelector<HTMLInputElement>('pk-shelf input')!;
+  search.value = 'belly';
+  search.dispatchEvent(new Event('input'));
+  await page.settle();
+  search.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+  await page.settle();
+  expect((await now()).segments.at(-1)).toMatchObject({ exerciseId: 'belly-breathing' });
+  expect(search.value).toBe('');
+});
+
+test('moves by keyboard and by button, keeps its place at the ends, and undoes', async () => {
+  const { page, order } = await editor();
+  const press = async (key: string) => {
+    row(page, 's-tree-holding')
+      .querySelector('.title')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key, altKey: true, bubbles: true }));
+    await page.settle();
+  };
+  await press('ArrowUp');
+  expect((await order())[0]).toBe('s-tree-holding');
+  await press('ArrowUp');
+  expect((await order())[0]).toBe('s-tree-holding');
+  await press('ArrowDown');
+  expect((await order())[1]).toBe('s-tree-holding');
+  await TestBed.inject(Store).undo();
+  await page.settle();
+  expect((await order())[0]).toBe('s-tree-holding');
+});
+
+test('changes the dose of the open segment, duplicates and removes it', async () => {
+  const { page, now, order } = await editor();
+  row(page, 's-tree-holding').querySelector<HTMLElement>('.title')!.click();
+  await page.settle();
+  await page.fill('Holding time', '2:00');
+  expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
+  expect(page.element.querySelector('.total')!.textContent).toBe('6:20 min');
+  await page.fill('Holding time', '3 hours');
+  expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
+  await page.press('Duplicate');
+  expect(await order()).toHaveLength(4);
+  await page.press('Remove');
+  expect(await order()).toHaveLength(3);
+});
+
+test('points unequal sides out, evens them out, or keeps them', async () => {
+  const uneven = newSegment('s-empty-full', of('empty-full'), softSchool);
+  const value = aRoutine({
+    segments: [
+      {
+        ...uneven,
+        dose: {
+          ...uneven.dose,
+          amounts: [
+            { side: 'left', direction: 'none', amount: 3 },
+            { side: 'right', direction: 'none', amount: 1 },
+          ],
+        },
+      },
+    ],
+  });
+  const { page, now } = await editor(value);
+  expect(page.text()).toContain('Empty and full: 3 left, but 1 right.');
+  await page.press('Keep so');
+  expect((await now()).segments[0]).toMatchObject({ unevenOnPurpose: true });
+  expect(page.text()).not.toContain('but 1 right');
+  await TestBed.inject(Store).undo();
+  await page.settle();
+  await page.press('Even out');
+  expect((await now()).segments[0]).toMatchObject({ dose: { amounts: [{ amount: 3 }, { amount: 3 }] } });
+});
+
+test('an exercise that is gone is named and can be taken out', async () => {
+  const { page, order } = await editor(
+    aRoutine({ segments: [{ ...routine.segments[1]!, exerciseId: 'gone' } as Routine['segments'][number]] }),
+  );
+  expect(page.text()).toContain('no longer on the shelf');
+  await page.press('Take it out');
+  expect(await order()).toEqual([]);
+  expect(page.text()).toContain('Nothing in it yet');
+});
+
+test('rests and teaching time have a length and a label', async () => {
+  const { page, now } = await editor();
+  await page.press('Rest');
+  await page.fill('Length', '45');
+  await page.fill('What is said of it', 'Drink');
+  expect((await now()).segments.at(-1)).toMatchObject({ type: 'rest', seconds: 45, label: 'Drink' });
+});
+
+test('a name of nothing is refused and the old one kept', async () => {
+  const { page, now } = await editor();
+  await page.fill('Routine', '  ');
+  expect((await now()).name).toBe('Evening');
+});
+
+test('the list duplicates, mirrors and removes; an empty one says what to do', async () => {
+  const page = await render(Routines, {}, { routines: [routine] });
+  await page.press('Duplicate Evening');
+  await page.press('Mirror Evening');
+  const all = await page.database.of('routines').toArray();
+  expect(all.map((entry) => entry.name).sort()).toEqual(['Evening', 'Evening (copy)', 'Evening (mirrored)']);
+  const mirrored = all.find((entry) => entry.name.includes('mirrored'))!.segments[2]!;
+  expect(mirrored.type === 'exercise' && mirrored.dose.amounts[0]!.side).toBe('right');
+  await page.press('Remove Evening');
+  expect(await page.database.of('routines').count()).toBe(2);
+  expect((await render(Routines)).text()).toContain('No routine yet');
+});

@@ -1,0 +1,282 @@
+import {
+  builtInExercises,
+  insertSegment,
+  newSegment,
+  newStrand,
+  softSchool,
+  strictSchool,
+  type Plan,
+  type PracticeLog,
+  type Verdict,
+} from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
+import { heard, render } from '../../../testing/render';
+import type { StrandVerdict } from '../data/verdicts';
+import { DecisionCard } from './decision-card';
+import { LogList } from './log-list';
+import { PersonForm } from './person-form';
+import { PlanMaker } from './plan-maker';
+import { PlanWeeks } from './plan-weeks';
+
+const today = '2026-03-02';
+const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
+const segment = newSegment('segment-1', tree, softSchool);
+const strand = newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04');
+const plan: Plan = {
+  id: 'plan-1',
+  studentId: 'student-1',
+  routineId: 'routine-1',
+  startsOn: today,
+  growthPerWeek: 0.1,
+  lighterEvery: 4,
+  lighterCut: 0.4,
+  strands: [strand],
+};
+const verdict: Verdict = {
+  strandId: strand.id,
+  kind: 'raise',
+  level: 66,
+  fromDose: 60,
+  toDose: 65,
+  moves: true,
+  reasons: ['Met 2 times running.', 'Not more: at most 10 % a week.'],
+  logId: 'log-1',
+  retest: false,
+  source: 'practice',
+};
+const entry = (change: Partial<Verdict> = {}, due = true): StrandVerdict => ({
+  plan,
+  strand,
+  verdict: { ...verdict, ...change },
+  due,
+  locked: change.kind === 'stop',
+});
+const log: PracticeLog = {
+  id: 'log-1',
+  studentId: 'student-1',
+  routineId: 'routine-1',
+  routineName: 'Evening',
+  day: '2026-03-01',
+  startedAt: '2026-03-01T08:00:00.000Z',
+  practisedSeconds: 700,
+  source: 'conducted',
+  lines: [
+    {
+      segmentId: 'segment-1',
+      exerciseId: 'tree-holding',
+      exerciseName: 'Holding the tree',
+      kind: 'hold',
+      side: 'left',
+      direction: 'none',
+      asked: { amount: 1, seconds: 60 },
+      done: { amount: 0.5, seconds: 30 },
+      alignmentKept: 0.4,
+    },
+  ],
+  effort: 6,
+  pain: 2,
+  painWhere: 'left knee',
+  symptoms: ['numbness'],
+  note: 'came late',
+};
+
+describe('a decision', () => {
+  const card = async (of: StrandVerdict) => {
+    const page = await render(DecisionCard, { entry: of, today });
+    return { page, replies: heard(page.fixture.componentInstance.reply) };
+  };
+
+  test('shows verdict, doses and every reason', async () => {
+    const { page } = await card(entry());
+    expect(page.text()).toContain('Raise');
+    expect(page.text()).toContain('1:00 min → 1:05 min');
+    for (const reason of verdict.reasons) expect(page.text()).toContain(reason);
+  });
+
+  test('is accepted or put off with one press', async () => {
+    const { page, replies } = await card(entry());
+    await page.press('Accept');
+    await page.press('Put off');
+    expect(replies).toEqual([
+      { outcome: 'accepted', level: 66, teacherReason: '' },
+      { outcome: 'put off', level: 60, teacherReason: '' },
+    ]);
+  });
+
+  test('is changed to the teacher’s own dose, with the reason', async () => {
+    const { page, replies } = await card(entry());
+    await page.press('Change…');
+    await page.fill('Your dose', '50');
+    await page.fill('Your reason', ' too soon ');
+    await page.press('Keep my dose');
+    expect(replies).toEqual([{ outcome: 'changed', level: 50, teacherReason: 'too soon' }]);
+  });
+
+  test('a stop can only be cleared, and only with a reason', async () => {
+    const { page, replies } = await card(entry({ kind: 'stop', source: 'stop' }));
+    expect(page.text()).toContain('Stop and refer');
+    expect(page.text()).not.toContain('Accept');
+    await page.press('Clear it…');
+    expect(page.button('Clear the lock').disabled).toBe(true);
+    await page.fill('Your reason', 'seen by a doctor');
+    await page.press('Clear the lock');
+    expect(replies).toEqual([{ outcome: 'cleared', level: 60, teacherReason: 'seen by a doctor' }]);
+  });
+
+  test('once answered it asks for nothing', async () => {
+    const { page } = await card(entry({ kind: 'stay', toDose: 60 }, false));
+    expect(page.element.querySelectorAll('button')).toHaveLength(0);
+  });
+});
+
+describe('the weeks of a plan', () => {
+  const weeks = async (change: Partial<Plan> = {}, inputs: Record<string, unknown> = {}) => {
+    const page = await render(PlanWeeks, {
+      plan: { ...plan, ...change },
+      routine: aRoutine({ segments: [segment] }),
+      logs: [],
+      school: softSchool,
+      sessionsPerWeek: 3,
+      locked: new Set(),
+      today,
+      ...inputs,
+    });
+    return { page, changes: heard(page.fixture.componentInstance.changed) };
+  };
+
+  test('each week has its dose and why not more; a goal in time says so', async () => {
+    const { page } = await weeks({ strands: [{ ...strand, targetDay: '2026-12-31' }] });
+    const rows = [...page.element.querySelectorAll('tbody tr')].map((row) => row.textContent.replace(/\s+/g, ' '));
+    expect(rows[0]).toContain('Where the strand stands now.');
+    expect(rows[1]).toContain('1:00 min');
+    expect(rows[3]).toContain('A lighter week: 40 % less');
+    expect(page.text()).toContain('in time for 31 Dec 2026');
+  });
+
+  test('a goal out of reach says what will be reached and the earliest week', async () => {
+    const { page } = await weeks({ strands: [{ ...strand, targetDay: '2026-03-16' }] });
+    expect(page.text()).toMatch(
+      /Out of reach by 16 Mar 2026: .* by then. The earliest is the week of \d+ \w+ 2026; the limit is 10 % a week/,
+    );
+  });
+
+  test('a locked strand and a lost routine are said', async () => {
+    expect((await weeks({}, { locked: new Set([strand.id]) })).page.text()).toContain('Locked after a sign to stop.');
+    expect((await weeks({}, { routine: undefined })).page.text()).toContain('a routine that is gone');
+    expect((await weeks({ strands: [] })).page.text()).toContain('No goals');
+  });
+
+  test('goal, growth and lighter weeks are changed on what is stored; an impossible goal is refused', async () => {
+    const { page, changes } = await weeks();
+    await page.fill('Goal', '3 min');
+    await page.fill('Growth a week', '5');
+    await page.fill('A lighter week every', '0');
+    expect(changes.map((change) => change(plan))).toMatchObject([
+      { strands: [{ target: 180 }] },
+      { growthPerWeek: 0.05 },
+      { lighterEvery: 0 },
+    ]);
+    await page.fill('Goal', '30');
+    expect(changes).toHaveLength(3);
+    expect(page.text()).toContain('the target is below the start');
+  });
+
+  test('practices enough give a chance', async () => {
+    const logs = Array.from({ length: 6 }, (_, index) => ({
+      ...log,
+      id: `l${index}`,
+      day: `2026-02-2${index}`,
+      lines: [{ ...log.lines[0]!, done: log.lines[0]!.asked, alignmentKept: null }],
+    }));
+    const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });
+    expect(page.text()).toMatch(
+      /Practised as of late \(\d+ % of the days, 100 % of those met\), about \d+ seasons in 10/,
+    );
+  });
+});
+
+describe('giving a routine', () => {
+  const breathing = builtInExercises.find((exercise) => exercise.id === 'belly-breathing')!;
+  const routine = insertSegment(aRoutine(), newSegment('segment-2', breathing, softSchool));
+  const maker = async (change: Record<string, unknown> = {}) => {
+    const page = await render(PlanMaker, {
+      student: aStudent(),
+      routines: [routine],
+      exercises: [...builtInExercises],
+      school: strictSchool,
+      today,
+      another: false,
+      ...change,
+    });
+    (page.fixture.componentInstance as unknown as { choose(id: string): void }).choose(routine.id);
+    await page.settle();
+    return { page, made: heard(page.fixture.componentInstance.made) };
+  };
+
+  test('without goals the routine is given as it is', async () => {
+    const { page, made } = await maker();
+    await page.press('Give it without goals');
+    expect(made[0]).toMatchObject({ studentId: 'student-1', routineId: routine.id, strands: [], lighterEvery: 4 });
+  });
+
+  test('a picked strand grows to its goal by the day; growth and day are taken over', async () => {
+    const { page, made } = await maker();
+    page.field('Belly breathing').click();
+    await page.settle();
+    await page.fill('Goal for Belly breathing', '30');
+    await page.fill('Goal day', '2026-06-01');
+    await page.fill('Growth a week', '7');
+    await page.press('Make the plan');
+    expect(made[0]!.strands).toHaveLength(1);
+    expect(made[0]).toMatchObject({
+      growthPerWeek: 0.07,
+      startsOn: today,
+      strands: [{ axis: 'breaths', start: 18, target: 30, targetDay: '2026-06-01', family: 'breathing' }],
+    });
+  });
+
+  test('stays folded while there is a plan, until asked for', async () => {
+    const { page } = await maker({ another: true });
+    expect(page.text()).not.toContain('Goal day');
+    await page.press('Give another routine');
+    expect(page.text()).toContain('Goal day');
+  });
+});
+
+describe('the person', () => {
+  test('is changed part by part; a missing name is refused', async () => {
+    const page = await render(PersonForm, { student: aStudent(), schools: [softSchool] });
+    const parts = heard(page.fixture.componentInstance.changed);
+    await page.fill('Birth year', '1971');
+    await page.fill('Cautions', ' knee \n\nbalance');
+    await page.fill('Name', ' ');
+    expect(parts).toEqual([{ birthYear: 1971 }, { cautions: ['knee', 'balance'] }]);
+    expect(page.text()).toContain('a student needs a name');
+  });
+});
+
+describe('the practices', () => {
+  test('show what was asked and done, sides, alignment, pain and signs', async () => {
+    const page = await render(LogList, { logs: [log], today });
+    for (const words of [
+      '1 Mar 2026, yesterday',
+      'effort 6 of 10',
+      'pain 2 of 10 left knee',
+      'numbness',
+      '30 s of 1:00 min',
+      'alignment until 40 %',
+      'came late',
+    ]) {
+      expect(page.text()).toContain(words);
+    }
+  });
+
+  test('begin with the latest, and show the rest when asked', async () => {
+    const logs = Array.from({ length: 9 }, (_, index) => ({ ...log, id: `l${index}` }));
+    const page = await render(LogList, { logs, today });
+    expect(page.element.querySelectorAll('details')).toHaveLength(6);
+    await page.press('Show 3 more');
+    expect(page.element.querySelectorAll('details')).toHaveLength(9);
+    expect((await render(LogList, { logs: [], today })).text()).toContain('None yet.');
+  });
+});

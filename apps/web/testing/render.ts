@@ -1,0 +1,86 @@
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { providePrimeNG } from 'primeng/config';
+import { freshSpace } from './records';
+import type { Database } from '../src/app/data/database';
+import type { Records, TableName } from '../src/app/data/database';
+
+export interface Rendered<C> {
+  readonly fixture: ComponentFixture<C>;
+  readonly element: HTMLElement;
+  readonly database: Database;
+  /** The text of the page with its white space folded. */
+  text(): string;
+  /** Waits until the storage and the page have come to rest. */
+  settle(): Promise<void>;
+  button(name: string | RegExp): HTMLButtonElement;
+  press(name: string | RegExp): Promise<void>;
+  /** Types into the field with that label. */
+  fill(label: string, value: string): Promise<void>;
+  field(label: string): HTMLInputElement;
+}
+
+type Stored = { [N in TableName]?: Records[N][] };
+const folded = (text: string): string => text.replace(/\s+/g, ' ').trim();
+
+/** Renders a component over a fresh database that holds what was given. */
+export async function render<C>(
+  component: Type<C>,
+  inputs: Record<string, unknown> = {},
+  stored: Stored = {},
+  providers: unknown[] = [],
+): Promise<Rendered<C>> {
+  const database = freshSpace([provideRouter([{ path: '**', children: [] }]), providePrimeNG(), ...providers]);
+  for (const [name, records] of Object.entries(stored)) await database.table(name).bulkPut(records);
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  const element = fixture.nativeElement as HTMLElement;
+  const settle = async (): Promise<void> => {
+    for (let round = 0; round < 4; round += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 15));
+      await fixture.whenStable();
+    }
+  };
+  const nameOf = (entry: Element): string => folded(entry.getAttribute('aria-label') ?? entry.textContent);
+  const button = (name: string | RegExp): HTMLButtonElement => {
+    const all = [...element.querySelectorAll<HTMLButtonElement>('button, a')];
+    const found = all.find((entry) => (typeof name === 'string' ? nameOf(entry) === name : name.test(nameOf(entry))));
+    if (found === undefined) throw new Error(`no button ${String(name)} among ${all.map(nameOf).join(' | ')}`);
+    return found;
+  };
+  const field = (label: string): HTMLInputElement => {
+    const found = [...element.querySelectorAll('label')].find((entry) => folded(entry.textContent).startsWith(label));
+    const control = found === undefined ? null : element.querySelector<HTMLInputElement>(`[id="${found.htmlFor}"]`);
+    if (control === null) throw new Error(`no field ${label}`);
+    return control;
+  };
+  await settle();
+  return {
+    fixture,
+    element,
+    database,
+    text: () => folded(element.textContent),
+    settle,
+    button,
+    press: async (name) => {
+      button(name).click();
+      await settle();
+    },
+    field,
+    fill: async (label, value) => {
+      const control = field(label);
+      control.value = value;
+      control.dispatchEvent(new Event('input', { bubbles: true }));
+      control.dispatchEvent(new Event('change', { bubbles: true }));
+      await settle();
+    },
+  };
+}
+
+/** Collects what an output gives out. */
+export function heard<T>(output: { subscribe(listener: (value: T) => void): unknown }): T[] {
+  const list: T[] = [];
+  output.subscribe((value) => list.push(value));
+  return list;
+}
