@@ -1,0 +1,58 @@
+import { allCheckpoints, CheckpointSchema, regions } from '../alignment';
+import { StudentSchema } from '../students';
+import { checkRange, groupBy } from '../words';
+import { builtInSchools, RaiseRuleSchema, SchoolSchema, softSchool } from '.';
+
+const paths = (value: unknown) => RaiseRuleSchema.safeParse(value).error?.issues.map((issue) => issue.path.join('.'));
+
+test('the built-in schools are whole and differ in earnest', () => {
+  for (const school of builtInSchools) expect(SchoolSchema.safeParse(school).success).toBe(true);
+  expect(new Set(builtInSchools.map((school) => school.fatigueRule)).size).toBe(2);
+  expect(new Set(builtInSchools.map((school) => school.sideOrder)).size).toBe(2);
+});
+
+test('a raise rule whose numbers contradict each other is refused with the field', () => {
+  const rule = softSchool.raise;
+  expect(paths({ ...rule, easeEffort: rule.effortCeiling })).toEqual(['easeEffort']);
+  expect(paths({ ...rule, easeGapDays: 8 })).toEqual(['easeGapDays']);
+  expect(paths({ ...rule, growthPerWeek: 0.3 })).toEqual(['growthPerWeek']);
+  expect(paths({ ...rule, sessionsToRaise: 1.5 })).toEqual(['sessionsToRaise']);
+  expect(paths(rule)).toBeUndefined();
+});
+
+test('a student needs a name, and practises on days that exist', () => {
+  const student = {
+    id: 'u',
+    name: 'Ama',
+    birthYear: null,
+    practiceDays: [1, 7],
+    cautions: [],
+    schoolId: 's',
+    note: '',
+  };
+  expect(StudentSchema.safeParse(student).success).toBe(true);
+  const wrong = StudentSchema.safeParse({ ...student, name: ' ', practiceDays: [8], birthYear: 1850 });
+  expect(wrong.error?.issues.map((issue) => issue.path.join('.')).sort()).toEqual([
+    'birthYear',
+    'name',
+    'practiceDays.0',
+  ]);
+});
+
+test('the checkpoints are whole, each region is there, and the dangerous ones are safety points', () => {
+  const all = allCheckpoints();
+  for (const point of all) expect(CheckpointSchema.safeParse(point).success).toBe(true);
+  expect(new Set(all.map((point) => point.region))).toEqual(new Set(regions));
+  const safety = new Set(all.filter((point) => point.safety).map((point) => point.region));
+  expect(safety).toEqual(new Set(['knees', 'low back', 'breath']));
+});
+
+test('groups keep their order; a number outside its bounds is named with them', () => {
+  expect([...groupBy([3, 1, 4, 1, 5], (value) => value % 2)]).toEqual([
+    [1, [3, 1, 1, 5]],
+    [0, [4]],
+  ]);
+  expect(() => checkRange('bend', 151, 0, 150)).toThrow('bend must be between 0 and 150; it is 151');
+  expect(() => checkRange('bend', Number.NaN, 0, 150)).toThrow('bend');
+  expect(() => checkRange('bend', 150, 0, 150)).not.toThrow();
+});
