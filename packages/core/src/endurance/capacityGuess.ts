@@ -4,7 +4,7 @@ export type Sex = 'female' | 'male' | 'unknown';
 export type Habit = 'seldom active' | 'active' | 'trained';
 
 /** Capacity per kg of body mass at 20–40 years, active; house values, only a place to start from. */
-const perKilogram = { legs: 1.1, arms: 0.45 } as const;
+const perKilogram = { legs: 1.6, arms: 0.6 } as const;
 const sexFactor: Record<Sex, number> = { female: 0.85, male: 1.05, unknown: 0.95 };
 const habitFactor: Record<Habit, number> = { 'seldom active': 0.8, active: 1, trained: 1.3 };
 const ageFactors: readonly (readonly [fromAge: number, factor: number])[] = [
