@@ -1,4 +1,4 @@
-import { breathe, cycle, eachSide, pattern } from '../library/describe';
+import { breathe, pattern } from '../library/describe';
 import { shelf } from '../testing/samples';
 import { breathOf, breathPhaseAt, fullnessAt, patternKnots, phaseKnots } from '.';
 
@@ -40,7 +40,6 @@ test('a free cycle has no line, and a free part in between holds the breath line
     { at: 6, fullness: 1 },
     { at: 8, fullness: 0 },
   ]);
-  expect(cycle(1, eachSide(1)).kind).toBe('cycle');
 });
 
 test('in a slowing dose each breath stretches: 10, 11, 12.1 s', () => {

@@ -6,7 +6,7 @@ import { demoContents } from '../demo';
 import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool } from '../schools';
 import { hold, together } from '../library/describe';
-import { log, plan, routine, segment, shelf, strand } from '../testing/samples';
+import { log, plan, routine, segment, strand } from '../testing/samples';
 import {
   bundleJsonSchema,
   bundleKinds,
@@ -150,7 +150,7 @@ describe('calendar of a plan', () => {
     student,
     plan: value,
     routine: base,
-    exercises: shelf,
+    locked: new Set<string>(),
     from: '2026-01-05',
     weeks: 5,
     startTime: '07:30',
@@ -185,6 +185,14 @@ describe('calendar of a plan', () => {
   test('names with commas, semicolons and accents survive, and lines are folded at 75 octets', () => {
     expect(events()[0]!.summary).toBe(`Morning – ${student.name}`);
     for (const text of planCalendar(request).split('\r\n')) expect(Buffer.byteLength(text)).toBeLessThanOrEqual(75);
+  });
+
+  test('a locked strand is left out of time and dose, and the event says so', () => {
+    const text = planCalendar({ ...request, locked: new Set(['s']) });
+    const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    const event = new ICAL.Event(first);
+    expect(event.description).toBe('Holding the tree: left out until it is cleared');
+    expect(event.endDate.toString()).toBe('2026-01-05T07:31:00');
   });
 
   test('without practice days or with impossible weeks it says which field is at fault', () => {

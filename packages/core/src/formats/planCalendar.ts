@@ -1,6 +1,5 @@
 import { addDays, addSeconds, formatISO, getISODay, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
-import type { Exercise } from '../library/exercise';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import type { Plan } from '../plan/plan';
 import { doseInWeek, isLighterWeek, weekOf } from '../plan/planDay';
@@ -14,7 +13,8 @@ export interface CalendarRequest {
   readonly student: Student;
   readonly plan: Plan;
   readonly routine: Routine;
-  readonly exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>;
+  /** Strands stopped until they are cleared: their exercises are left out, and the event says so. */
+  readonly locked: ReadonlySet<string>;
   /** First day, YYYY-MM-DD. */
   readonly from: string;
   readonly weeks: number;
@@ -33,10 +33,13 @@ function planOnDay(plan: Plan, forecasts: readonly StrandForecast[], day: string
   return { ...plan, strands };
 }
 
-function describe(plan: Plan, week: number): string {
-  const doses = plan.strands.map(
-    (strand) => `${strand.exerciseName}: ${axisWords(doseInWeek(plan, strand, week), strand.axis)}`,
-  );
+function describe(plan: Plan, week: number, locked: ReadonlySet<string>): string {
+  const doses = plan.strands.map((strand) => {
+    const dose = locked.has(strand.id)
+      ? 'left out until it is cleared'
+      : axisWords(doseInWeek(plan, strand, week), strand.axis);
+    return `${strand.exerciseName}: ${dose}`;
+  });
   return [isLighterWeek(plan, week) ? 'A lighter week.' : '', ...doses].filter((line) => line !== '').join('\n');
 }
 
@@ -46,11 +49,13 @@ function describe(plan: Plan, week: number): string {
  * @throws RangeError when the student has no practice days or `weeks` is not 1–156.
  */
 export function planCalendar(request: CalendarRequest): string {
-  const { student, plan, routine, from, weeks, startTime, now } = request;
+  const { student, plan, routine, locked, from, weeks, startTime, now } = request;
   if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
   if (!(weeks >= 1 && weeks <= 156)) throw new RangeError('weeks must be between 1 and 156');
   const sessionsPerWeek = student.practiceDays.length;
-  const forecasts = planForecast(plan, { routine, sessionsPerWeek, locked: new Set(), today: from });
+  const forecasts = planForecast(plan, { routine, sessionsPerWeek, locked, today: from });
+  const stopped = new Set(plan.strands.filter((strand) => locked.has(strand.id)).map((strand) => strand.segmentId));
+  const open = { ...routine, segments: routine.segments.filter((segment) => !stopped.has(segment.id)) };
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');
@@ -58,7 +63,7 @@ export function planCalendar(request: CalendarRequest): string {
     const day = formatISO(addDays(parseISO(from), offset), { representation: 'date' });
     if (!student.practiceDays.includes(getISODay(parseISO(day)))) continue;
     const planned = planOnDay(plan, forecasts, day);
-    const dosed = dosedRoutine(routine, planned, day);
+    const dosed = dosedRoutine(open, planned, day);
     const start = parseISO(`${day}T${startTime}:00`);
     const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));
     const event = new ICAL.Component('vevent');
@@ -68,7 +73,7 @@ export function planCalendar(request: CalendarRequest): string {
     event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(end, false));
     event.updatePropertyWithValue('summary', `${routine.name} – ${student.name}`);
     const week = weekOf(plan, day);
-    event.updatePropertyWithValue('description', describe(planned, week));
+    event.updatePropertyWithValue('description', describe(planned, week, locked));
     calendar.addSubcomponent(event);
   }
   return `${calendar.toString()}\r\n`;

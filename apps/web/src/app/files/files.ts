@@ -4,12 +4,14 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { bundleKinds, routineContents, writeBundle } from '@pomek/core';
+import { combineLatest, firstValueFrom } from 'rxjs';
+import { bundleKinds, routineContents, writeBundle, type Plan, type Student } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
-import { Repository } from '../data/repository';
+import { Repository, schoolOf } from '../data/repository';
 import { SPACE } from '../data/space';
+import { strandVerdicts } from '../data/verdicts';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from './download';
@@ -34,7 +36,6 @@ export class Files {
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
 
   protected readonly routineId = signal<string | null>(null);
   protected readonly planId = signal<string | null>(null);
@@ -75,7 +76,7 @@ export class Files {
         student: choice.student,
         plan: choice.plan,
         routine: choice.routine,
-        exercises: new Map(this.exercises().map((exercise) => [exercise.id, exercise])),
+        locked: await this.lockedOf(choice.plan, choice.student),
         from: this.clock.today(),
         weeks: this.weeks(),
         startTime: this.startTime(),
@@ -89,6 +90,15 @@ export class Files {
       const noDays = choice.student.practiceDays.length === 0;
       this.notices.failure('No calendar yet', noDays ? `Give ${choice.student.name} days for practice first.` : error);
     }
+  }
+
+  private async lockedOf(plan: Plan, student: Student): Promise<Set<string>> {
+    const [logs, schools] = await firstValueFrom(
+      combineLatest([this.repository.logsOf(student.id), this.repository.schools$]),
+    );
+    const school = schoolOf(schools, student.schoolId);
+    const verdicts = strandVerdicts([plan], logs, [], school, this.clock.today());
+    return new Set(verdicts.filter((entry) => entry.locked).map((entry) => entry.strand.id));
   }
 
   protected async makeAnew(): Promise<void> {

@@ -16,7 +16,6 @@ import {
   bells,
   clock,
   conduct,
-  durationWords,
   logLines,
   timeline,
   type Journal,
@@ -212,10 +211,6 @@ export class Conductor {
   protected async dropIt(): Promise<void> {
     const journal = this.journal();
     if (journal !== null && journal !== undefined) await this.leave(journal);
-  }
-
-  protected lengthOf(ms: number): string {
-    return durationWords(ms / 1000);
   }
 
   private async leave(journal: Journal): Promise<void> {
