@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, enterHall, openDemo, openOwn, smallWorld } from '../support/pomek';
+import { enterHall, openDemo, openOwn, smallWorld } from '../support/pomek';
 
-async function expectNoViolations(page: Page, where: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+async function expectNoViolations(page: Page, where: string, rules: string[] = []): Promise<void> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (rules.length === 0 ? axe : axe.withRules(rules)).analyze();
   const found = violations.map(
     (violation) => `${where}: ${violation.id} at ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`,
   );
@@ -27,7 +28,8 @@ const views = [
 
 for (const light of ['day', 'hall']) {
   test(`no view has an accessibility violation, in ${light} light`, async ({ page }) => {
-    test.setTimeout(150_000);
+    // What the light can break is contrast; all other rules are tried by day.
+    const rules = light === 'hall' ? ['color-contrast'] : [];
     await openDemo(page);
     if (light === 'hall') await page.getByRole('button', { name: 'Hall light' }).click();
     for (const view of views) {
@@ -40,20 +42,20 @@ for (const light of ['day', 'hall']) {
       await page.waitForTimeout(300);
       if (view.startsWith('/routines/'))
         await page.getByRole('button', { name: /One-hand silk-reeling.*8 repetitions/ }).click();
-      await expectNoViolations(page, view);
+      await expectNoViolations(page, view, rules);
     }
     await page.getByRole('button', { name: 'Schools' }).click();
     await expect(page.getByRole('heading', { name: 'When the load is raised' })).toBeVisible();
     await page.waitForTimeout(400);
-    await expectNoViolations(page, 'schools');
+    await expectNoViolations(page, 'schools', rules);
     await page.keyboard.press('Escape');
     await page.goto('/practise?student=demo-student-8');
     await enterHall(page);
     await page.keyboard.press('Space');
-    await expectNoViolations(page, 'conductor');
+    await expectNoViolations(page, 'conductor', rules);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'End and log what was done' }).click();
-    await expectNoViolations(page, 'end of practice');
+    await expectNoViolations(page, 'end of practice', rules);
   });
 }
 
@@ -69,36 +71,6 @@ test('empty places say what to do first, without a violation', async ({ page }) 
     await expect(page.getByRole('heading', { name: says })).toBeVisible();
     await expectNoViolations(page, place);
   }
-});
-
-test('works offline after the first load, a reload and every place included', async ({ page, context }) => {
-  await smallWorld(page);
-  await page.waitForFunction(
-    async () => {
-      if (navigator.serviceWorker.controller === null) await navigator.serviceWorker.ready;
-      const names = (await caches.keys()).filter((name) => name.includes('assets:app:cache'));
-      const sizes = await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length));
-      const manifest = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-      return sizes.reduce((sum, size) => sum + size, 0) >= manifest.assetGroups[0]!.urls.length;
-    },
-    null,
-    { timeout: 60_000 },
-  );
-  await page.reload();
-  await context.setOffline(true);
-  const wrong = complaints(page);
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Nela Brisk', level: 1 })).toBeVisible();
-  for (const place of ['Today', 'Exercises', 'Routines', 'Students', 'Practise', 'Files']) {
-    await page.getByRole('navigation').getByRole('link', { name: place }).click();
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-  }
-  await page.getByRole('button', { name: 'Schools' }).click();
-  await expect(page.getByRole('heading', { name: 'When the load is raised' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.goto('/demo');
-  await expect(page.getByRole('link', { name: 'Orsolya Venn' }).first()).toBeVisible();
-  expect(wrong).toEqual([]);
 });
 
 test('two tabs: the second sees the change, and undo does not run over it', async ({ page, context }) => {

@@ -1,0 +1,34 @@
+import { expect, test } from '@playwright/test';
+import { complaints, smallWorld } from '../support/pomek';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('works offline after the first load, a reload and every place included', async ({ page, context }) => {
+  await smallWorld(page);
+  await page.waitForFunction(
+    async () => {
+      if (navigator.serviceWorker.controller === null) await navigator.serviceWorker.ready;
+      const names = (await caches.keys()).filter((name) => name.includes('assets:app:cache'));
+      const sizes = await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length));
+      const manifest = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+      return sizes.reduce((sum, size) => sum + size, 0) >= manifest.assetGroups[0]!.urls.length;
+    },
+    null,
+    { timeout: 60_000 },
+  );
+  await page.reload();
+  await context.setOffline(true);
+  const wrong = complaints(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Nela Brisk', level: 1 })).toBeVisible();
+  for (const place of ['Today', 'Exercises', 'Routines', 'Students', 'Practise', 'Files']) {
+    await page.getByRole('navigation').getByRole('link', { name: place }).click();
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Schools' }).click();
+  await expect(page.getByRole('heading', { name: 'When the load is raised' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto('/demo');
+  await expect(page.getByRole('link', { name: 'Orsolya Venn' }).first()).toBeVisible();
+  expect(wrong).toEqual([]);
+});
