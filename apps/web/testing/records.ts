@@ -3,6 +3,7 @@ import {
   emptyContents,
   newRoutine,
   newSegment,
+  newStudent,
   builtInExercises,
   softSchool,
   type Routine,
@@ -24,13 +25,9 @@ export function freshSpace(providers: unknown[] = []): Database {
 }
 
 export const aStudent = (change: Partial<Student> = {}): Student => ({
-  id: 'student-1',
-  name: 'Nela Brisk',
+  ...newStudent('student-1', 'Nela Brisk', softSchool.id),
   birthYear: 1980,
   practiceDays: [1, 3],
-  cautions: [],
-  schoolId: softSchool.id,
-  note: '',
   ...change,
 });
 

@@ -3,6 +3,7 @@ export * from './body';
 export * from './breath';
 export * from './demo';
 export * from './endurance';
+export * from './figure';
 export * from './formats';
 export * from './library';
 export * from './load';

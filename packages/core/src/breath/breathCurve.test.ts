@@ -28,9 +28,9 @@ test('a free cycle has no line, and a free part in between holds the breath line
   expect(phaseKnots(shelf.get('arm-swings')!.phases, 3)).toBeNull();
   const mixed = phaseKnots(
     [
-      { name: 'a', share: 0.5, breath: 'in' },
-      { name: 'b', share: 0.25, breath: 'free' },
-      { name: 'c', share: 0.25, breath: 'out' },
+      { name: 'a', share: 0.5, breath: 'in', end: null },
+      { name: 'b', share: 0.25, breath: 'free', end: null },
+      { name: 'c', share: 0.25, breath: 'out', end: null },
     ],
     8,
   )!;

@@ -12,6 +12,8 @@ import { conduct } from '../practice/conduct';
 import type { Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import { builtInSchools } from '../schools/builtInSchools';
+import type { Measure } from '../students/measure';
+import { newStudent } from '../students/newStudent';
 import type { Student } from '../students/student';
 import { demoRoutines, lanternWalk } from './demoRoutines';
 import { demoParts, type Part } from './demoStudents';
@@ -26,14 +28,48 @@ const OPEN_DAYS = 5;
 
 function studentOf(part: Part, index: number, today: Date): Student {
   return {
-    id: `demo-student-${index + 1}`,
-    name: part.name,
+    ...newStudent(`demo-student-${index + 1}`, part.name, part.schoolId),
+    statureCm: part.size?.[0] ?? null,
+    massKg: part.size?.[1] ?? null,
+    conditions: [...(part.conditions ?? [])],
     birthYear: part.age === null ? null : today.getFullYear() - part.age,
     practiceDays: [...part.practiceDays],
     cautions: [...part.cautions],
-    schoolId: part.schoolId,
     note: part.note,
   };
+}
+
+/** The stance in which test holds are taken: thirty degrees, arms round. */
+const TEST_STANCE = {
+  kneeBendDeg: 30,
+  trunkPitchDeg: 0,
+  shoulderRaiseDeg: 45,
+  elbowBendDeg: 45,
+  pressurePoint: 0.5,
+  weightShare: 0.5,
+};
+
+/** The baseline at the start of the plan, and a second one in its tenth week. */
+function measuresFor(part: Part, student: Student, today: Date): Measure[] {
+  if (part.baseline === undefined) return [];
+  const [seconds, stoppedBy] = part.baseline;
+  const at = (daysAgo: number, name: string) => ({
+    id: `${student.id}-${name}-${daysAgo}`,
+    studentId: student.id,
+    day: iso(subDays(today, daysAgo)),
+  });
+  const first = part.since;
+  const age = part.age ?? 45;
+  const balance = age > 60 ? 14 : 38;
+  return [
+    { ...at(first, 'hold'), kind: 'hold', stance: TEST_STANCE, seconds, stoppedBy },
+    { ...at(14, 'hold'), kind: 'hold', stance: TEST_STANCE, seconds: Math.round(seconds * 1.15), stoppedBy },
+    { ...at(first, 'left'), kind: 'one-leg stand', side: 'left', seconds: Math.round(balance * 0.9) },
+    { ...at(first, 'right'), kind: 'one-leg stand', side: 'right', seconds: balance },
+    { ...at(first, 'breath'), kind: 'resting breath', perMinute: 14 },
+    { ...at(first, 'wall'), kind: 'knee to wall', side: 'left', cm: age > 60 ? 8 : 10.5 },
+    ...(age > 60 ? [{ ...at(first, 'chair'), kind: 'chair stand' as const, count: 12 }] : []),
+  ];
 }
 
 function planOf(part: Part, student: Student, today: Date): Plan {
@@ -132,7 +168,7 @@ function season(part: Part, student: Student, start: Plan, today: Date, random: 
 }
 
 /**
- * The demo: an invented hall, ten students, four routines, two schools and twelve weeks of logs, with
+ * The demo: an invented hall, ten students, four routines, three schools and twelve weeks of logs, with
  * dates that end yesterday. The same seed and day give the same data.
  * @param today YYYY-MM-DD
  */
@@ -149,6 +185,7 @@ export function demoContents(today: string, seed = 8): BundleContents {
     const student = studentOf(part, index, now);
     const { plan, logs, decisions } = season(part, student, planOf(part, student, now), now, random);
     contents.students.push(student);
+    contents.measures.push(...measuresFor(part, student, now));
     contents.plans.push(plan);
     contents.logs.push(...logs);
     contents.decisions.push(...decisions);

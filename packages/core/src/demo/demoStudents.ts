@@ -1,5 +1,6 @@
 import type { Axis } from '../plan/plan';
 import type { Routine } from '../routine/routine';
+import type { Condition } from '../screening/conditions';
 import { softSchool, strictSchool } from '../schools/builtInSchools';
 import { chairRoutine, longStandRoutine, morningRoutine, reelingRoutine } from './demoRoutines';
 import type { Random } from './random';
@@ -23,6 +24,11 @@ export interface Habit {
 export interface Part {
   readonly name: string;
   readonly age: number | null;
+  /** Stature in cm and mass in kg; null when nobody measured. */
+  readonly size: readonly [statureCm: number, massKg: number] | null;
+  readonly conditions?: readonly Condition[];
+  /** The baseline: seconds held in the test stance, and what stopped it. */
+  readonly baseline?: readonly [seconds: number, stoppedBy: 'legs' | 'arms'];
   readonly practiceDays: readonly number[];
   readonly cautions: readonly string[];
   readonly note: string;
@@ -42,6 +48,8 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Orsolya Venn',
     age: 41,
+    size: [168, 66],
+    baseline: [210, 'legs'],
     practiceDays: [1, 3, 5, 6],
     cautions: [],
     schoolId: softSchool.id,
@@ -57,6 +65,8 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Tamsin Okello',
     age: 34,
+    size: [174, 70],
+    baseline: [260, 'legs'],
     practiceDays: [1, 2, 4, 6],
     cautions: [],
     schoolId: softSchool.id,
@@ -72,6 +82,9 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Bertil Anquist',
     age: 58,
+    size: [181, 92],
+    conditions: ['knee pain'],
+    baseline: [120, 'legs'],
     practiceDays: [2, 4, 7],
     cautions: ['Right knee: sore after long stands; higher stance'],
     schoolId: softSchool.id,
@@ -92,6 +105,8 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Ilse Marrowby',
     age: 47,
+    size: [163, 58],
+    baseline: [190, 'legs'],
     practiceDays: [1, 3, 5],
     cautions: [],
     schoolId: softSchool.id,
@@ -112,6 +127,8 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Caspian Roe',
     age: 29,
+    size: [186, 80],
+    baseline: [240, 'arms'],
     practiceDays: [1, 2, 3, 4, 5],
     cautions: [],
     schoolId: strictSchool.id,
@@ -132,6 +149,8 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Dagny Pellew',
     age: 38,
+    size: [171, 63],
+    baseline: [380, 'legs'],
     practiceDays: [1, 2, 3, 4, 5, 6, 7],
     cautions: [],
     schoolId: strictSchool.id,
@@ -152,6 +171,7 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Pim Halloran',
     age: 26,
+    size: null,
     practiceDays: [2, 5, 7],
     cautions: [],
     schoolId: softSchool.id,
@@ -164,6 +184,9 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Mireille Sand',
     age: 71,
+    size: [159, 61],
+    conditions: ['high blood pressure', 'poor balance'],
+    baseline: [75, 'legs'],
     practiceDays: [1, 2, 4, 5, 6],
     cautions: ['Chair within reach', 'No held breath: blood pressure'],
     schoolId: softSchool.id,
@@ -180,6 +203,9 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Joaquim Tarr',
     age: 66,
+    size: [172, 84],
+    conditions: ['shoulder pain'],
+    baseline: [95, 'arms'],
     practiceDays: [1, 4],
     cautions: ['Left shoulder: arms no higher than the chest'],
     schoolId: softSchool.id,
@@ -199,6 +225,7 @@ export const demoParts: readonly Part[] = [
   {
     name: 'Wilhelmina Frost',
     age: null,
+    size: null,
     practiceDays: [3, 6],
     cautions: [],
     schoolId: softSchool.id,

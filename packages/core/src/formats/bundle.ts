@@ -4,6 +4,7 @@ import { DecisionSchema, PlanSchema } from '../plan/plan';
 import { PracticeLogSchema } from '../practice/log';
 import { RoutineSchema } from '../routine/routine';
 import { SchoolSchema } from '../schools/school';
+import { MeasureSchema } from '../students/measure';
 import { StudentSchema } from '../students/student';
 
 /** The version this program writes, and the newest it reads. */
@@ -13,7 +14,16 @@ export const BUNDLE_VERSION = 1;
 export const LARGEST_BUNDLE = 64 * 1024 * 1024;
 
 /** What a bundle holds, by kind, in the order in which it is written. */
-export const bundleKinds = ['schools', 'exercises', 'routines', 'students', 'plans', 'logs', 'decisions'] as const;
+export const bundleKinds = [
+  'schools',
+  'exercises',
+  'routines',
+  'students',
+  'plans',
+  'logs',
+  'decisions',
+  'measures',
+] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 
 const contents = {
@@ -24,6 +34,7 @@ const contents = {
   plans: z.array(PlanSchema),
   logs: z.array(PracticeLogSchema),
   decisions: z.array(DecisionSchema),
+  measures: z.array(MeasureSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -45,6 +56,7 @@ export const emptyContents = (): BundleContents => ({
   plans: [],
   logs: [],
   decisions: [],
+  measures: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { demoContents } from '../demo';
 import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool } from '../schools';
+import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
 import { log, plan, routine, segment, strand } from '../testing/samples';
 import {
@@ -135,15 +136,7 @@ describe('preview of an import', () => {
 });
 
 describe('calendar of a plan', () => {
-  const student = {
-    id: 'u',
-    name: 'Åsa, the “quiet” one; of nine',
-    birthYear: null,
-    practiceDays: [1, 4],
-    cautions: [],
-    schoolId: 'school-soft',
-    note: '',
-  };
+  const student = { ...newStudent('u', 'Åsa, the “quiet” one; of nine', 'school-soft'), practiceDays: [1, 4] };
   const value = plan([strand()]);
   const base = routine([segment('a', hold(60, together(1)))], { settleSeconds: 30, name: 'Morning' });
   const request = {

@@ -1,6 +1,7 @@
 import type { BreathPattern } from '../breath/breathPattern';
 import type { BreathDose, CycleDose, HoldDose, SideAmount } from './dose';
-import type { Exercise, Posture } from './exercise';
+import type { Exercise, Phase, Posture } from './exercise';
+import type { Hand, Keyframe } from './keyframe';
 
 /** Short hands for writing the built-in exercises down. */
 
@@ -13,10 +14,36 @@ const upright: Posture = {
   weightShare: 0.5,
   pressurePoint: null,
   stanceWidth: 1,
+  ahead: 0,
+  toesOutDeg: null,
+  otherToesOutDeg: null,
+  otherLifted: false,
 };
 
 /** An easy upright stance at shoulder width, changed where `change` says so. */
 export const posture = (change: Partial<Posture> = {}): Posture => ({ ...upright, ...change });
+
+const still: Keyframe = {
+  weight: 0.5,
+  turnDeg: 0,
+  bendDeg: null,
+  stanceWidth: null,
+  ahead: null,
+  lifted: 'none',
+  hand: null,
+  otherHand: null,
+};
+
+/** One part of a cycle, and how the body stands at its end. */
+export const phase = (name: string, share: number, breath: Phase['breath'], end: Partial<Keyframe> | null): Phase => ({
+  name,
+  share,
+  breath,
+  end: end === null ? null : { ...still, ...end },
+});
+
+/** A hand seen from the trunk: out and forward in shoulder breadths, up in trunk lengths from the hips. */
+export const hand = (out: number, forward: number, up: number): Hand => ({ out, forward, up });
 
 export const together = (amount: number): SideAmount[] => [{ side: 'both', direction: 'none', amount }];
 
@@ -66,12 +93,13 @@ export const breathe = (breaths: number, rhythm: BreathPattern, slowing = 1): Br
   amounts: together(breaths),
 });
 
-type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections'>;
+type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | 'phasesSwap'> & { phasesSwap?: boolean };
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
 export function builtIn(written: Written): Exercise {
   const { amounts } = written.defaultDose;
   return {
+    phasesSwap: false,
     ...written,
     origin: 'built-in',
     twoSided: amounts.some((row) => row.side !== 'both'),

@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { CheckpointSchema } from '../alignment/checkpoint';
+import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
+import { KeyframeSchema } from './keyframe';
 
 export const families = ['standing', 'reeling', 'breathing', 'strength', 'stepping', 'warm-up', 'closing'] as const;
 export const FamilySchema = z.enum(families);
@@ -19,6 +21,14 @@ export const PostureSchema = z.object({
   pressurePoint: z.number().min(0).max(1).nullable(),
   /** Distance between the foot centre lines in shoulder breadths; 0 = together. */
   stanceWidth: z.number().min(0).max(4),
+  /** How far the working foot is ahead of the other, heel to heel, in foot lengths; 0 = side by side. */
+  ahead: z.number().min(0).max(6).default(0),
+  /** Toes of the working foot outward; null follows the school. In a bow this is the front foot. */
+  toesOutDeg: z.number().min(-30).max(90).nullable().default(null),
+  /** Toes of the other foot outward; null is as the working foot, or 45° behind in a bow. */
+  otherToesOutDeg: z.number().min(-30).max(90).nullable().default(null),
+  /** The other foot is off the floor. */
+  otherLifted: z.boolean().default(false),
 });
 export type Posture = z.infer<typeof PostureSchema>;
 
@@ -27,6 +37,8 @@ export const PhaseSchema = z.object({
   name: z.string().min(1).max(120),
   share: z.number().gt(0).max(1),
   breath: z.enum(['in', 'out', 'free']),
+  /** How the body stands at its end; null when only the time is known. */
+  end: KeyframeSchema.nullable().default(null),
 });
 export type Phase = z.infer<typeof PhaseSchema>;
 
@@ -45,6 +57,8 @@ export const ExerciseSchema = z
     hasDirections: z.boolean(),
     /** The named phases of a cycle, in order; empty for holds and breathing. */
     phases: z.array(PhaseSchema).max(12),
+    /** A walk: where one cycle ends, the next begins with the other side. */
+    phasesSwap: z.boolean().default(false),
     defaultDose: DoseSchema,
     checkpoints: z.array(CheckpointSchema).max(24),
     easier: z.array(line).max(12),
@@ -58,6 +72,16 @@ export const ExerciseSchema = z
         code: 'custom',
         path: ['phases'],
         message: `the shares of the phases must add up to 1; they add up to ${total.toFixed(3)}`,
+      });
+    }
+    for (const fault of cycleFaults(exercise)) {
+      context.addIssue({ code: 'custom', path: ['phases', fault.phase], message: fault.message });
+    }
+    if (exercise.posture.otherLifted && exercise.posture.weightShare < 1) {
+      context.addIssue({
+        code: 'custom',
+        path: ['posture', 'otherLifted'],
+        message: 'a foot lifts only with all the weight on the other leg',
       });
     }
     exercise.defaultDose.amounts.forEach((amount, index) => {

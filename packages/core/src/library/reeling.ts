@@ -1,5 +1,16 @@
 import { checkpoints } from '../alignment/checkpoints';
-import { builtIn, cycle, eachSideBothWays, bothWays, eachSide, kneeCaution, posture, stopCaution } from './describe';
+import {
+  builtIn,
+  cycle,
+  eachSideBothWays,
+  bothWays,
+  eachSide,
+  hand,
+  kneeCaution,
+  phase,
+  posture,
+  stopCaution,
+} from './describe';
 
 const turning = checkpoints(
   'feet-flat',
@@ -12,7 +23,22 @@ const turning = checkpoints(
   'elbows-low',
   'breath-free',
 );
-const stance = posture({ kneeBendDeg: 30, weightShare: 0.7, stanceWidth: 1.4, shoulderRaiseDeg: 35, elbowBendDeg: 40 });
+/** Working-side toes 45° out, the other foot slightly in. */
+const stance = posture({
+  kneeBendDeg: 30,
+  weightShare: 0.7,
+  stanceWidth: 1.4,
+  shoulderRaiseDeg: 35,
+  elbowBendDeg: 40,
+  toesOutDeg: 45,
+  otherToesOutDeg: -8,
+});
+
+const onHip = hand(0.55, 0.1, 0.05);
+const atBelly = hand(0, 0.85, 0.2);
+const atNeck = hand(0, 0.9, 1.08);
+const inCorner = hand(0.75, 1.05, 0.95);
+const pressedDown = hand(0.85, 0.75, 0.25);
 
 export const reeling = [
   builtIn({
@@ -23,14 +49,30 @@ export const reeling = [
       'One circle in four counts. Shift and turn are kept apart: the weight crosses first, the pelvis turns after. The hand follows the body: body stops, hand stops. Working-side toes 45° out, the other foot slightly in.',
     posture: stance,
     phases: [
-      {
-        name: 'Arm opens to the corner, palm presses down to the belly, weight shifts across',
-        share: 0.25,
-        breath: 'out',
-      },
-      { name: 'Pelvis turns to the other side, palm turns up and comes to the centre', share: 0.25, breath: 'out' },
-      { name: 'Palm lifts on the centre line to the neck, weight shifts back', share: 0.25, breath: 'in' },
-      { name: 'Pelvis turns to the first corner, the arm opens', share: 0.25, breath: 'in' },
+      phase('Arm opens to the corner, palm presses down to the belly, weight shifts across', 0.25, 'out', {
+        weight: 'empty',
+        turnDeg: 45,
+        hand: pressedDown,
+        otherHand: onHip,
+      }),
+      phase('Pelvis turns to the other side, palm turns up and comes to the centre', 0.25, 'out', {
+        weight: 'empty',
+        turnDeg: -45,
+        hand: atBelly,
+        otherHand: onHip,
+      }),
+      phase('Palm lifts on the centre line to the neck, weight shifts back', 0.25, 'in', {
+        weight: 'full',
+        turnDeg: -45,
+        hand: atNeck,
+        otherHand: onHip,
+      }),
+      phase('Pelvis turns to the first corner, the arm opens', 0.25, 'in', {
+        weight: 'full',
+        turnDeg: 45,
+        hand: inCorner,
+        otherHand: onHip,
+      }),
     ],
     defaultDose: cycle(11, eachSideBothWays(8)),
     checkpoints: [...turning, ...checkpoints('wrists-alive', 'hands-layered')],
@@ -44,12 +86,24 @@ export const reeling = [
     family: 'reeling',
     summary:
       'The legs of silk-reeling alone, hands on the hip bones: seven tenths of the weight to one leg, then the pelvis turns 45°; across, and turn back.',
-    posture: posture({ kneeBendDeg: 30, weightShare: 0.7, stanceWidth: 1.4 }),
+    posture: posture({
+      kneeBendDeg: 30,
+      weightShare: 0.7,
+      stanceWidth: 1.4,
+      shoulderRaiseDeg: 5,
+      elbowBendDeg: 70,
+      toesOutDeg: 20,
+    }),
     phases: [
-      { name: 'Weight shifts across', share: 0.25, breath: 'out' },
-      { name: 'Pelvis turns, knees still', share: 0.25, breath: 'out' },
-      { name: 'Weight shifts back', share: 0.25, breath: 'in' },
-      { name: 'Pelvis turns back', share: 0.25, breath: 'in' },
+      phase('Weight shifts across', 0.25, 'out', { weight: 'empty', turnDeg: 45, hand: onHip, otherHand: onHip }),
+      phase('Pelvis turns, knees still', 0.25, 'out', {
+        weight: 'empty',
+        turnDeg: -45,
+        hand: onHip,
+        otherHand: onHip,
+      }),
+      phase('Weight shifts back', 0.25, 'in', { weight: 'full', turnDeg: -45, hand: onHip, otherHand: onHip }),
+      phase('Pelvis turns back', 0.25, 'in', { weight: 'full', turnDeg: 45, hand: onHip, otherHand: onHip }),
     ],
     defaultDose: cycle(10, bothWays(8)),
     checkpoints: turning,
@@ -63,12 +117,22 @@ export const reeling = [
     family: 'reeling',
     summary:
       'Both hands circle half a turn apart: one rises on the centre line while the other opens to the corner and presses down. Only when each hand alone is continuous.',
-    posture: stance,
+    posture: { ...stance, toesOutDeg: 20, otherToesOutDeg: 20 },
     phases: [
-      { name: 'Weight shifts left, right hand rises, left hand presses', share: 0.25, breath: 'in' },
-      { name: 'Pelvis turns left', share: 0.25, breath: 'in' },
-      { name: 'Weight shifts right, left hand rises, right hand presses', share: 0.25, breath: 'out' },
-      { name: 'Pelvis turns right', share: 0.25, breath: 'out' },
+      phase('Weight shifts left, right hand rises, left hand presses', 0.25, 'in', {
+        weight: 'full',
+        turnDeg: -45,
+        hand: pressedDown,
+        otherHand: atNeck,
+      }),
+      phase('Pelvis turns left', 0.25, 'in', { weight: 'full', turnDeg: 45, hand: atBelly, otherHand: inCorner }),
+      phase('Weight shifts right, left hand rises, right hand presses', 0.25, 'out', {
+        weight: 'empty',
+        turnDeg: 45,
+        hand: atNeck,
+        otherHand: pressedDown,
+      }),
+      phase('Pelvis turns right', 0.25, 'out', { weight: 'empty', turnDeg: -45, hand: inCorner, otherHand: atBelly }),
     ],
     defaultDose: cycle(12, bothWays(8)),
     checkpoints: [...turning, ...checkpoints('wrists-alive')],
@@ -82,10 +146,27 @@ export const reeling = [
     family: 'reeling',
     summary:
       'The circle in a bow stance: weight pours forward as the palm goes out and over, and sinks back as it comes under. Attention to the little finger on the way under, the thumb on the way over.',
-    posture: posture({ kneeBendDeg: 35, weightShare: 0.7, shoulderRaiseDeg: 40, elbowBendDeg: 40 }),
+    posture: posture({
+      kneeBendDeg: 35,
+      weightShare: 0.7,
+      shoulderRaiseDeg: 40,
+      elbowBendDeg: 40,
+      ahead: 1.8,
+      stanceWidth: 0.6,
+    }),
     phases: [
-      { name: 'Palm goes out and over, weight forward', share: 0.5, breath: 'out' },
-      { name: 'Palm comes under, weight back', share: 0.5, breath: 'in' },
+      phase('Palm goes out and over, weight forward', 0.5, 'out', {
+        weight: 'full',
+        turnDeg: 0,
+        hand: hand(0.3, 1.25, 0.95),
+        otherHand: onHip,
+      }),
+      phase('Palm comes under, weight back', 0.5, 'in', {
+        weight: 'empty',
+        turnDeg: -20,
+        hand: hand(0.2, 0.6, 0.25),
+        otherHand: onHip,
+      }),
     ],
     defaultDose: cycle(9, eachSideBothWays(8)),
     checkpoints: turning,
@@ -101,8 +182,8 @@ export const reeling = [
       'A reeling of the shoulder joint: the arm hangs, the weight shifts, and the shoulder draws a slow circle that the arm only hangs from.',
     posture: posture({ kneeBendDeg: 20 }),
     phases: [
-      { name: 'Up and back', share: 0.5, breath: 'in' },
-      { name: 'Down and forward', share: 0.5, breath: 'out' },
+      phase('Up and back', 0.5, 'in', { weight: 0.6, hand: hand(0.6, 0, -0.02), otherHand: null }),
+      phase('Down and forward', 0.5, 'out', { weight: 0.4, hand: hand(0.58, 0.3, -0.12), otherHand: null }),
     ],
     defaultDose: cycle(6, eachSide(9)),
     checkpoints: checkpoints('feet-flat', 'ribs-soft', 'shoulders-hang', 'crown-up', 'breath-free'),

@@ -66,7 +66,7 @@ export const standing = [
     family: 'standing',
     summary:
       'Feet at about one and a half shoulder widths, toes slightly out, sitting straight down between them. Depth comes last: width and upright torso first.',
-    posture: posture({ kneeBendDeg: 45, stanceWidth: 1.6, shoulderRaiseDeg: 30, elbowBendDeg: 60 }),
+    posture: posture({ kneeBendDeg: 45, stanceWidth: 1.6, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
     phases: [],
     defaultDose: hold(45, together(2), 45),
     checkpoints: rooted,
@@ -80,7 +80,7 @@ export const standing = [
     family: 'standing',
     summary:
       'One foot straight ahead, the rear foot turned out 45°, a shoulder-wide channel between the heels; about seven tenths of the weight on the front leg.',
-    posture: posture({ kneeBendDeg: 40, weightShare: 0.7 }),
+    posture: posture({ kneeBendDeg: 40, weightShare: 0.7, ahead: 2 }),
     phases: [],
     defaultDose: hold(40, eachSide(2), 20),
     checkpoints: checkpoints(
@@ -102,7 +102,7 @@ export const standing = [
     family: 'standing',
     summary:
       'All the weight on one leg until the other is quite empty, then let the empty foot float. It lifts without a push, or the weight was not across yet.',
-    posture: posture({ kneeBendDeg: 20, weightShare: 1, stanceWidth: 0.6 }),
+    posture: posture({ kneeBendDeg: 20, weightShare: 1, stanceWidth: 0.6, otherLifted: true }),
     phases: [],
     defaultDose: hold(30, eachSide(1), 20),
     checkpoints: checkpoints(

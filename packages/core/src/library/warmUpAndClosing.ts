@@ -1,5 +1,17 @@
 import { checkpoints } from '../alignment/checkpoints';
-import { backCaution, bothWays, builtIn, cycle, eachSide, hold, posture, stopCaution, together } from './describe';
+import {
+  backCaution,
+  bothWays,
+  builtIn,
+  cycle,
+  eachSide,
+  hand,
+  hold,
+  phase,
+  posture,
+  stopCaution,
+  together,
+} from './describe';
 
 const loose = checkpoints('feet-flat', 'knees-track', 'low-back-long', 'shoulders-hang', 'breath-free');
 
@@ -26,8 +38,8 @@ export const warmUp = [
       'The pelvis turns from side to side and the empty arms slap along. The knees stay quiet: the turn comes from the hip creases.',
     posture: posture({ kneeBendDeg: 15 }),
     phases: [
-      { name: 'Turn left', share: 0.5, breath: 'free' },
-      { name: 'Turn right', share: 0.5, breath: 'free' },
+      phase('Turn left', 0.5, 'free', { turnDeg: -40, hand: hand(-0.3, 0.7, 0.35), otherHand: hand(0.75, -0.25, 0.3) }),
+      phase('Turn right', 0.5, 'free', { turnDeg: 40, hand: hand(0.75, -0.25, 0.3), otherHand: hand(-0.3, 0.7, 0.35) }),
     ],
     defaultDose: cycle(3, together(24)),
     checkpoints: [...loose, ...checkpoints('knees-still', 'waist-leads')],
@@ -114,8 +126,8 @@ export const closing = [
       'The hands rise at the sides, come down the front of the body and rest on the belly. Three times, then stand quietly for a few breaths.',
     posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 60 }),
     phases: [
-      { name: 'Hands rise at the sides', share: 0.5, breath: 'in' },
-      { name: 'Hands come down the front', share: 0.5, breath: 'out' },
+      phase('Hands rise at the sides', 0.5, 'in', { hand: hand(0.7, 0.2, 1.7), otherHand: hand(0.7, 0.2, 1.7) }),
+      phase('Hands come down the front', 0.5, 'out', { hand: hand(0.15, 0.7, 0.2), otherHand: hand(0.15, 0.7, 0.2) }),
     ],
     defaultDose: cycle(12, together(3)),
     checkpoints: checkpoints('feet-flat', 'shoulders-hang', 'eyes-level', 'breath-free'),

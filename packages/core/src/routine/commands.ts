@@ -1,6 +1,7 @@
 import type { Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { School } from '../schools/school';
+import { schoolDose } from '../schools/schoolDose';
 import { evenOut } from './evenOut';
 import type { ExerciseSegment, Routine, Segment } from './routine';
 
@@ -12,13 +13,13 @@ export function newRoutine(id: string, name: string, school: School): Routine {
   return { id, name, note: '', schoolId: school.id, settleSeconds, changeSeconds, segments: [] };
 }
 
-/** A segment of an exercise with its default dose and the school's order of sides. */
+/** A segment of an exercise with its default dose as the school gives it, and the school's order of sides. */
 export function newSegment(id: string, exercise: Exercise, school: School): ExerciseSegment {
   return {
     type: 'exercise',
     id,
     exerciseId: exercise.id,
-    dose: exercise.defaultDose,
+    dose: schoolDose(exercise.defaultDose, school),
     sideOrder: school.sideOrder,
     unevenOnPurpose: false,
   };

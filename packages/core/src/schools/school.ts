@@ -41,18 +41,34 @@ export const RaiseRuleSchema = z
   });
 export type RaiseRule = z.infer<typeof RaiseRuleSchema>;
 
-/** A named set of conventions and defaults. */
+/** A named set of conventions and defaults. Each of the choices is a row of `schoolQuestions`. */
 export const SchoolSchema = z.object({
   id: z.string().min(1).max(80),
   name: z.string().trim().min(1, 'a school needs a name').max(80),
   note: z.string().max(600),
-  /** When tired: ease = stop, loosen, start again, held time counts; endurance = stay, breathe, go on. */
   fatigueRule: z.enum(['ease', 'endurance']),
+  breathLink: z.enum(['natural', 'linked', 'loose']).default('natural'),
+  belly: z.enum(['expands', 'reversed']).default('expands'),
+  pauses: z.enum(['none', 'short', 'four-phase']).default('none'),
+  pressure: z.enum(['whole sole', 'centre', 'ball', 'heel']).default('whole sole'),
+  toes: z.enum(['parallel', 'slightly out', 'wide']).default('parallel'),
+  fullShift: z.enum(['seven tenths', 'all']).default('seven tenths'),
+  height: z.enum(['level', 'rising']).default('level'),
+  pelvis: z.enum(['hanging', 'tucked']).default('hanging'),
+  eyes: z.enum(['level', 'following', 'closed']).default('level'),
+  attention: z.enum(['inside', 'outside']).default('inside'),
+  counted: z.enum(['repetitions', 'minutes', 'breaths', 'feel']).default('repetitions'),
   sideOrder: z.enum(['whole', 'alternating']),
+  precision: z.enum(['loose', 'strict']).default('loose'),
+  movedBy: z.enum(['feet', 'waist']).default('waist'),
   /** Whether unequal sides are pointed out. */
   sidesEqual: z.boolean(),
+  /** Repetitions come in multiples of this; 1 = any number. */
+  countsOf: z.number().int().min(1).max(36).default(1),
   settleSeconds: z.number().min(0).max(300),
   changeSeconds: z.number().min(0).max(300),
   raise: RaiseRuleSchema,
+  /** What contradicts the school and is kept on purpose; see `contradictionKey`. */
+  keptOnPurpose: z.array(z.string().max(240)).max(500).default([]),
 });
 export type School = z.infer<typeof SchoolSchema>;

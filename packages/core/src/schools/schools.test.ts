@@ -1,5 +1,5 @@
 import { allCheckpoints, CheckpointSchema, regions } from '../alignment';
-import { StudentSchema } from '../students';
+import { newStudent, StudentSchema } from '../students';
 import { checkRange, groupBy } from '../words';
 import { builtInSchools, RaiseRuleSchema, SchoolSchema, softSchool } from '.';
 
@@ -21,15 +21,7 @@ test('a raise rule whose numbers contradict each other is refused with the field
 });
 
 test('a student needs a name, and practises on days that exist', () => {
-  const student = {
-    id: 'u',
-    name: 'Ama',
-    birthYear: null,
-    practiceDays: [1, 7],
-    cautions: [],
-    schoolId: 's',
-    note: '',
-  };
+  const student = { ...newStudent('u', 'Ama', 's'), practiceDays: [1, 7] };
   expect(StudentSchema.safeParse(student).success).toBe(true);
   const wrong = StudentSchema.safeParse({ ...student, name: ' ', practiceDays: [8], birthYear: 1850 });
   expect(wrong.error?.issues.map((issue) => issue.path.join('.')).sort()).toEqual([

@@ -1,1 +1,4 @@
+export * from './measure';
 export * from './student';
+export * from './studentBody';
+export * from './newStudent';

@@ -1,10 +1,13 @@
 import * as z from 'zod';
+import { conditions } from '../screening/conditions';
 
 /** A day as YYYY-MM-DD, in the teacher's own time zone. */
 export const DaySchema = z.iso.date();
 
 /** ISO weekdays: 1 Monday to 7 Sunday. */
 export const WeekdaySchema = z.number().int().min(1).max(7);
+
+const lengthCm = z.number().min(10).max(80).nullable().default(null);
 
 export const StudentSchema = z.object({
   id: z.string().min(1).max(80),
@@ -15,5 +18,14 @@ export const StudentSchema = z.object({
   cautions: z.array(z.string().trim().min(1).max(200)).max(20),
   schoolId: z.string().min(1).max(80),
   note: z.string().max(2000),
+  /** Height without shoes and weight; null = as the standard body. */
+  statureCm: z.number().min(80).max(250).nullable().default(null),
+  massKg: z.number().min(20).max(300).nullable().default(null),
+  /** Measured lengths replace their share of the stature. */
+  shankCm: lengthCm,
+  thighCm: lengthCm,
+  footCm: lengthCm,
+  habit: z.enum(['seldom active', 'active', 'trained']).default('active'),
+  conditions: z.array(z.enum(conditions)).max(20).default([]),
 });
 export type Student = z.infer<typeof StudentSchema>;

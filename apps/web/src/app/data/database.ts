@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie';
-import type { Decision, Exercise, Journal, Plan, PracticeLog, Routine, School, Student } from '@pomek/core';
+import type { Decision, Exercise, Journal, Measure, Plan, PracticeLog, Routine, School, Student } from '@pomek/core';
 
 /** What every space stores, by table. */
 export interface Records {
@@ -11,6 +11,7 @@ export interface Records {
   logs: PracticeLog;
   decisions: Decision;
   journals: Journal;
+  measures: Measure;
 }
 export type TableName = keyof Records;
 
@@ -29,6 +30,7 @@ export class Database extends Dexie {
       decisions: 'id, studentId, planId',
       journals: 'id',
     });
+    this.version(2).stores({ measures: 'id, studentId' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -5,6 +5,7 @@ import {
   DecisionSchema,
   ExerciseSchema,
   JournalSchema,
+  MeasureSchema,
   PlanSchema,
   PracticeLogSchema,
   RoutineSchema,
@@ -13,6 +14,7 @@ import {
   builtInSchools,
   softSchool,
   type Exercise,
+  type Measure,
   type PracticeLog,
   type School,
 } from '@pomek/core';
@@ -33,6 +35,7 @@ const readers: { [N in TableName]: Reader<Records[N]> } = {
   logs: PracticeLogSchema,
   decisions: DecisionSchema,
   journals: JournalSchema,
+  measures: MeasureSchema,
 };
 
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
@@ -80,6 +83,13 @@ export class Repository {
       const stored = await this.database.of('logs').where('studentId').equals(studentId).toArray();
       return this.keep('logs', stored).toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt));
     });
+  }
+
+  /** What was measured on one student. */
+  measuresOf(studentId: string): Observable<Measure[]> {
+    return this.live(async () =>
+      this.keep('measures', await this.database.of('measures').where('studentId').equals(studentId).toArray()),
+    );
   }
 
   /** Everything of a table as it is now. */

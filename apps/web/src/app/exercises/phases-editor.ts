@@ -100,7 +100,7 @@ export class PhasesEditor {
   protected add(): void {
     const share = 1 / (this.phases().length + 1);
     const before = this.phases().map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-    this.phasesChange.emit(this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free' }]));
+    this.phasesChange.emit(this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]));
   }
 
   protected even(): void {

@@ -45,6 +45,9 @@ export class StudentFile {
     this.id$.pipe(switchMap((id) => this.repository.plans$.pipe(map((plans) => this.own(plans, id))))),
     { initialValue: [] },
   );
+  protected readonly measures = toSignal(this.id$.pipe(switchMap((id) => this.repository.measuresOf(id))), {
+    initialValue: [],
+  });
   private readonly decisions = toSignal(
     this.id$.pipe(switchMap((id) => this.repository.decisions$.pipe(map((decisions) => this.own(decisions, id))))),
     { initialValue: [] },
@@ -130,6 +133,7 @@ export class StudentFile {
       ...this.plans().map((plan): Write => ({ table: 'plans', remove: plan.id })),
       ...this.logs().map((log): Write => ({ table: 'logs', remove: log.id })),
       ...this.decisions().map((decision): Write => ({ table: 'decisions', remove: decision.id })),
+      ...this.measures().map((measure): Write => ({ table: 'measures', remove: measure.id })),
     ]);
     this.notices.done(`${student.name} removed with plan and practices`, { undo: true });
     await this.router.navigate(['/students']);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { newStudent, softSchool } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
@@ -100,15 +101,7 @@ export class Students {
 
   protected async add(): Promise<void> {
     const id = this.clock.newId();
-    const student = {
-      id,
-      name: 'New student',
-      birthYear: null,
-      practiceDays: [],
-      cautions: [],
-      schoolId: 'school-soft',
-      note: '',
-    };
+    const student = newStudent(id, 'New student', softSchool.id);
     await this.store.write('New student', [{ table: 'students', put: student }]);
     await this.router.navigate(['/students', id]);
   }

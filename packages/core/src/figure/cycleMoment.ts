@@ -1,0 +1,98 @@
+import { swappedFrame } from '../library/cycleFaults';
+import type { Exercise, Phase } from '../library/exercise';
+import type { Hand, Keyframe } from '../library/keyframe';
+import { conventionsOf } from '../schools/conventions';
+import type { School } from '../schools/school';
+
+/** How the body stands at one instant of a cycle; in the words of the working side. */
+export interface CycleMoment {
+  /** Index of the part, and how far it is, 0–1. */
+  readonly phase: number;
+  readonly within: number;
+  readonly breath: Phase['breath'];
+  readonly weight: number;
+  readonly turnDeg: number;
+  readonly bendDeg: number;
+  readonly stanceWidth: number;
+  readonly ahead: number;
+  readonly lifted: 'none' | 'working' | 'other';
+  /** How far off the floor the lifted foot is, 0–1. */
+  readonly lift: number;
+  readonly hand: Hand | null;
+  readonly otherHand: Hand | null;
+}
+
+/** Starts and ends softly, as a body does. */
+const soft = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
+const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
+
+function mixHands(a: Hand | null, b: Hand | null, share: number): Hand | null {
+  if (a === null || b === null) return share < 0.5 ? a : b;
+  return { out: mix(a.out, b.out, share), forward: mix(a.forward, b.forward, share), up: mix(a.up, b.up, share) };
+}
+
+function shareOf(weight: Keyframe['weight'], fullShare: number): number {
+  if (weight === 'full') return fullShare;
+  return weight === 'empty' ? 1 - fullShare : weight;
+}
+
+/** Whether the whole cycle is known as movement, so that it can be played. */
+export const isPlayable = (exercise: Pick<Exercise, 'phases'>): boolean =>
+  exercise.phases.length > 0 && exercise.phases.every((phase) => phase.end !== null);
+
+/**
+ * How the body stands at a moment of a cycle. Between the ends of two parts everything goes softly from
+ * one to the other; in a school that rises and sinks, the height goes with the breath.
+ * @param at share of the cycle, 0–1; a reversed circle is the same one run backwards
+ * @returns null when the exercise has no cycle that can be played
+ */
+export function cycleMoment(exercise: Exercise, school: School, at: number): CycleMoment | null {
+  if (!isPlayable(exercise)) return null;
+  const { phases, posture } = exercise;
+  const { fullShare, riseDeg } = conventionsOf(school);
+  let start = 0;
+  let index = 0;
+  while (index < phases.length - 1 && at >= start + phases[index]!.share) {
+    start += phases[index]!.share;
+    index += 1;
+  }
+  const phase = phases[index]!;
+  const within = Math.max(0, Math.min(1, (at - start) / phase.share));
+  const share = soft(within);
+  const last = phases.at(index - 1)!.end!;
+  const before = index === 0 && exercise.phasesSwap ? swappedFrame(last) : last;
+  const after = phase.end!;
+  const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
+  const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
+    Math.max(0, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
+  return {
+    phase: index,
+    within,
+    breath: phase.breath,
+    weight: mix(shareOf(before.weight, fullShare), shareOf(after.weight, fullShare), share),
+    turnDeg: mix(before.turnDeg, after.turnDeg, share),
+    bendDeg: mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
+    stanceWidth: mix(before.stanceWidth ?? posture.stanceWidth, after.stanceWidth ?? posture.stanceWidth, share),
+    ahead: mix(before.ahead ?? posture.ahead, after.ahead ?? posture.ahead, share),
+    lifted: after.lifted,
+    lift: after.lifted === 'none' ? 0 : Math.sin(Math.PI * within),
+    hand: mixHands(before.hand, after.hand, share),
+    otherHand: mixHands(before.otherHand, after.otherHand, share),
+  };
+}
+
+/** The still posture as a moment, for figures that do not move. */
+export const stillMoment = ({ posture }: Pick<Exercise, 'posture'>): CycleMoment => ({
+  phase: 0,
+  within: 0,
+  breath: 'free',
+  weight: posture.weightShare,
+  turnDeg: 0,
+  bendDeg: posture.kneeBendDeg,
+  stanceWidth: posture.stanceWidth,
+  ahead: posture.ahead,
+  lifted: posture.otherLifted ? 'other' : 'none',
+  lift: posture.otherLifted ? 1 : 0,
+  hand: null,
+  otherHand: null,
+});

@@ -1,0 +1,65 @@
+import type { HoldTime, PostureAnswers } from '../body/postureAnswers';
+import type { SettledPosture } from '../schools/conventions';
+import { durationWords } from '../words/durationWords';
+import type { FigurePose, FootSide } from './figurePose';
+
+/** A finger's width, m: a house value for measuring by hand. */
+export const FINGER = 0.018;
+
+const centimetres = (metres: number): string => {
+  const value = Math.round(Math.abs(metres) * 1000) / 10;
+  return value < 10 ? `${value.toFixed(1)} cm` : `${Math.round(value)} cm`;
+};
+const fingers = (metres: number): string => {
+  const count = Math.round(Math.abs(metres) / FINGER);
+  return count === 0 ? 'less than a finger' : count === 1 ? 'about one finger' : `about ${count} fingers`;
+};
+
+/** The knee against the toe line, as a teacher says it. */
+export function kneeWords(kneePastToes: number): string {
+  if (Math.abs(kneePastToes) < 0.003) return 'Knee on the toe line';
+  const where = kneePastToes > 0 ? 'past' : 'behind';
+  return `Knee ${centimetres(kneePastToes)} ${where} the toe line, ${fingers(kneePastToes)}`;
+}
+
+/** A time a teacher would say: to five seconds under a minute, to a quarter minute under five, else to minutes. */
+export function roughWords(seconds: number): string {
+  const step = seconds < 60 ? 5 : seconds < 300 ? 15 : 60;
+  return durationWords(Math.max(step, Math.round(seconds / step) * step));
+}
+
+/** How long it holds, with its range. */
+export function holdWords(time: HoldTime): string {
+  if (time.unlimited) return 'not what limits here';
+  const most = time.most > 2400 ? 'over 40 min' : roughWords(time.most);
+  const range = time.most / time.least > 1.15 ? ` (${roughWords(time.least)} to ${most})` : '';
+  return `about ${roughWords(time.seconds)}${range}`;
+}
+
+/** What gives out first and when, in one sentence. */
+export function limitWords({ limitedBy, legs, arms }: PostureAnswers): string {
+  const first = limitedBy === 'legs' ? legs : arms;
+  if (first.unlimited) return 'Neither legs nor arms limit this within forty minutes';
+  return `${limitedBy === 'legs' ? 'Legs' : 'Arms'} would give out first, at ${holdWords(first)}`;
+}
+
+const shareWords = (share: number): string => `${Math.round(share * 100)} %`;
+const sideWords = (side: FootSide): string => (side === 'left' ? 'left' : 'right');
+
+/** The whole figure as a text, for those who do not see it. */
+export function figureText(pose: FigurePose, posture: SettledPosture, answers: PostureAnswers): string {
+  const other: FootSide = pose.working === 'left' ? 'right' : 'left';
+  const bend = pose.statics === null ? 'seated' : `knees bent ${Math.round(posture.kneeBendDeg)}°`;
+  const arms =
+    posture.shoulderRaiseDeg === 0 && posture.elbowBendDeg === 0
+      ? 'arms hanging'
+      : `arms raised ${Math.round(posture.shoulderRaiseDeg)}°, elbows bent ${Math.round(posture.elbowBendDeg)}°`;
+  const trunk = posture.trunkPitchDeg === 0 ? 'trunk upright' : `trunk ${Math.round(posture.trunkPitchDeg)}° forward`;
+  const turn =
+    Math.abs(pose.turnDeg) < 1
+      ? 'pelvis square'
+      : `pelvis turned ${Math.round(Math.abs(pose.turnDeg))}° to the ${pose.turnDeg > 0 ? 'right' : 'left'}`;
+  if (pose.statics === null) return `A seated figure: ${trunk}, ${arms}.`;
+  const weight = `${shareWords(pose.feet[pose.working].share)} of the weight on the ${sideWords(pose.working)} foot, ${shareWords(pose.feet[other].share)} on the ${sideWords(other)}`;
+  return `A standing figure: ${bend}, ${trunk}, ${arms}, ${turn}; ${weight}. ${kneeWords(answers.kneePastToes)}. The head is ${centimetres(pose.headDrop)} lower than standing straight. The centre of mass is over the point between the feet where the weight falls.`;
+}

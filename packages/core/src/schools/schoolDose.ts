@@ -1,0 +1,61 @@
+import type { BreathPattern } from '../breath/breathPattern';
+import { breathPeriod } from '../breath/breathPeriod';
+import type { Dose } from '../library/dose';
+import { conventionsOf } from './conventions';
+import type { School } from './school';
+
+/** The breath a hold is counted in where nothing is known of the student: 4 s in, 5 s out. House value. */
+const EASY: BreathPattern = { inSeconds: 4, fullPauseSeconds: 0, outSeconds: 5, emptyPauseSeconds: 0 };
+/** Doses given in minutes come in steps of this many seconds. */
+const STEP = 30;
+
+/** Rounded to the multiple; fewer than one multiple is left alone: three steps stay three. */
+const rounded = (amount: number, multiple: number): number =>
+  amount < multiple ? amount : Math.round(amount / multiple) * multiple;
+
+/**
+ * The first dose of an exercise as a school gives it: holds in breaths, drills in minutes, counts in the
+ * school's multiples, no pauses longer than it allows. Only defaults go through here; a dose that a
+ * teacher set is never changed.
+ */
+export function schoolDose(dose: Dose, school: School): Dose {
+  const limit = conventionsOf(school).pauseLimitSeconds;
+  if (dose.kind === 'breath') {
+    const { fullPauseSeconds, emptyPauseSeconds } = dose.pattern;
+    return {
+      ...dose,
+      pattern: {
+        ...dose.pattern,
+        fullPauseSeconds: Math.min(limit, fullPauseSeconds),
+        emptyPauseSeconds: Math.min(limit, emptyPauseSeconds),
+      },
+    };
+  }
+  if (dose.kind === 'hold') {
+    if (school.counted !== 'breaths') return dose;
+    const breaths = rounded(Math.max(1, Math.round(dose.holdSeconds / breathPeriod(EASY))), school.countsOf);
+    return {
+      kind: 'breath',
+      pattern: EASY,
+      slowing: 1,
+      restSeconds: dose.restSeconds,
+      amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount * breaths })),
+    };
+  }
+  if (school.counted === 'minutes') {
+    const seconds = Math.max(...dose.amounts.map((row) => row.amount)) * dose.cycleSeconds;
+    return {
+      kind: 'hold',
+      holdSeconds: Math.max(STEP, rounded(seconds, STEP)),
+      restSeconds: dose.restSeconds,
+      amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount === 0 ? 0 : 1 })),
+    };
+  }
+  return {
+    ...dose,
+    amounts: dose.amounts.map((row) => ({
+      ...row,
+      amount: row.amount === 0 ? 0 : rounded(row.amount, school.countsOf),
+    })),
+  };
+}
