@@ -54,10 +54,24 @@ export const stanceOfPosture = (posture: SettledPosture): Stance => ({
 });
 
 const UNSURE_DEG = 5;
+const MOST_BEND = 120;
 const bentBy = (stance: Stance, change: number): Stance => ({
   ...stance,
   kneeBendDeg: Math.max(0, Math.min(150, stance.kneeBendDeg + change)),
 });
+
+/** The bend at which the front knee of a bow reaches its toe line, degrees; null when it never does. */
+function bowToeLine(body: Body, posture: SettledPosture): number | null {
+  const past = (kneeBendDeg: number): number =>
+    bowGeometry(
+      body,
+      { ...stanceOfPosture(posture), kneeBendDeg },
+      posture.ahead * body.lengths.foot,
+      posture.otherToesOutDeg,
+    ).kneePastToes;
+  for (let bend = 1; bend <= MOST_BEND; bend += 1) if (past(bend) >= 0) return bend;
+  return null;
+}
 
 function holdTime(body: Body, stance: Stance, capacity: KnownCapacity, by: LimitedBy): HoldTime {
   const capacityNm = by === 'legs' ? capacity.kneeNm : capacity.shoulderNm;
@@ -101,7 +115,7 @@ export function postureAnswers(
   const headDrop = bow === null ? statics.headDrop : Math.max(0, straight - bow.front.hip.y);
   return {
     kneePastToes: bow?.kneePastToes ?? statics.kneePastToes,
-    toeLineBendDeg: toeLineBend(body, pose),
+    toeLineBendDeg: bow === null ? toeLineBend(body, pose) : bowToeLine(body, posture),
     balanceLimitDeg: balanceLimit(body, pose, ankleRangeDeg),
     headDrop,
     limitedBy: arms.seconds < legs.seconds ? 'arms' : 'legs',

@@ -26,9 +26,16 @@ export interface CycleMoment {
 const soft = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
 const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
 
-function mixHands(a: Hand | null, b: Hand | null, share: number): Hand | null {
-  if (a === null || b === null) return share < 0.5 ? a : b;
-  return { out: mix(a.out, b.out, share), forward: mix(a.forward, b.forward, share), up: mix(a.up, b.up, share) };
+/** Through b to c, on a curve that also knows where it comes from and goes to (Catmull & Rom). */
+const curved = (a: number, b: number, c: number, d: number, share: number): number =>
+  b + (share / 2) * (c - a + share * (2 * a - 5 * b + 4 * c - d + share * (3 * (b - c) + d - a)));
+
+/** A hand on its way from the second to the third of four places: round, not cornered. */
+function roundHand(places: readonly (Hand | null)[], share: number): Hand | null {
+  const [a, b, c, d] = places;
+  if (b == null || c == null) return (share < 0.5 ? b : c) ?? null;
+  const along = (of: (hand: Hand) => number): number => curved(of(a ?? b), of(b), of(c), of(d ?? c), share);
+  return { out: along((hand) => hand.out), forward: along((hand) => hand.forward), up: along((hand) => hand.up) };
 }
 
 function shareOf(weight: Keyframe['weight'], fullShare: number): number {
@@ -65,6 +72,8 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
   const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
     Math.max(0, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
+  const frames = [phases.at(index - 2)!.end!, before, after, phases[(index + 1) % phases.length]!.end!];
+  const around = (of: (frame: Keyframe) => Hand | null): (Hand | null)[] => frames.map(of);
   return {
     phase: index,
     within,
@@ -76,8 +85,14 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
     ahead: mix(before.ahead ?? posture.ahead, after.ahead ?? posture.ahead, share),
     lifted: after.lifted,
     lift: after.lifted === 'none' ? 0 : Math.sin(Math.PI * within),
-    hand: mixHands(before.hand, after.hand, share),
-    otherHand: mixHands(before.otherHand, after.otherHand, share),
+    hand: roundHand(
+      around((frame) => frame.hand),
+      share,
+    ),
+    otherHand: roundHand(
+      around((frame) => frame.otherHand),
+      share,
+    ),
   };
 }
 

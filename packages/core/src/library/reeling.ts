@@ -35,10 +35,10 @@ const stance = posture({
 });
 
 const onHip = hand(0.55, 0.1, 0.05);
-const atBelly = hand(0, 0.85, 0.2);
+const atBelly = hand(0, 0.8, 0.2);
 const atNeck = hand(0, 0.9, 1.08);
-const inCorner = hand(0.75, 1.05, 0.95);
-const pressedDown = hand(0.85, 0.75, 0.25);
+const inCorner = hand(0.4, 1.1, 0.85);
+const pressedDown = hand(0.6, 0.7, 0.12);
 
 export const reeling = [
   builtIn({

@@ -3,7 +3,7 @@ import { softSchool, type Decision, type Plan, type PracticeLog } from '@pomek/c
 import { demoContents } from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
-import { fileName } from '../files/download';
+import { fileName } from '../ui/download';
 import { Clock } from './clock';
 import { DemoSpace } from './demo-space';
 import { Notices, reasonOf } from './notices';

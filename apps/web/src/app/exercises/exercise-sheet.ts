@@ -1,21 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { doseWords, durationWords, rounds, type Exercise } from '@pomek/core';
+import {
+  allCheckpoints,
+  doseWords,
+  durationWords,
+  exerciseContradictions,
+  rounds,
+  spokenCheckpoint,
+  type Exercise,
+  type Posture,
+} from '@pomek/core';
+import { Store } from '../data/store';
+import { BenchChoice } from './bench-choice';
+import { FigureBench } from './figure-bench';
 import { postureFacts } from './posture-facts';
+
+const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
 
 /** One exercise to read: what it is, how it is dosed, what to look at, how it gets easier and harder. */
 @Component({
   selector: 'pk-exercise-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, RouterLink],
+  imports: [Button, ButtonDirective, FigureBench, RouterLink],
   templateUrl: './exercise-sheet.html',
   styleUrl: './exercise-sheet.scss',
 })
 export class ExerciseSheet {
+  protected readonly choice = inject(BenchChoice);
+  private readonly store = inject(Store);
   readonly exercise = input.required<Exercise>();
   readonly copied = output();
   readonly removed = output();
+  readonly postureKept = output<Posture>();
 
   protected readonly facts = computed(() => postureFacts(this.exercise().posture));
   protected readonly dose = computed(() => doseWords(this.exercise().defaultDose));
@@ -27,7 +44,23 @@ export class ExerciseSheet {
     const sided = twoSided ? 'Done on the left and on the right' : 'Both sides together';
     return hasDirections ? `${sided}, forward and reversed.` : `${sided}.`;
   });
+  protected readonly points = computed(() =>
+    this.exercise().checkpoints.map((point) => spokenCheckpoint(point, catalogue.get(point.id), this.choice.school())),
+  );
+  protected readonly against = computed(() => exerciseContradictions(this.exercise(), this.choice.school()));
   protected readonly breathWords = { in: 'breath in', out: 'breath out', free: 'breath free' } as const;
+
+  protected keepAgainst(key: string): void {
+    const school = this.choice.school();
+    void this.store.write(`Keep it so in ${school.name}`, [
+      {
+        table: 'schools',
+        id: school.id,
+        change: (stored) => ({ ...stored, keptOnPurpose: [...stored.keptOnPurpose, key] }),
+        orElse: school,
+      },
+    ]);
+  }
 
   protected percent(share: number): string {
     return `${Math.round(share * 100)} %`;

@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { families, searchExercises, type Exercise, type Family } from '@pomek/core';
+import { families, searchExercises, type Exercise, type Family, type Posture } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
@@ -61,6 +61,12 @@ export class Exercises {
     const own = copyOf(exercise, this.clock.newId());
     await this.store.write(`Copy ${exercise.name}`, [{ table: 'exercises', put: own }]);
     await this.router.navigate(['/exercises', own.id, 'edit']);
+  }
+
+  protected keepPosture(exercise: Exercise, posture: Posture): void {
+    void this.store.write(`Posture of ${exercise.name}`, [
+      { table: 'exercises', id: exercise.id, change: (stored) => ({ ...stored, posture }) },
+    ]);
   }
 
   protected async remove(exercise: Exercise): Promise<void> {

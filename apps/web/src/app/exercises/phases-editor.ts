@@ -1,16 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Phase } from '@pomek/core';
 import { NumberField } from '../ui/number-field';
+import { KeyframeEditor } from './keyframe-editor';
 
 /** The named parts of a cycle, their share of its time and the breath that may go with them. */
 @Component({
   selector: 'pk-phases',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, NumberField, Select],
+  imports: [Button, FormsModule, InputText, KeyframeEditor, NumberField, Select],
   template: `
     <div class="stack">
       @for (phase of phases(); track $index) {
@@ -47,7 +48,17 @@ import { NumberField } from '../ui/number-field';
             [ariaLabel]="'Remove part ' + ($index + 1)"
             (onClick)="remove($index)"
           />
+          <p-button
+            [label]="phase.end === null ? 'Movement…' : 'Movement'"
+            [variant]="phase.end === null ? 'text' : 'outlined'"
+            size="small"
+            [ariaLabel]="'Movement of part ' + ($index + 1)"
+            (onClick)="open.set(open() === $index ? null : $index)"
+          />
         </div>
+        @if (open() === $index) {
+          <pk-keyframe [part]="$index + 1" [frame]="phase.end" (frameChange)="set($index, { end: $event })" />
+        }
       }
       <div class="row">
         <p-button
@@ -73,6 +84,7 @@ import { NumberField } from '../ui/number-field';
 export class PhasesEditor {
   readonly phases = input.required<readonly Phase[]>();
   readonly phasesChange = output<Phase[]>();
+  protected readonly open = signal<number | null>(null);
   protected readonly breaths = [
     { label: 'breath in', value: 'in' },
     { label: 'breath out', value: 'out' },
@@ -100,7 +112,9 @@ export class PhasesEditor {
   protected add(): void {
     const share = 1 / (this.phases().length + 1);
     const before = this.phases().map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-    this.phasesChange.emit(this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]));
+    this.phasesChange.emit(
+      this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]),
+    );
   }
 
   protected even(): void {

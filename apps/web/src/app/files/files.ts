@@ -14,7 +14,7 @@ import { SPACE } from '../data/space';
 import { strandVerdicts } from '../data/verdicts';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
-import { download, fileName } from './download';
+import { download, fileName } from '../ui/download';
 import { ImportPanel } from './import-panel';
 
 /** What goes out and what comes in. */

@@ -6,7 +6,15 @@ import { Drawer } from 'primeng/drawer';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { SchoolSchema, builtInSchools, type RaiseRule, type School } from '@pomek/core';
+import { Textarea } from 'primeng/textarea';
+import {
+  SchoolSchema,
+  builtInSchools,
+  schoolQuestions,
+  type RaiseRule,
+  type School,
+  type SchoolQuestion,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
@@ -18,7 +26,7 @@ import { raiseFields, type RaiseField } from './raise-fields';
 @Component({
   selector: 'pk-school-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Drawer, DurationField, FormsModule, InputText, NumberField, Select, SelectButton],
+  imports: [Button, Drawer, DurationField, FormsModule, InputText, NumberField, Select, SelectButton, Textarea],
   templateUrl: './school-drawer.html',
   styles: `
     .numbers {
@@ -44,14 +52,8 @@ export class SchoolDrawer {
   private readonly chosen = signal<string | null>(null);
   protected readonly school = computed(() => schoolOf(this.schools(), this.chosen() ?? undefined));
   protected readonly wrong = signal('');
-  protected readonly fatigue = [
-    { label: 'Ease: loosen, begin again', value: 'ease' },
-    { label: 'Endurance: stay and breathe', value: 'endurance' },
-  ];
-  protected readonly orders = [
-    { label: 'One side whole', value: 'whole' },
-    { label: 'Alternating', value: 'alternating' },
-  ];
+  protected readonly questions = schoolQuestions;
+  protected readonly kept = computed(() => this.school().keptOnPurpose.length);
   protected readonly equal = [
     { label: 'Point out unequal sides', value: true },
     { label: 'Leave them', value: false },
@@ -75,6 +77,15 @@ export class SchoolDrawer {
     this.store
       .write(`School ${school.name}`, [{ table: 'schools', id: school.id, change, orElse: school }], key)
       .catch(() => undefined);
+  }
+
+  protected answer(key: keyof School, value: string): void {
+    this.change({ [key]: value });
+  }
+
+  /** What the chosen side of a question means. */
+  protected sentence({ key, sides }: SchoolQuestion): string {
+    return sides.find((side) => side.value === this.school()[key])?.sentence ?? '';
   }
 
   protected shown(field: RaiseField): number {

@@ -10,7 +10,7 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, InputText],
   template: `
-    <div class="field">
+    <div class="field" [class.inline]="inline()">
       <label [for]="id" [class.hidden-text]="quiet()">{{ label() }}</label>
       <div class="line">
         <input
@@ -37,6 +37,22 @@ let count = 0;
     </div>
   `,
   styles: `
+    .inline {
+      grid-template-columns: 1fr auto;
+      align-items: center;
+
+      input {
+        min-width: 3.6rem;
+        max-width: 4.2rem;
+        padding: 0.15rem 0.4rem;
+      }
+      .unit {
+        min-width: 1.2rem;
+      }
+      .wrong {
+        grid-column: 1 / -1;
+      }
+    }
     .line {
       display: flex;
       align-items: center;
@@ -63,6 +79,8 @@ export class NumberField {
   readonly optional = input(false);
   /** The label is for screen readers only, since the place says it. */
   readonly quiet = input(false);
+  /** Label and field on one line, small. */
+  readonly inline = input(false);
   readonly valueChange = output<number | null>();
 
   protected readonly id = `number-${++count}`;

@@ -1,6 +1,6 @@
-/** Hands a text to the browser as a file to keep. */
-export function download(name: string, text: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text or a blob to the browser as a file to keep. */
+export function download(name: string, content: string | Blob, type: string): void {
+  const address = URL.createObjectURL(typeof content === 'string' ? new Blob([content], { type }) : content);
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

@@ -1,0 +1,50 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { of, switchMap } from 'rxjs';
+import { ankleRangeOf, bodyOfStudent, builtInSchools, capacityOfStudent, restingBreathOf } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Repository, schoolOf } from '../data/repository';
+
+/** On whose body and in which school exercises are looked at; stays while one goes from one to the next. */
+@Injectable({ providedIn: 'root' })
+export class BenchChoice {
+  private readonly repository = inject(Repository);
+  private readonly clock = inject(Clock);
+  readonly studentId = signal<string | null>(null);
+  private readonly chosenSchool = signal<string | null>(null);
+  readonly side = signal<'left' | 'right'>('right');
+
+  readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
+  readonly student = computed(() => this.students().find((student) => student.id === this.studentId()) ?? null);
+  readonly measures = toSignal(
+    toObservable(this.studentId).pipe(switchMap((id) => (id === null ? of([]) : this.repository.measuresOf(id)))),
+    { initialValue: [] },
+  );
+  /** The chosen school, else that of the student, else the first. */
+  readonly school = computed(() =>
+    schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId ?? 'school-soft'),
+  );
+  readonly person = computed(() => {
+    const student = this.student();
+    const measures = this.measures().filter((measure) => measure.studentId === student?.id);
+    return {
+      student,
+      name: student?.name ?? 'A standard body',
+      ...bodyOfStudent(student),
+      capacity: capacityOfStudent(student, measures, this.clock.today()),
+      ankleRangeDeg: ankleRangeOf(measures),
+      restingBreath: restingBreathOf(measures),
+    };
+  });
+
+  chooseStudent(id: string | null): void {
+    this.studentId.set(id);
+    this.chosenSchool.set(null);
+  }
+
+  chooseSchool(id: string): void {
+    this.chosenSchool.set(id);
+  }
+}
+export type Person = ReturnType<BenchChoice['person']>;

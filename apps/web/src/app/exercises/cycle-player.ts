@@ -1,0 +1,159 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import {
+  cycleMoment,
+  figurePose,
+  settlePosture,
+  stillMoment,
+  type Exercise,
+  type Point3,
+  type School,
+} from '@pomek/core';
+import { Figure, type PathCount } from '../ui/figure';
+import type { FigureView } from '../ui/figure.layout';
+import type { Person } from './bench-choice';
+
+type Side = 'left' | 'right';
+const SAMPLES = 60;
+const flipped = (side: Side): Side => (side === 'left' ? 'right' : 'left');
+/** Just before the end of a part, so that it is still that part. */
+const NEARLY = 1e-6;
+
+/** Plays a cycle on the figure: path of the hand with its counts, weight, turn, breath; can be scrubbed, slowed, mirrored, reversed. */
+@Component({
+  selector: 'pk-cycle-player',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Figure, FormsModule, SelectButton],
+  templateUrl: './cycle-player.html',
+  styleUrl: './cycle-player.scss',
+})
+export class CyclePlayer {
+  readonly exercise = input.required<Exercise>();
+  readonly person = input.required<Person>();
+  readonly school = input.required<School>();
+  readonly working = input.required<Side>();
+
+  protected readonly view = signal<FigureView>('front');
+  protected readonly speed = signal(1);
+  protected readonly reversed = signal(false);
+  protected readonly mirrored = signal(false);
+  protected readonly playing = signal(false);
+  /** How many cycles were played, and how far the present one is; counts up also when reversed. */
+  protected readonly at = signal(0);
+  private frame = 0;
+
+  protected readonly views = [
+    { label: 'Front', value: 'front' },
+    { label: 'Side', value: 'side' },
+    { label: 'Above', value: 'above' },
+  ];
+  protected readonly speeds = [
+    { label: '¼', value: 0.25 },
+    { label: '½', value: 0.5 },
+    { label: 'In time', value: 1 },
+    { label: 'Twice', value: 2 },
+  ];
+  protected readonly seconds = computed(() => {
+    const dose = this.exercise().defaultDose;
+    return dose.kind === 'cycle' ? dose.cycleSeconds : 8;
+  });
+  protected readonly side = computed(() => (this.mirrored() ? flipped(this.working()) : this.working()));
+  private readonly settled = computed(() => settlePosture(this.exercise().posture, this.school()));
+  protected readonly share = computed(() => this.at() % 1);
+  /** Where in the cycle: a reversed circle is the same one run backwards. */
+  private readonly place = computed(() => (this.reversed() ? 1 - this.share() : this.share()));
+  protected readonly moment = computed(() => {
+    const { posture } = this.exercise();
+    return cycleMoment(this.exercise(), this.school(), this.place()) ?? stillMoment({ posture });
+  });
+  /** In a walk every second cycle is done by the other side. */
+  private readonly turnSide = computed(() =>
+    this.exercise().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flipped(this.side()) : this.side(),
+  );
+  protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
+  protected readonly path = computed((): Point3[] => {
+    const side = this.side();
+    if (this.exercise().phases.every((phase) => phase.end?.hand == null)) return [];
+    return Array.from({ length: SAMPLES }, (_, index) => this.poseAt(index / SAMPLES, side).arms[side].wrist);
+  });
+  protected readonly counts = computed((): PathCount[] => {
+    if (this.path().length === 0) return [];
+    const side = this.side();
+    let end = 0;
+    const last = this.exercise().phases.length;
+    return this.exercise().phases.map((phase, index) => {
+      end += phase.share;
+      const point = this.poseAt(end - NEARLY, side).arms[side].wrist;
+      return { count: this.reversed() ? last - index : index + 1, point };
+    });
+  });
+  protected readonly phase = computed(() => this.exercise().phases[this.moment().phase]);
+  protected readonly breath = computed(() => {
+    const { breath } = this.moment();
+    if (breath === 'free' || this.school().breathLink === 'natural') return 'Breath natural, unlinked';
+    const inward = (breath === 'in') !== this.reversed();
+    return inward ? 'Breath comes in' : 'Breath goes out';
+  });
+  protected readonly facts = computed(() => {
+    const { weight, turnDeg } = this.moment();
+    const side = this.turnSide();
+    const turn = Math.round(turnDeg);
+    const to = turn > 0 ? side : flipped(side);
+    return [
+      `${Math.round(weight * 100)} % on the ${side} foot`,
+      turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
+      `head ${Math.round(this.pose().headDrop * 100)} cm down`,
+    ];
+  });
+  protected readonly text = computed(() => {
+    const name = this.phase()?.name ?? '';
+    return `${this.exercise().name}, part ${this.moment().phase + 1}: ${name}. ${this.facts().join(', ')}.`;
+  });
+
+  constructor() {
+    effect(() => {
+      this.exercise();
+      this.at.set(0);
+    });
+    effect((onCleanup) => {
+      if (!this.playing()) return;
+      let last: number | null = null;
+      const step = (now: number): void => {
+        if (last !== null) {
+          const passed = Math.min(0.1, (now - last) / 1000);
+          this.at.update((at) => at + (passed * this.speed()) / this.seconds());
+        }
+        last = now;
+        this.frame = requestAnimationFrame(step);
+      };
+      this.frame = requestAnimationFrame(step);
+      onCleanup(() => cancelAnimationFrame(this.frame));
+    });
+    inject(DestroyRef).onDestroy(() => cancelAnimationFrame(this.frame));
+  }
+
+  protected scrub(percent: number): void {
+    this.playing.set(false);
+    this.at.update((at) => Math.floor(at) + Math.min(0.9999, percent / 100));
+  }
+
+  /** To the start of the next or the last part. */
+  protected hop(direction: 1 | -1): void {
+    this.playing.set(false);
+    const starts = [0];
+    for (const phase of this.exercise().phases) starts.push(starts.at(-1)! + phase.share);
+    const here = this.share();
+    const places = this.reversed() ? starts.map((start) => 1 - start).toSorted((a, b) => a - b) : starts;
+    const found =
+      direction === 1 ? places.find((place) => place > here + 0.01) : places.findLast((place) => place < here - 0.01);
+    this.at.update((at) => Math.floor(at) + ((found ?? (direction === 1 ? 0 : places.at(-2)!)) % 1));
+  }
+
+  private poseAt(place: number, side: Side) {
+    const { posture } = this.exercise();
+    const moment = cycleMoment(this.exercise(), this.school(), place) ?? stillMoment({ posture });
+    return figurePose(this.person().body, this.settled(), moment, side, this.view() === 'side');
+  }
+}

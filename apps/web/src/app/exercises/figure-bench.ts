@@ -1,0 +1,183 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import { SelectButton } from 'primeng/selectbutton';
+import equal from 'fast-deep-equal';
+import {
+  allCheckpoints,
+  figurePose,
+  figureText,
+  isPlayable,
+  rounds,
+  settlePosture,
+  spokenCheckpoint,
+  stillMoment,
+  type Exercise,
+  type Posture,
+} from '@pomek/core';
+import { Figure, type Pin } from '../ui/figure';
+import { answerRows, answersFor } from './answer-rows';
+import { AnswersView } from './answers-view';
+import { BenchChoice, type Person } from './bench-choice';
+import { CheckpointCard } from './checkpoint-card';
+import { CyclePlayer } from './cycle-player';
+import { FloorMarksView } from './floor-marks-view';
+import { PostureDials } from './posture-dials';
+import { ScalesDrill } from './scales-drill';
+
+type Tab = 'posture' | 'cycle' | 'floor' | 'scales';
+
+interface Kept {
+  readonly person: Person;
+  readonly posture: Posture;
+}
+
+const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
+/** Doses that are not held are compared by this many seconds. */
+const USUAL_SECONDS = 120;
+
+/** The exercise as a body that one can turn: its posture, its cycle, its floor marks, on whom one likes. */
+@Component({
+  selector: 'pk-figure-bench',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    AnswersView,
+    Button,
+    CheckpointCard,
+    CyclePlayer,
+    Figure,
+    FloorMarksView,
+    FormsModule,
+    PostureDials,
+    ScalesDrill,
+    Select,
+    SelectButton,
+  ],
+  templateUrl: './figure-bench.html',
+  styleUrl: './figure-bench.scss',
+})
+export class FigureBench {
+  protected readonly choice = inject(BenchChoice);
+  readonly exercise = input.required<Exercise>();
+  /** The posture as it was turned is to be kept in the exercise. */
+  readonly kept = output<Posture>();
+
+  protected readonly turned = signal<Posture | null>(null);
+  protected readonly compared = signal<Kept | null>(null);
+  protected readonly tab = signal<Tab>('posture');
+  protected readonly selected = signal<string | null>(null);
+  private openId = '';
+
+  protected readonly posture = computed(() => this.turned() ?? this.exercise().posture);
+  protected readonly changed = computed(() => !equal(this.posture(), this.exercise().posture));
+  protected readonly tabs = computed(() => [
+    { label: 'Posture', value: 'posture' },
+    ...(isPlayable(this.exercise()) ? [{ label: 'Cycle', value: 'cycle' }] : []),
+    { label: 'Floor marks', value: 'floor' },
+    ...(this.exercise().posture.seated ? [] : [{ label: 'Two scales', value: 'scales' }]),
+  ]);
+  protected readonly sides = [
+    { label: 'Left', value: 'left' },
+    { label: 'Right', value: 'right' },
+  ];
+  protected readonly people = computed(() => [
+    { label: 'A standard body (170 cm, 70 kg)', value: null },
+    ...this.choice.students().map((student) => ({ label: student.name, value: student.id })),
+  ]);
+  protected readonly settled = computed(() => settlePosture(this.posture(), this.choice.school()));
+  private readonly original = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
+  protected readonly square = computed(() => this.poseOf(this.choice.person(), this.posture(), true));
+  protected readonly pose = computed(() => this.poseOf(this.choice.person(), this.posture(), false));
+  protected readonly rows = computed(() => this.rowsOf(this.choice.person(), this.posture()));
+  protected readonly text = computed(() =>
+    figureText(this.pose(), this.settled(), answersFor(this.choice.person(), this.settled())),
+  );
+  protected readonly other = computed(() => {
+    const kept = this.compared();
+    if (kept === null) return null;
+    const settled = settlePosture(kept.posture, this.choice.school());
+    const pose = this.poseOf(kept.person, kept.posture, true);
+    return {
+      name: kept.person.name,
+      pose,
+      rows: this.rowsOf(kept.person, kept.posture),
+      text: figureText(pose, settled, answersFor(kept.person, settled)),
+    };
+  });
+  protected readonly points = computed(() =>
+    this.exercise().checkpoints.map((point) => spokenCheckpoint(point, catalogue.get(point.id), this.choice.school())),
+  );
+  protected readonly pins = computed(() =>
+    this.points().map((point): Pin => {
+      const label = `Checkpoint ${point.region}: ${point.wanted}${point.safety ? ' Safety point.' : ''}`;
+      return { id: point.id, region: point.region, safety: point.safety, label };
+    }),
+  );
+  protected readonly point = computed(() => this.points().find((point) => point.id === this.selected()) ?? null);
+  protected readonly assumed = computed(() => {
+    const { student, assumed } = this.choice.person();
+    return student === null || assumed.length === 0
+      ? ''
+      : `${assumed.join(' and ')} not measured: taken from the standard body.`;
+  });
+
+  constructor() {
+    effect(() => {
+      const { id } = this.exercise();
+      if (id === this.openId) return;
+      this.openId = id;
+      this.turned.set(null);
+      this.selected.set(null);
+      if (!this.tabs().some((entry) => entry.value === untracked(this.tab))) this.tab.set('posture');
+    });
+  }
+
+  protected turn(part: Partial<Posture>): void {
+    const posture = { ...this.posture(), ...part };
+    // A foot stays lifted only with all the weight on the other leg.
+    this.turned.set(posture.weightShare < 1 ? { ...posture, otherLifted: false } : posture);
+  }
+
+  protected select(id: string): void {
+    this.selected.update((old) => (old === id ? null : id));
+  }
+
+  protected keepBeside(): void {
+    this.compared.set({ person: this.choice.person(), posture: this.posture() });
+  }
+
+  protected keepInExercise(): void {
+    this.kept.emit(this.posture());
+    this.turned.set(null);
+  }
+
+  private poseOf({ body }: Person, posture: Posture, square: boolean) {
+    const settled = settlePosture(posture, this.choice.school());
+    return figurePose(body, settled, stillMoment({ posture }), this.choice.side(), square);
+  }
+
+  private rowsOf(person: Person, posture: Posture) {
+    const school = this.choice.school();
+    const dose = this.exercise().defaultDose;
+    const asked =
+      dose.kind === 'hold' ? Math.max(...rounds(dose, 'whole').map((round) => round.seconds)) : USUAL_SECONDS;
+    return answerRows(
+      person,
+      this.original(),
+      settlePosture(posture, school),
+      Math.max(asked, USUAL_SECONDS),
+      school.precision === 'strict',
+    );
+  }
+}

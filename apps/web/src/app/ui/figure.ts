@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { FigurePose, Point3, Region } from '@pomek/core';
+import { layoutFigure, projector, type FigureShare, type FigureView } from './figure.layout';
+
+export interface PathCount {
+  readonly count: number;
+  readonly point: Point3;
+}
+/** A checkpoint that is pinned to the figure. */
+export interface Pin {
+  readonly id: string;
+  readonly region: Region;
+  readonly safety: boolean;
+  /** What a screen reader says. */
+  readonly label: string;
+}
+
+let count = 0;
+
+/** A body in one view, with the lines a teacher looks at. */
+@Component({
+  selector: 'pk-figure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './figure.html',
+  styleUrl: './figure.scss',
+})
+export class Figure {
+  readonly pose = input.required<FigurePose>();
+  readonly view = input<FigureView>('side');
+  readonly pxPerMetre = input(240);
+  /** What stands for the picture where it is not seen. */
+  readonly text = input('');
+  readonly pins = input<readonly Pin[]>([]);
+  readonly selected = input<string | null>(null);
+  readonly handPath = input<readonly Point3[]>([]);
+  readonly counts = input<readonly PathCount[]>([]);
+  readonly pinPressed = output<string>();
+
+  protected readonly id = `figure-${++count}`;
+  protected readonly drawing = computed(() => layoutFigure(this.pose(), this.view(), this.pxPerMetre()));
+  /** Layer by layer, so that each has one outline around all its parts. */
+  protected readonly layers = computed(() =>
+    [0, 1, 2].map((layer) => this.drawing().shapes.filter((shape) => shape.layer === layer)),
+  );
+  private readonly at = computed(() => projector(this.pose(), this.view(), this.pxPerMetre()));
+  protected readonly path = computed(() => {
+    const at = this.at();
+    const spots = this.handPath().map((point) => at(point));
+    return spots.length === 0 ? '' : `M${spots.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
+  });
+  protected readonly numbers = computed(() => {
+    const at = this.at();
+    return this.counts().map((entry) => ({ count: entry.count, ...at(entry.point) }));
+  });
+  /** Pins of the same region side by side, the regions where they are on the body. */
+  protected readonly spots = computed(() => {
+    const places = new Map(this.drawing().pins.map((pin) => [pin.region, pin]));
+    const seen = new Map<Region, number>();
+    return this.pins().map((pin) => {
+      const nth = seen.get(pin.region) ?? 0;
+      seen.set(pin.region, nth + 1);
+      const { x, y } = places.get(pin.region)!;
+      return { ...pin, x: x + nth * 20, y };
+    });
+  });
+  protected readonly shares = computed(() => (this.view() === 'side' ? [] : this.drawing().shares));
+
+  /** From above the words stand outside the feet, from the front under them. */
+  protected shareX({ x, side }: FigureShare): number {
+    if (this.view() === 'front') return x;
+    return x + (side === 'left' ? -46 : 46);
+  }
+
+  protected percent({ share }: FigureShare): string {
+    return `${Math.round(share * 100)} %`;
+  }
+}
