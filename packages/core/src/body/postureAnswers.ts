@@ -102,8 +102,6 @@ export function postureAnswers(
   ankleRangeDeg = USUAL_ANKLE_RANGE,
 ): PostureAnswers {
   const stance = stanceOfPosture(posture);
-  const { weightShare, kneeBendDeg, ...rest } = stance;
-  const pose = { weightShare, ...rest };
   const statics = postureStatics(body, stance);
   const bow =
     posture.ahead > 0 ? bowGeometry(body, stance, posture.ahead * body.lengths.foot, posture.otherToesOutDeg) : null;
@@ -115,8 +113,8 @@ export function postureAnswers(
   const headDrop = bow === null ? statics.headDrop : Math.max(0, straight - bow.front.hip.y);
   return {
     kneePastToes: bow?.kneePastToes ?? statics.kneePastToes,
-    toeLineBendDeg: bow === null ? toeLineBend(body, pose) : bowToeLine(body, posture),
-    balanceLimitDeg: balanceLimit(body, pose, ankleRangeDeg),
+    toeLineBendDeg: bow === null ? toeLineBend(body, stance) : bowToeLine(body, posture),
+    balanceLimitDeg: balanceLimit(body, stance, ankleRangeDeg),
     headDrop,
     limitedBy: arms.seconds < legs.seconds ? 'arms' : 'legs',
     legs,
