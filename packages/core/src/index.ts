@@ -1,6 +1,7 @@
 export * from './alignment';
 export * from './body';
 export * from './breath';
+export * from './chain';
 export * from './demo';
 export * from './endurance';
 export * from './figure';

@@ -15,6 +15,7 @@ import { builtInSchools } from '../schools/builtInSchools';
 import type { Measure } from '../students/measure';
 import { newStudent } from '../students/newStudent';
 import type { Student } from '../students/student';
+import { demoChain } from './demoChain';
 import { demoRoutines, lanternWalk } from './demoRoutines';
 import { demoParts, type Part } from './demoStudents';
 import { seededRandom, type Random } from './random';
@@ -180,6 +181,7 @@ export function demoContents(today: string, seed = 8): BundleContents {
     schools: [...builtInSchools],
     exercises: [lanternWalk],
     routines: [...demoRoutines],
+    chains: [demoChain],
   };
   demoParts.forEach((part, index) => {
     const student = studentOf(part, index, now);

@@ -43,7 +43,13 @@ function compose(id: string, name: string, note: string, school: School, pieces:
   }, start);
 }
 
-const rest = (id: string, seconds: number, label: string): Segment => ({ type: 'rest', id, seconds, label });
+const rest = (id: string, seconds: number, label: string): Segment => ({
+  type: 'rest',
+  id,
+  seconds,
+  label,
+  roundId: null,
+});
 
 export const morningRoutine = compose(
   'demo-morning',

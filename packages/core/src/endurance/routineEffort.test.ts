@@ -28,7 +28,7 @@ test('the reserve of a single hold is that of the simulator', () => {
 });
 
 test('what came before counts: the same hold has less reserve later, and a rest gives some back', () => {
-  const rest = { type: 'rest' as const, id: 'r', seconds: 120, label: '' };
+  const rest = { type: 'rest' as const, id: 'r', seconds: 120, label: '', roundId: null };
   const alone = effort(tree(60)).segments[0]!.reserve['left arm'];
   const after = effort(tree(90), tree(60, 'b')).segments[1]!.reserve['left arm'];
   const rested = effort(tree(90), rest, tree(60, 'b')).segments[1]!.reserve['left arm'];

@@ -2,6 +2,7 @@ import type { Body } from '../body/body';
 import { postureStatics, type Stance } from '../body/statics';
 import type { Exercise, Family, Posture } from '../library/exercise';
 import { predictedEffort } from '../load/practiceLoad';
+import { segmentPosture } from '../routine/commands';
 import type { Routine } from '../routine/routine';
 import { timeline, type Span } from '../routine/timeline';
 import type { LimitedBy } from './capacity';
@@ -131,7 +132,8 @@ export function routineEffort(
   const efforts = new Map<string, Efforts>();
   for (const segment of routine.segments) {
     const drill = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
-    if (drill !== undefined) efforts.set(segment.id, effortsOf(drill, body, capacity));
+    if (drill === undefined || segment.type !== 'exercise') continue;
+    efforts.set(segment.id, effortsOf({ ...drill, posture: segmentPosture(segment, drill) }, body, capacity));
   }
   const all = line.spans.flatMap((span): Piece[] =>
     pieces(span, efforts.get(span.segmentId)).map((piece) => ({ ...piece, spanIndex: span.index })),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ChainSchema } from '../chain/chain';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../plan/plan';
 import { PracticeLogSchema } from '../practice/log';
@@ -35,6 +36,7 @@ const contents = {
   logs: z.array(PracticeLogSchema),
   decisions: z.array(DecisionSchema),
   measures: z.array(MeasureSchema).default([]),
+  chains: z.array(ChainSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -57,6 +59,7 @@ export const emptyContents = (): BundleContents => ({
   logs: [],
   decisions: [],
   measures: [],
+  chains: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */

@@ -93,13 +93,16 @@ export const breathe = (breaths: number, rhythm: BreathPattern, slowing = 1): Br
   amounts: together(breaths),
 });
 
-type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | 'phasesSwap'> & { phasesSwap?: boolean };
+type Optional = 'phasesSwap' | 'travel' | 'prerequisites';
+type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
 export function builtIn(written: Written): Exercise {
   const { amounts } = written.defaultDose;
   return {
     phasesSwap: false,
+    travel: null,
+    prerequisites: [],
     ...written,
     origin: 'built-in',
     twoSided: amounts.some((row) => row.side !== 'both'),

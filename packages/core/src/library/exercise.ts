@@ -59,6 +59,17 @@ export const ExerciseSchema = z
     phases: z.array(PhaseSchema).max(12),
     /** A walk: where one cycle ends, the next begins with the other side. */
     phasesSwap: z.boolean().default(false),
+    /** Where one repetition takes a body of 1.70 m: towards the working side and forward, m; turn clockwise, degrees. */
+    travel: z
+      .object({
+        out: z.number().min(-5).max(5),
+        forward: z.number().min(-5).max(5),
+        turnDeg: z.number().min(-360).max(360),
+      })
+      .nullable()
+      .default(null),
+    /** Exercises that are learned before this one, by id. */
+    prerequisites: z.array(z.string().min(1).max(80)).max(12).default([]),
     defaultDose: DoseSchema,
     checkpoints: z.array(CheckpointSchema).max(24),
     easier: z.array(line).max(12),

@@ -43,6 +43,7 @@ const pressedDown = hand(0.6, 0.7, 0.12);
 export const reeling = [
   builtIn({
     id: 'one-hand-reeling',
+    prerequisites: ['shift-and-turn'],
     name: 'One-hand silk-reeling',
     family: 'reeling',
     summary:
@@ -113,6 +114,7 @@ export const reeling = [
   }),
   builtIn({
     id: 'two-hand-reeling',
+    prerequisites: ['one-hand-reeling'],
     name: 'Two-hand silk-reeling',
     family: 'reeling',
     summary:
@@ -142,6 +144,7 @@ export const reeling = [
   }),
   builtIn({
     id: 'forward-reeling',
+    prerequisites: ['one-hand-reeling'],
     name: 'Forward silk-reeling',
     family: 'reeling',
     summary:

@@ -119,6 +119,8 @@ export const stepping = [
         otherHand: hand(0.1, 0.9, 1),
       }),
     ],
+    travel: { out: 0.5, forward: 0, turnDeg: 0 },
+    prerequisites: ['shift-and-turn'],
     defaultDose: cycle(8, eachSide(3)),
     checkpoints: walking,
     easier: ['Legs only', 'Shorter steps'],
@@ -131,7 +133,7 @@ export const stepping = [
     family: 'stepping',
     summary:
       'Forward, one slow step at a time: the foot is placed empty, flattened, then the weight is poured in. A step that cannot be taken back without a push was too long.',
-    posture: posture({ kneeBendDeg: 25, weightShare: 1 }),
+    posture: posture({ kneeBendDeg: 30, weightShare: 1 }),
     phases: [
       phase('All the weight on the standing leg', 0.35, 'out', {
         weight: 0,
@@ -139,10 +141,12 @@ export const stepping = [
         stanceWidth: 0.5,
         lifted: 'working',
       }),
-      phase('The empty foot is placed', 0.25, 'in', { weight: 0, ahead: 1.2, stanceWidth: 0.5, lifted: 'working' }),
-      phase('The weight pours in', 0.4, 'out', { weight: 1, ahead: 1.2, stanceWidth: 0.5 }),
+      phase('The empty foot is placed', 0.25, 'in', { weight: 0, ahead: 0.85, stanceWidth: 0.5, lifted: 'working' }),
+      phase('The weight pours in', 0.4, 'out', { weight: 1, ahead: 0.85, stanceWidth: 0.5 }),
     ],
     phasesSwap: true,
+    travel: { out: 0, forward: 0.22, turnDeg: 0 },
+    prerequisites: ['empty-full'],
     defaultDose: cycle(7, eachSide(6)),
     checkpoints: walking,
     easier: ['Shorter steps', 'Along a wall'],
@@ -157,7 +161,7 @@ export const stepping = [
       'The test of a step: place the foot, put no weight on it, take it back. All the weight stays on the standing leg throughout.',
     posture: posture({ kneeBendDeg: 30, weightShare: 1 }),
     phases: [
-      phase('Foot goes out', 0.5, 'out', { weight: 0, ahead: 1.1, stanceWidth: 0.6, lifted: 'working' }),
+      phase('Foot goes out', 0.5, 'out', { weight: 0, ahead: 0.85, stanceWidth: 0.6, lifted: 'working' }),
       phase('Foot comes back', 0.5, 'in', { weight: 0, ahead: 0, stanceWidth: 0.6, lifted: 'working' }),
     ],
     defaultDose: cycle(6, eachSide(8)),

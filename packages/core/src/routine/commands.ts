@@ -1,16 +1,27 @@
 import type { Dose } from '../library/dose';
-import type { Exercise } from '../library/exercise';
+import type { Exercise, Posture } from '../library/exercise';
 import type { School } from '../schools/school';
 import { schoolDose } from '../schools/schoolDose';
 import { evenOut } from './evenOut';
-import type { ExerciseSegment, Routine, Segment } from './routine';
+import type { ExerciseSegment, Routine, Segment, Turned } from './routine';
 
 /** Commands on a routine: each takes the plain value and returns a new one; none changes its input. */
 
 /** A new, empty routine with the times of its school. */
 export function newRoutine(id: string, name: string, school: School): Routine {
   const { settleSeconds, changeSeconds } = school;
-  return { id, name, note: '', schoolId: school.id, settleSeconds, changeSeconds, segments: [] };
+  return {
+    id,
+    name,
+    note: '',
+    schoolId: school.id,
+    settleSeconds,
+    changeSeconds,
+    segments: [],
+    rounds: [],
+    room: null,
+    keptOnPurpose: [],
+  };
 }
 
 /** A segment of an exercise with its default dose as the school gives it, and the school's order of sides. */
@@ -21,7 +32,8 @@ export function newSegment(id: string, exercise: Exercise, school: School): Exer
     exerciseId: exercise.id,
     dose: schoolDose(exercise.defaultDose, school),
     sideOrder: school.sideOrder,
-    unevenOnPurpose: false,
+    turned: null,
+    roundId: null,
   };
 }
 
@@ -65,10 +77,35 @@ export function evenSegment(routine: Routine, id: string): Routine {
   return changeExercise(routine, id, (segment) => ({ ...segment, dose: evenOut(segment.dose) }));
 }
 
-/** Marks the unequal sides of segment `id` as wanted, so that they are no longer pointed out. */
-export function keepUneven(routine: Routine, id: string): Routine {
-  return changeExercise(routine, id, (segment) => ({ ...segment, unevenOnPurpose: true }));
+/** Marks a finding as wanted, so that it is no longer pointed out. */
+export function keepOnPurpose(routine: Routine, key: string): Routine {
+  return { ...routine, keptOnPurpose: [...new Set([...routine.keptOnPurpose, key])] };
 }
+
+/** Turns the posture of the segment `id` in part; a turn that leaves everything is taken away. */
+export function turnSegment(routine: Routine, id: string, part: Partial<Turned>): Routine {
+  return changeExercise(routine, id, (segment) => {
+    const turned = { ...(segment.turned ?? unturned), ...part };
+    return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
+  });
+}
+
+const unturned: Turned = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+
+/** The posture in which a segment is done. */
+export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): Posture => {
+  const { posture } = exercise;
+  const turned = segment.turned ?? unturned;
+  const weightShare = turned.weightShare ?? posture.weightShare;
+  return {
+    ...posture,
+    kneeBendDeg: turned.kneeBendDeg ?? posture.kneeBendDeg,
+    shoulderRaiseDeg: turned.shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
+    ahead: turned.ahead ?? posture.ahead,
+    weightShare,
+    otherLifted: posture.otherLifted && weightShare === 1,
+  };
+};
 
 function changeExercise(routine: Routine, id: string, change: (segment: ExerciseSegment) => ExerciseSegment): Routine {
   const segments = routine.segments.map((segment) =>

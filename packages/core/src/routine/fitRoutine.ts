@@ -1,8 +1,10 @@
+import { durationWords } from '../words/durationWords';
 import { axesOf, axisValue, withAxisValue } from '../plan/dosedRoutine';
 import { defaultStep } from '../plan/newStrand';
 import { fitOptions, type FitOption } from './fit';
 import type { ExerciseSegment, Routine } from './routine';
 import { workSeconds } from './rounds';
+import { timesOf } from './laps';
 import { timeline } from './timeline';
 
 export interface FitWish {
@@ -27,10 +29,10 @@ interface Choice extends FitOption {
 const LEAST_SHARE = 0.5;
 const MOST_SHARE = 2;
 
-const workOf = (segment: ExerciseSegment): number =>
-  segment.dose.amounts.reduce((sum, row) => sum + workSeconds(segment.dose, row.amount), 0);
+const workOf = (segment: ExerciseSegment, times: number): number =>
+  times * segment.dose.amounts.reduce((sum, row) => sum + workSeconds(segment.dose, row.amount), 0);
 
-function choices(segment: ExerciseSegment, wish: FitWish): Choice[] {
+function choices(segment: ExerciseSegment, times: number, wish: FitWish): Choice[] {
   const axis = axesOf(segment.dose)[0]!;
   const ideal = axisValue(segment.dose, axis);
   const step = axis === 'time' ? defaultStep('time', ideal) : wish.countMultiple;
@@ -41,9 +43,29 @@ function choices(segment: ExerciseSegment, wish: FitWish): Choice[] {
     if (value > 0 && value <= longest) values.add(value);
   }
   return [...values].map((value) => {
-    const seconds = Math.ceil(workOf({ ...segment, dose: withAxisValue(segment.dose, axis, value) }) - 1e-6);
+    const seconds = Math.ceil(workOf({ ...segment, dose: withAxisValue(segment.dose, axis, value) }, times) - 1e-6);
     return { value, seconds, cost: ideal === 0 ? 0 : ((value - ideal) / ideal) ** 2 };
   });
+}
+
+/** Which bound is in the way when even the least of everything is too long. */
+function inTheWay(
+  free: readonly ExerciseSegment[],
+  all: readonly (readonly Choice[])[],
+  fixed: number,
+  target: number,
+): string {
+  const least = all.map((options) => Math.min(...options.map((option) => option.seconds)));
+  const sum = least.reduce((total, seconds) => total + seconds, 0);
+  const over = durationWords(fixed + sum - target);
+  if (fixed >= target) {
+    return `What is held fixed, with changes and rests, takes ${durationWords(fixed)} alone: over by ${durationWords(fixed - target)} before anything else.`;
+  }
+  const [largest] = free
+    .map((segment, index) => ({ segment, seconds: least[index]! }))
+    .toSorted((a, b) => b.seconds - a.seconds);
+  const part = free.findIndex((segment) => segment === largest?.segment) + 1;
+  return `Even with every dose at its half it is ${over} too long. Fixed parts take ${durationWords(fixed)}; the longest that is left is part ${part} of those that may change, at least ${durationWords(largest?.seconds ?? 0)}.`;
 }
 
 /**
@@ -55,11 +77,13 @@ export function fitRoutine(routine: Routine, wish: FitWish): RoutineFit {
     (segment): segment is ExerciseSegment =>
       segment.type === 'exercise' && !wish.held.has(segment.id) && segment.dose.amounts.some((row) => row.amount > 0),
   );
+  const times = timesOf(routine);
+  const through = (segment: ExerciseSegment): number => times.get(segment.id) ?? 1;
   const whole = timeline(routine).totalMs / 1000;
-  const fixed = whole - free.reduce((sum, segment) => sum + workOf(segment), 0);
-  const all = free.map((segment) => choices(segment, wish));
+  const fixed = whole - free.reduce((sum, segment) => sum + workOf(segment, through(segment)), 0);
+  const all = free.map((segment) => choices(segment, through(segment), wish));
   const result = fitOptions(all, Math.max(0, fixed), wish.target);
-  if (!result.ok) return result;
+  if (!result.ok) return { ...result, reason: inTheWay(free, all, Math.max(0, fixed), wish.target) };
   const chosen = new Map(free.map((segment, index) => [segment.id, all[index]![result.chosen[index]!]!.value]));
   const segments = routine.segments.map((segment) => {
     const value = chosen.get(segment.id);

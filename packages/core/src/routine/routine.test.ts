@@ -2,23 +2,20 @@ import fc from 'fast-check';
 import {
   duplicateSegment,
   evenOut,
-  evenSegment,
   insertSegment,
-  keepUneven,
   mirrorRoutine,
   moveSegment,
   newRoutine,
   newSegment,
   removeSegment,
   rounds,
-  routineFindings,
   RoutineSchema,
   sidesLedger,
   timeline,
   unevenness,
 } from '.';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { softSchool, strictSchool } from '../schools';
+import { strictSchool } from '../schools';
 import { anyRoutine, routine, segment, shelf } from '../testing/samples';
 
 const minutes = (value: number): number => value * 60_000;
@@ -166,20 +163,6 @@ describe('unequal sides', () => {
         }
       }),
     );
-  });
-
-  test('findings name the exercise, and are silent when wanted or when the school does not mind', () => {
-    const value = routine([
-      segment('a', uneven),
-      segment('b', hold(5, together(0))),
-      segment('c', uneven, { exerciseId: 'gone' }),
-    ]);
-    const kinds = (school = softSchool, of = value) =>
-      routineFindings(of, shelf, school).map((finding) => finding.kind);
-    expect(kinds()).toEqual(['uneven', 'nothing-to-do', 'unknown-exercise']);
-    expect(kinds({ ...softSchool, sidesEqual: false })).not.toContain('uneven');
-    expect(kinds(softSchool, keepUneven(value, 'a'))).not.toContain('uneven');
-    expect(kinds(softSchool, evenSegment(value, 'a'))).not.toContain('uneven');
   });
 });
 

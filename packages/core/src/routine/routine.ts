@@ -3,20 +3,32 @@ import { DoseSchema } from '../library/dose';
 
 const id = z.string().min(1).max(80);
 
+/** What a segment changes of its exercise's posture; null leaves it. */
+export const TurnedSchema = z.object({
+  kneeBendDeg: z.number().min(0).max(150).nullable(),
+  weightShare: z.number().min(0.5).max(1).nullable(),
+  shoulderRaiseDeg: z.number().min(0).max(180).nullable(),
+  ahead: z.number().min(0).max(6).nullable(),
+});
+export type Turned = z.infer<typeof TurnedSchema>;
+
 export const ExerciseSegmentSchema = z.object({
   type: z.literal('exercise'),
   id,
   exerciseId: id,
   dose: DoseSchema,
   sideOrder: z.enum(['whole', 'alternating']),
-  /** The teacher wants the sides unequal, so it is not pointed out. */
-  unevenOnPurpose: z.boolean(),
+  /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
+  turned: TurnedSchema.nullable().default(null),
+  /** The round it belongs to; segments of a round stand together and are repeated together. */
+  roundId: id.nullable().default(null),
 });
 export const PauseSegmentSchema = z.object({
   type: z.enum(['rest', 'talk']),
   id,
   seconds: z.number().min(1).max(7200),
   label: z.string().max(120),
+  roundId: id.nullable().default(null),
 });
 export const SegmentSchema = z.discriminatedUnion('type', [ExerciseSegmentSchema, PauseSegmentSchema]);
 export type ExerciseSegment = z.infer<typeof ExerciseSegmentSchema>;
@@ -34,5 +46,17 @@ export const RoutineSchema = z.object({
   /** Time to change side or direction, in seconds. */
   changeSeconds: z.number().min(0).max(300),
   segments: z.array(SegmentSchema).max(400),
+  /** Segments that are gone through together several times. */
+  rounds: z
+    .array(z.object({ id, times: z.number().int().min(2).max(20) }))
+    .max(50)
+    .default([]),
+  /** The hall it is done in; null where it does not matter. Metres. */
+  room: z
+    .object({ width: z.number().min(1).max(60), depth: z.number().min(1).max(60) })
+    .nullable()
+    .default(null),
+  /** Findings that are kept so on purpose, by their key. */
+  keptOnPurpose: z.array(z.string().max(240)).max(500).default([]),
 });
 export type Routine = z.infer<typeof RoutineSchema>;

@@ -1,5 +1,6 @@
 import type { Dose } from '../library/dose';
 import { workSeconds } from './rounds';
+import { laps } from './laps';
 import type { Routine } from './routine';
 
 export interface SideTotals {
@@ -26,7 +27,7 @@ function add(totals: SideTotals, dose: Dose, row: Dose['amounts'][number]): Side
 /** Seconds, repetitions by direction and breaths worked on each side of a routine (model §7). */
 export function sidesLedger(routine: Routine): SidesLedger {
   const ledger = { left: none, right: none };
-  for (const segment of routine.segments) {
+  for (const { segment } of laps(routine)) {
     if (segment.type !== 'exercise') continue;
     for (const row of segment.dose.amounts) {
       if (row.side !== 'both') ledger[row.side] = add(ledger[row.side], segment.dose, row);

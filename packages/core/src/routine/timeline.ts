@@ -1,5 +1,6 @@
 import type { Direction, Side } from '../library/dose';
 import { rounds } from './rounds';
+import { laps } from './laps';
 import type { ExerciseSegment, Routine } from './routine';
 
 export type SpanKind = 'settle' | 'hold' | 'cycle' | 'breath' | 'change' | 'rest' | 'talk';
@@ -16,6 +17,9 @@ export interface Span {
   readonly amount: number;
   readonly set: number;
   readonly sets: number;
+  /** Which time through the round of how many; 1 of 1 where nothing is repeated. */
+  readonly lap: number;
+  readonly laps: number;
   readonly startMs: number;
   readonly durationMs: number;
 }
@@ -29,7 +33,7 @@ export interface Timeline {
   readonly talkMs: number;
 }
 
-type Draft = Omit<Span, 'index' | 'startMs' | 'segmentIndex' | 'segmentId'>;
+type Draft = Omit<Span, 'index' | 'startMs' | 'segmentIndex' | 'segmentId' | 'lap' | 'laps'>;
 
 const plain = { side: 'both', direction: 'none', amount: 0, set: 1, sets: 1 } as const;
 const toMs = (seconds: number): number => Math.round(seconds * 1000);
@@ -61,7 +65,7 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
 export function timeline(routine: Routine): Timeline {
   const spans: Span[] = [];
   let startMs = 0;
-  routine.segments.forEach((segment, segmentIndex) => {
+  for (const { segment, segmentIndex, lap, of } of laps(routine)) {
     const drafts =
       segment.type === 'exercise'
         ? exerciseSpans(segment, routine)
@@ -76,13 +80,15 @@ export function timeline(routine: Routine): Timeline {
         set: draft.set,
         sets: draft.sets,
         durationMs: draft.durationMs,
+        lap,
+        laps: of,
         segmentId: segment.id,
         segmentIndex,
         startMs,
       });
       startMs += draft.durationMs;
     }
-  });
+  }
   const sum = (...kinds: SpanKind[]): number =>
     spans.reduce((total, span) => (kinds.includes(span.kind) ? total + span.durationMs : total), 0);
   return {

@@ -14,7 +14,8 @@ export const segment = (id: string, dose: Dose, change: Partial<ExerciseSegment>
   exerciseId: 'tree-holding',
   dose,
   sideOrder: 'whole',
-  unevenOnPurpose: false,
+  turned: null,
+  roundId: null,
   ...change,
 });
 
@@ -26,6 +27,9 @@ export const routine = (segments: Segment[], change: Partial<Routine> = {}): Rou
   settleSeconds: 0,
   changeSeconds: 0,
   segments,
+  rounds: [],
+  room: null,
+  keptOnPurpose: [],
   ...change,
 });
 
@@ -120,7 +124,9 @@ export const anySegment = (id: string): fc.Arbitrary<Segment> =>
     },
     {
       weight: 1,
-      arbitrary: fc.integer({ min: 1, max: 90 }).map((seconds): Segment => ({ type: 'rest', id, seconds, label: '' })),
+      arbitrary: fc
+        .integer({ min: 1, max: 90 })
+        .map((seconds): Segment => ({ type: 'rest', id, seconds, label: '', roundId: null })),
     },
   );
 

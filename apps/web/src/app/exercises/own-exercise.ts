@@ -26,6 +26,8 @@ export function blankExercise(id: string, family: Family): Exercise {
     hasDirections: false,
     phases: [],
     phasesSwap: false,
+    travel: null,
+    prerequisites: [],
     defaultDose: {
       kind: 'hold',
       holdSeconds: 60,

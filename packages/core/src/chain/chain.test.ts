@@ -1,0 +1,79 @@
+import { ChainSchema, newChain, type Chain, type Piece } from './chain';
+import { chainLessons } from './lessons';
+import { sideWords } from './sideWords';
+
+const piece = (number: number, seconds = 30): Piece => ({
+  id: `p${number}`,
+  name: `Piece ${number}`,
+  seconds,
+  side: 'both',
+});
+const chain = (count: number, change: Partial<Chain> = {}): Chain => ({
+  ...newChain('c', 'Chain'),
+  pieces: Array.from({ length: count }, (_, index) => piece(index + 1)),
+  ...change,
+});
+
+test('a lesson repeats what came before, teaches one in its views, plays the whole (common practice)', () => {
+  const [lesson] = chainLessons(chain(5, { nextLesson: 4 }), 1);
+  expect(lesson!.teaches?.name).toBe('Piece 4');
+  expect(lesson!.parts.map((part) => [part.kind, part.times, part.seconds])).toEqual([
+    ['review', 1, 90],
+    ['explain', 1, 90],
+    ['legs', 3, 90],
+    ['hands facing', 2, 60],
+    ['hands from behind', 2, 60],
+    ['joined', 1, 30],
+    ['whole', 1, 120],
+  ]);
+  expect(lesson!.seconds).toBe(360 + 540);
+  expect(lesson!.over).toBe(0);
+});
+
+test('each lesson adds one piece, and is longer by twice its time', () => {
+  const lessons = chainLessons(chain(8), 8);
+  expect(lessons.map((lesson) => lesson.teaches?.id)).toEqual(['p1', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8']);
+  lessons.slice(1).forEach((lesson, index) => expect(lesson.seconds - lessons[index]!.seconds).toBe(60));
+  expect(lessons[0]!.parts.map((part) => part.kind)).not.toContain('review');
+});
+
+test('when review fills the lesson: joined, then halves in turn, then nothing new', () => {
+  const tight = chain(40, {
+    lessonSeconds: 20 * 60,
+    pieces: Array.from({ length: 40 }, (_, index) => piece(index + 1, 40)),
+  });
+  const lessons = chainLessons(tight, 30);
+  const modes = lessons.map((lesson) => lesson.mode);
+  expect(modes[0]).toBe('each');
+  expect(modes.indexOf('in one go')).toBeGreaterThan(modes.lastIndexOf('each'));
+  const firstHalf = modes.indexOf('first half');
+  expect(firstHalf).toBeGreaterThan(modes.indexOf('in one go'));
+  expect(modes[firstHalf + 1]).toBe('second half');
+  expect(modes).toContain('nothing new');
+  for (const lesson of lessons) {
+    expect(lesson.reason).toMatch(/\.$/);
+    if (lesson.mode === 'each' || lesson.mode === 'in one go') expect(lesson.over).toBe(0);
+    if (lesson.mode === 'nothing new') expect(lesson.teaches).toBeNull();
+  }
+});
+
+test('after the last piece nothing is taught, and the whole is played', () => {
+  const lessons = chainLessons(chain(2, { nextLesson: 2 }), 3);
+  expect(lessons.map((lesson) => lesson.teaches?.id ?? null)).toEqual(['p2', null, null]);
+  expect(lessons[2]!.parts.map((part) => part.kind)).toEqual(['review', 'whole']);
+  expect(chainLessons(chain(0), 1)[0]!.parts).toEqual([]);
+});
+
+test('left and right as the students see them', () => {
+  expect(sideWords('left', 'facing')).toContain('show your own right');
+  expect(sideWords('left', 'from behind')).toContain('show your own left');
+  expect(sideWords('both', 'facing')).toBe('both sides together');
+});
+
+test('a chain is checked as it comes in', () => {
+  expect(ChainSchema.safeParse(chain(3)).success).toBe(true);
+  expect(ChainSchema.safeParse(chain(3, { lessonSeconds: 10 })).error!.issues[0]!.path).toEqual(['lessonSeconds']);
+  expect(ChainSchema.safeParse({ ...chain(1), pieces: [{ ...piece(1), name: ' ' }] }).error!.issues[0]!.message).toBe(
+    'a piece needs a name',
+  );
+});

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+
+const id = z.string().min(1).max(80);
+
+/** One part of a sequence that is taught as a whole. */
+export const PieceSchema = z.object({
+  id,
+  name: z.string().trim().min(1, 'a piece needs a name').max(80),
+  /** Playing it once, s. */
+  seconds: z.number().min(1).max(3600),
+  /** The side it begins with, as the student has it. */
+  side: z.enum(['both', 'left', 'right']),
+});
+export type Piece = z.infer<typeof PieceSchema>;
+
+/** Pieces of a sequence in order: each lesson repeats the earlier ones and adds one. */
+export const ChainSchema = z.object({
+  id,
+  name: z.string().trim().min(1, 'a chain needs a name').max(80),
+  note: z.string().max(2000),
+  pieces: z.array(PieceSchema).max(150),
+  /** Length of a lesson and what goes off for warm-up and closing, s. */
+  lessonSeconds: z.number().min(300).max(14_400),
+  frameSeconds: z.number().min(0).max(3600),
+  /** Explaining a new piece, s. */
+  talkSeconds: z.number().min(0).max(1800),
+  /** How often a new piece is shown: its footwork, and its hands in each view. */
+  footworkTimes: z.number().int().min(1).max(20),
+  handsTimes: z.number().int().min(1).max(20),
+  /** The first lesson that is still to come; the pieces before it are learned. */
+  nextLesson: z.number().int().min(1).max(200),
+});
+export type Chain = z.infer<typeof ChainSchema>;
+
+/** A new chain with the times of the trade (common practice): footwork three times, hands twice in each view. */
+export const newChain = (id: string, name: string): Chain => ({
+  id,
+  name,
+  note: '',
+  pieces: [],
+  lessonSeconds: 28 * 60,
+  frameSeconds: 6 * 60,
+  talkSeconds: 90,
+  footworkTimes: 3,
+  handsTimes: 2,
+  nextLesson: 1,
+});

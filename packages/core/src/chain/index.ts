@@ -1,0 +1,3 @@
+export * from './chain';
+export * from './lessons';
+export * from './sideWords';

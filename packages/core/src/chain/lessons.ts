@@ -1,0 +1,121 @@
+import { durationWords } from '../words/durationWords';
+import type { Chain, Piece } from './chain';
+
+export type LessonPartKind = 'review' | 'explain' | 'legs' | 'hands facing' | 'hands from behind' | 'joined' | 'whole';
+
+export interface LessonPart {
+  readonly kind: LessonPartKind;
+  /** Names of the pieces, in order. */
+  readonly pieces: readonly string[];
+  readonly times: number;
+  readonly seconds: number;
+}
+
+/** How the earlier pieces are repeated when a lesson gets short. */
+export type ReviewMode = 'each' | 'in one go' | 'first half' | 'second half' | 'nothing new';
+
+export interface Lesson {
+  readonly number: number;
+  readonly teaches: Piece | null;
+  readonly mode: ReviewMode;
+  readonly parts: readonly LessonPart[];
+  readonly seconds: number;
+  /** Seconds beyond the lesson; 0 when it fits. */
+  readonly over: number;
+  /** Why it is so. */
+  readonly reason: string;
+}
+
+const sum = (pieces: readonly Piece[]): number => pieces.reduce((total, piece) => total + piece.seconds, 0);
+const names = (pieces: readonly Piece[]): string[] => pieces.map((piece) => piece.name);
+
+function part(
+  kind: LessonPartKind,
+  pieces: readonly Piece[],
+  times: number,
+  seconds = times * sum(pieces),
+): LessonPart[] {
+  return seconds <= 0 ? [] : [{ kind, pieces: names(pieces), times, seconds }];
+}
+
+/** The new piece in its views: legs, arms facing and from behind, joined (common practice). */
+function teaching(chain: Chain, piece: Piece): LessonPart[] {
+  return [
+    ...part('explain', [piece], 1, chain.talkSeconds),
+    ...part('legs', [piece], chain.footworkTimes),
+    ...part('hands facing', [piece], chain.handsTimes),
+    ...part('hands from behind', [piece], chain.handsTimes),
+    ...part('joined', [piece], 1),
+  ];
+}
+
+function built(
+  chain: Chain,
+  number: number,
+  teaches: Piece | null,
+  mode: ReviewMode,
+  learned: readonly Piece[],
+): Lesson {
+  const half = Math.ceil(learned.length / 2);
+  const played =
+    mode === 'first half' ? learned.slice(0, half) : mode === 'second half' ? learned.slice(half) : learned;
+  const parts = [
+    ...(mode === 'each' ? part('review', learned, 1) : []),
+    ...(teaches === null ? [] : teaching(chain, teaches)),
+    ...part('whole', teaches === null ? played : [...played, teaches], 1),
+  ];
+  const seconds = chain.frameSeconds + parts.reduce((total, entry) => total + entry.seconds, 0);
+  return { number, teaches, mode, parts, seconds, over: Math.max(0, seconds - chain.lessonSeconds), reason: '' };
+}
+
+function reasonOf(lesson: Lesson, full: Lesson): string {
+  const over = durationWords(full.over);
+  switch (lesson.mode) {
+    case 'each':
+      return lesson.teaches === null
+        ? 'Everything is learned: play it whole.'
+        : 'Repeat what came before, add one, play the whole.';
+    case 'in one go':
+      return `Repeating every piece apart would be ${over} too long: join them and play them in one go, with the new one at the end.`;
+    case 'first half':
+      return `Review fills the lesson (${over} over): the first half today, the second next time.`;
+    case 'second half':
+      return `Review fills the lesson (${over} over): the second half today, the first was last time.`;
+    case 'nothing new':
+      return `Even half of the review leaves no room for a new piece (${over} over): a lesson to join the halves, nothing new.`;
+  }
+}
+
+/**
+ * The lessons of a term: each repeats the earlier pieces, teaches the next in its views, and plays the
+ * whole. When that no longer fits, the pieces are joined, then reviewed by halves in turn, then a lesson
+ * brings nothing new.
+ * @param count how many lessons from the next one on
+ */
+export function chainLessons(chain: Chain, count: number): Lesson[] {
+  const lessons: Lesson[] = [];
+  let taught = Math.min(chain.nextLesson - 1, chain.pieces.length);
+  let lastHalf: 'first half' | 'second half' = 'second half';
+  let joined = false;
+  for (let index = 0; index < count; index += 1) {
+    const number = chain.nextLesson + index;
+    const learned = chain.pieces.slice(0, taught);
+    const next = chain.pieces[taught] ?? null;
+    const full = built(chain, number, next, 'each', learned);
+    const other = lastHalf === 'first half' ? 'second half' : 'first half';
+    const wanted: ReviewMode[] = ['each', 'in one go', other];
+    const found = wanted.map((mode) => built(chain, number, next, mode, learned)).find((lesson) => lesson.over === 0);
+    let lesson: Lesson;
+    if (found !== undefined) lesson = found;
+    else if (joined) lesson = built(chain, number, next, other, learned);
+    else lesson = built(chain, number, null, 'in one go', learned);
+    // One lesson to join the halves, then on again, even if it takes longer than there is.
+    const mode: ReviewMode = found === undefined && !joined ? 'nothing new' : lesson.mode;
+    joined = mode === 'nothing new';
+    if (mode === 'first half' || mode === 'second half') lastHalf = mode;
+    lesson = { ...lesson, mode };
+    lessons.push({ ...lesson, reason: reasonOf(lesson, full) });
+    if (lesson.teaches !== null) taught += 1;
+  }
+  return lessons;
+}

@@ -1,0 +1,230 @@
+import { postureAnswers, stanceOfPosture, type PostureAnswers } from '../../body/postureAnswers';
+import { holdEndurance } from '../../endurance/capacity';
+import { conventionsOf, settlePosture } from '../../schools/conventions';
+import { durationWords } from '../../words/durationWords';
+import { segmentPosture, setDose, turnSegment } from '../commands';
+import { timeline } from '../timeline';
+import { partsOf, type Finding, type FindingContext, type Part } from './finding';
+
+/** A mended bend is this far on the safe side, degrees. */
+const SAFE = 2;
+/** Knees are past the toes from here, m: less cannot be seen. */
+const PAST = 0.003;
+/** Arms are lowered by this much at a time, degrees. */
+const LOWER_ARMS = 15;
+/** Holds are shortened to whole multiples of this, s. */
+const GRID = 5;
+/** A step is too long from here, m. */
+const LONG_STEP = 0.02;
+
+interface Judged extends Part {
+  readonly answers: PostureAnswers;
+  /** The longest unbroken work in it, s. */
+  readonly asked: number;
+}
+
+function judged(context: FindingContext): Judged[] {
+  const { routine, school, person } = context;
+  const spans = timeline(routine).spans.filter((span) => span.amount > 0);
+  return partsOf(context).flatMap((part): Judged[] => {
+    const posture = settlePosture(segmentPosture(part.segment, part.exercise), school);
+    const own = spans.filter((span) => span.segmentId === part.segment.id);
+    if (own.length === 0) return [];
+    return [
+      {
+        ...part,
+        answers: postureAnswers(person.body, posture, person.capacity, person.ankleRangeDeg),
+        asked: Math.max(...own.map((span) => span.durationMs)) / 1000,
+      },
+    ];
+  });
+}
+
+const cm = (metres: number): string => `${(metres * 100).toFixed(metres < 0.1 ? 1 : 0)} cm`;
+const bendTo = (id: string, degrees: number) => ({
+  label: `Up to ${degrees}°`,
+  command: (routine: FindingContext['routine']) => turnSegment(routine, id, { kneeBendDeg: degrees }),
+});
+
+function knees({ segment, exercise, answers }: Judged, name: string): Finding[] {
+  const { kneePastToes, toeLineBendDeg } = answers;
+  if (exercise.posture.seated || kneePastToes <= PAST) return [];
+  const safe = toeLineBendDeg === null ? null : Math.floor(toeLineBendDeg - SAFE);
+  return [
+    {
+      key: `${segment.id}: knees`,
+      grade: 'danger',
+      segmentId: segment.id,
+      text: `${exercise.name}: the knees of ${name} are ${cm(kneePastToes)} past the toes.`,
+      reason: 'The knee carries more than it should when it stands before the toes. Higher, or sit back.',
+      mends: safe === null || safe < 0 ? [] : [bendTo(segment.id, safe)],
+    },
+  ];
+}
+
+function balance({ segment, exercise, answers }: Judged, bend: number): Finding[] {
+  const limit = answers.balanceLimitDeg;
+  if (exercise.posture.seated || limit === null || bend <= limit) return [];
+  return [
+    {
+      key: `${segment.id}: balance`,
+      grade: 'danger',
+      segmentId: segment.id,
+      text: `${exercise.name}: bent further than balance holds.`,
+      reason: `From about ${Math.round(limit)}° the ankle is used up: the heel lifts or the trunk tips back.`,
+      mends: [bendTo(segment.id, Math.floor(limit - SAFE))],
+    },
+  ];
+}
+
+/** The longest step, in feet to a tenth, that the rear leg reaches. */
+function reachedStep({ segment, exercise }: Judged, { person, school }: FindingContext, ahead: number): number {
+  const settled = settlePosture(segmentPosture(segment, exercise), school);
+  const tooLong = (feet: number): number =>
+    postureAnswers(person.body, { ...settled, ahead: feet }, person.capacity, person.ankleRangeDeg).stepTooLong;
+  let feet = Math.floor(ahead * 10) / 10;
+  while (feet > 0 && tooLong(feet) > LONG_STEP) feet = Math.round((feet - 0.1) * 10) / 10;
+  return feet;
+}
+
+function longStep(judgement: Judged, context: FindingContext, ahead: number): Finding[] {
+  const { segment, exercise, answers } = judgement;
+  if (answers.stepTooLong <= LONG_STEP) return [];
+  const { foot } = context.person.body.lengths;
+  const shorter = reachedStep(judgement, context, ahead);
+  return [
+    {
+      key: `${segment.id}: step`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: `${exercise.name}: the step is ${cm(answers.stepTooLong)} too long for the rear leg.`,
+      reason: 'A step that cannot be taken back without a push was too long.',
+      mends: [
+        {
+          label: `Shorten it to ${cm(shorter * foot)}`,
+          command: (routine) => turnSegment(routine, segment.id, { ahead: shorter }),
+        },
+      ],
+    },
+  ];
+}
+
+function steppedTooFar({ segment, exercise, answers }: Judged, foot: number): Finding[] {
+  const longest = Math.max(0, ...exercise.phases.map((phase) => Math.abs(phase.end?.ahead ?? 0))) * foot;
+  if (exercise.family !== 'stepping' || longest <= answers.retractableStep + LONG_STEP) return [];
+  return [
+    {
+      key: `${segment.id}: step`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: `${exercise.name}: steps of ${cm(longest)}, but at this height only ${cm(answers.retractableStep)} can be taken back.`,
+      reason: 'The free foot reaches further only when the standing leg sinks.',
+      mends: [],
+    },
+  ];
+}
+
+function endurance(judgement: Judged, context: FindingContext): Finding[] {
+  const { segment, exercise, answers, asked } = judgement;
+  if (segment.dose.kind !== 'hold') return [];
+  const { holdBudget } = conventionsOf(context.school);
+  const first = answers.limitedBy === 'arms' ? answers.arms : answers.legs;
+  if (first.unlimited) return [];
+  const share = asked / first.seconds;
+  const findings: Finding[] = [];
+  const shorter = Math.max(GRID, Math.floor((first.seconds * holdBudget) / GRID) * GRID);
+  const lower = Math.max(0, (segment.turned?.shoulderRaiseDeg ?? exercise.posture.shoulderRaiseDeg) - LOWER_ARMS);
+  const lowerArms = {
+    label: `Arms down to ${lower}°`,
+    command: (routine: FindingContext['routine']) => turnSegment(routine, segment.id, { shoulderRaiseDeg: lower }),
+  };
+  if (share > holdBudget) {
+    const dose = { ...segment.dose, holdSeconds: shorter };
+    findings.push({
+      key: `${segment.id}: budget`,
+      grade: share >= 1 ? 'danger' : 'doubt',
+      segmentId: segment.id,
+      text: `${exercise.name}: ${durationWords(asked)} is ${Math.round(share * 100)} % of what the ${answers.limitedBy} of ${context.person.name} can hold.`,
+      reason: `The school keeps holds under ${Math.round(holdBudget * 100)} %, so that the alignment lasts to the end.`,
+      mends: [
+        { label: `Hold ${durationWords(shorter)}`, command: (routine) => setDose(routine, segment.id, dose) },
+        ...(answers.limitedBy === 'arms' ? [lowerArms] : []),
+      ],
+    });
+  } else if (answers.limitedBy === 'arms' && share > 0.5) {
+    findings.push({
+      key: `${segment.id}: arms`,
+      grade: 'note',
+      segmentId: segment.id,
+      text: `${exercise.name}: the arms of ${context.person.name} give out before the legs.`,
+      reason: 'Then the hold trains the shoulders, and the legs hardly notice.',
+      mends: [lowerArms],
+    });
+  }
+  return findings;
+}
+
+/** The legs as they would be with less load: whether a limb gives out anywhere in the whole. */
+function givesOut({ effort, exercises, routine }: FindingContext): Finding[] {
+  const failure = effort?.failure ?? null;
+  if (failure === null) return [];
+  const segment = routine.segments.find((entry) => entry.id === failure.segmentId);
+  if (segment?.type !== 'exercise') return [];
+  const name = exercises.get(segment.exerciseId)?.name ?? 'it';
+  const index = routine.segments.indexOf(segment);
+  return [
+    {
+      key: `${segment.id}: gives out`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: `The ${failure.limb} gives out in ${name}, ${durationWords(failure.atSeconds)} from the start.`,
+      reason: 'What came before has used it up. Rest before it, do less of it, or put it earlier.',
+      mends: [
+        {
+          label: 'Rest a minute before it',
+          command: (value) => ({
+            ...value,
+            segments: value.segments.toSpliced(index, 0, {
+              type: 'rest',
+              id: `${segment.id}-rest`,
+              seconds: 60,
+              label: 'Rest',
+              roundId: segment.roundId,
+            }),
+          }),
+        },
+      ],
+    },
+  ];
+}
+
+/** The longest hold of a segment within the school's budget for this person, s; Infinity where nothing limits. */
+export function longestHoldWithin(context: FindingContext, { segment, exercise }: Part): number {
+  const { school, person } = context;
+  const posture = settlePosture(segmentPosture(segment, exercise), school);
+  if (posture.seated) return Number.POSITIVE_INFINITY;
+  const stance = stanceOfPosture(posture);
+  const times = (['legs', 'arms'] as const).map((by) =>
+    holdEndurance(person.body, stance, by === 'legs' ? person.capacity.kneeNm : person.capacity.shoulderNm, by),
+  );
+  const least = Math.min(...times.map((time) => (time.unlimited ? Number.POSITIVE_INFINITY : time.seconds)));
+  return least * conventionsOf(school).holdBudget;
+}
+
+/** What a routine asks that this body does not give: knees, balance, step, holds. */
+export function bodyFindings(context: FindingContext): Finding[] {
+  const { foot } = context.person.body.lengths;
+  return [
+    ...judged(context).flatMap((judgement) => {
+      const posture = segmentPosture(judgement.segment, judgement.exercise);
+      return [
+        ...knees(judgement, context.person.name),
+        ...balance(judgement, posture.kneeBendDeg),
+        ...longStep(judgement, context, posture.ahead),
+        ...steppedTooFar(judgement, foot),
+        ...endurance(judgement, context),
+      ];
+    }),
+    ...givesOut(context),
+  ];
+}

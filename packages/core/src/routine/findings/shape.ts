@@ -1,0 +1,219 @@
+import type { Exercise, Family } from '../../library/exercise';
+import { routineContradictions } from '../../schools/contradictions';
+import { durationWords } from '../../words/durationWords';
+import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment, segmentPosture } from '../commands';
+import { evenOut } from '../evenOut';
+import { timeline } from '../timeline';
+import { unevenness } from '../unevenness';
+import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
+
+/** Bent from here, legs count as under load; degrees, a house value. */
+const BENT = 25;
+/** So long under load without loosening is long; s, a house value. */
+const LONG_BENT = 600;
+/** A rest of this length loosens; s, a house value. */
+const LOOSENING_REST = 30;
+/** Effort of 10 from which a segment is hard; a house value. */
+const HARD = 6;
+const SHORT_OF_WORK = 2;
+
+const firstOf = ({ exercises }: FindingContext, ids: readonly string[], family: Family): Exercise | undefined =>
+  ids.map((id) => exercises.get(id)).find((found) => found !== undefined) ??
+  [...exercises.values()].find((exercise) => exercise.family === family);
+
+function putIn(context: FindingContext, exercise: Exercise | undefined, index: number, where: string): Mend[] {
+  if (exercise === undefined) return [];
+  const segment = newSegment(context.newId(), exercise, context.school);
+  return [{ label: `Put “${exercise.name}” ${where}`, command: (routine) => insertSegment(routine, segment, index) }];
+}
+
+function sides({ segment, exercise }: Part): Finding[] {
+  const rows = segment.dose.amounts;
+  const alone = rows.every((row) => row.side === rows[0]!.side);
+  // A side that has no row at all is told by `oneSided`.
+  const found = unevenness(segment.dose).filter(({ what }) => what === 'directions' || !alone);
+  return found.map(({ what, few, fewAmount, many, manyAmount }) => {
+    const never = fewAmount === 0;
+    return {
+      key: `${segment.id}: ${what}`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: never
+        ? `${exercise.name}: done ${many}, never ${few}.`
+        : `${exercise.name}: ${manyAmount} ${many}, but ${fewAmount} ${few}.`,
+      reason: 'What is done on one side is done on the other, or the body learns it crooked.',
+      mends: [{ label: 'Even out', command: (routine) => evenSegment(routine, segment.id) }],
+    };
+  });
+}
+
+/** A two-sided exercise whose dose has rows for one side only. */
+function oneSided({ segment, exercise }: Part): Finding[] {
+  const rows = segment.dose.amounts;
+  const [left, right] = [rows.some((row) => row.side === 'left'), rows.some((row) => row.side === 'right')];
+  if (!exercise.twoSided || left === right) return [];
+  const missing = left ? 'right' : 'left';
+  return [
+    {
+      key: `${segment.id}: one side`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: `${exercise.name}: taught on the ${left ? 'left' : 'right'} and never done on the ${missing}.`,
+      reason: 'A side that is shown is a side to be done.',
+      mends: [
+        {
+          label: `Add the ${missing} side`,
+          command: (routine) => replaceSegment(routine, { ...segment, dose: evenOut(segment.dose) }),
+        },
+      ],
+    },
+  ];
+}
+
+function emptyDose({ segment, exercise }: Part): Finding[] {
+  if (segment.dose.amounts.some((row) => row.amount > 0)) return [];
+  return [
+    {
+      key: `${segment.id}: nothing`,
+      grade: 'doubt',
+      segmentId: segment.id,
+      text: `${exercise.name}: its dose is nothing.`,
+      reason: 'It stands in the routine and nobody would do anything.',
+      mends: [
+        { label: 'Take it out', command: (routine) => removeSegment(routine, segment.id) },
+        {
+          label: 'Give it its first dose',
+          command: (routine) => replaceSegment(routine, { ...segment, dose: exercise.defaultDose }),
+        },
+      ],
+    },
+  ];
+}
+
+const gone = ({ routine, exercises }: FindingContext): Finding[] =>
+  routine.segments.flatMap((segment): Finding[] => {
+    if (segment.type !== 'exercise' || exercises.has(segment.exerciseId)) return [];
+    return [
+      {
+        key: `${segment.id}: gone`,
+        grade: 'doubt',
+        segmentId: segment.id,
+        text: 'An exercise in here is no longer on the shelf.',
+        reason: 'It was removed, or came with a file that left it out.',
+        mends: [{ label: 'Take it out', command: (value) => removeSegment(value, segment.id) }],
+      },
+    ];
+  });
+
+function frame(context: FindingContext, parts: readonly Part[]): Finding[] {
+  const works = parts.filter(({ exercise }) => exercise.family !== 'warm-up' && exercise.family !== 'closing');
+  if (works.length < SHORT_OF_WORK) return [];
+  const findings: Finding[] = [];
+  const [first, last] = [parts[0]!, parts.at(-1)!];
+  if (first.exercise.family !== 'warm-up') {
+    findings.push({
+      key: 'no warm-up',
+      grade: 'note',
+      segmentId: null,
+      text: 'There is no warm-up at the beginning.',
+      reason: 'Tension that is carried in at the start stays through the whole.',
+      mends: putIn(context, firstOf(context, ['joint-circles'], 'warm-up'), 0, 'at the beginning'),
+    });
+  }
+  if (last.exercise.family !== 'closing') {
+    const end = context.routine.segments.length;
+    findings.push({
+      key: 'no closing',
+      grade: 'note',
+      segmentId: null,
+      text: 'There is no closing at the end.',
+      reason: 'Shake out, rub down, gather: what was hard is balanced by something soft.',
+      mends: putIn(context, firstOf(context, ['gathering-home'], 'closing'), end, 'at the end'),
+    });
+  }
+  return findings;
+}
+
+function hardOnHard(context: FindingContext, parts: readonly Part[]): Finding[] {
+  const effortOf = (id: string): number =>
+    context.effort?.segments.find((entry) => entry.segmentId === id)?.effort ?? 0;
+  const hard = ({ segment, exercise }: Part): boolean => exercise.family === 'strength' || effortOf(segment.id) >= HARD;
+  return parts.flatMap((part, at): Finding[] => {
+    const next = parts[at + 1];
+    if (next === undefined || next.index !== part.index + 1 || !hard(part) || !hard(next)) return [];
+    return [
+      {
+        key: `${part.segment.id}: hard`,
+        grade: 'note',
+        segmentId: part.segment.id,
+        text: `${part.exercise.name} and ${next.exercise.name} are both hard, with nothing soft between.`,
+        reason: 'Hard is followed by soft: tired legs lose their line first.',
+        mends: putIn(context, firstOf(context, ['shake-out'], 'closing'), next.index, 'between them'),
+      },
+    ];
+  });
+}
+
+function longBent(context: FindingContext): Finding[] {
+  const { routine, exercises } = context;
+  let bentMs = 0;
+  for (const span of timeline(routine).spans) {
+    const segment = routine.segments[span.segmentIndex]!;
+    const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
+    if (segment.type === 'exercise' && exercise !== undefined) {
+      const posture = segmentPosture(segment, exercise);
+      const loosens = exercise.family === 'closing' || exercise.family === 'warm-up';
+      if (posture.seated || loosens || posture.kneeBendDeg < BENT) bentMs = 0;
+      else bentMs += span.durationMs;
+    } else if (span.durationMs >= LOOSENING_REST * 1000) bentMs = 0;
+    if (bentMs <= LONG_BENT * 1000) continue;
+    return [
+      {
+        key: `${segment.id}: long bent`,
+        grade: 'note',
+        segmentId: segment.id,
+        text: `The legs are bent for more than ${durationWords(LONG_BENT)} without loosening, up to here.`,
+        reason: 'Shake out between rounds, and end with a stretch: for knees and low back.',
+        mends: putIn(context, firstOf(context, ['shake-out'], 'closing'), span.segmentIndex, 'before it'),
+      },
+    ];
+  }
+  return [];
+}
+
+const schoolFindings = ({ routine, school, exercises }: FindingContext): Finding[] =>
+  routineContradictions(routine, school).map(({ segmentId, text, question }) => {
+    const segment = routine.segments.find((entry) => entry.id === segmentId)!;
+    const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
+    const mends: Mend[] =
+      question === 'sideOrder' && segment.type === 'exercise'
+        ? [
+            {
+              label: 'As the school does',
+              command: (value) => replaceSegment(value, { ...segment, sideOrder: school.sideOrder }),
+            },
+          ]
+        : [];
+    return {
+      key: `${segmentId}: ${question}`,
+      grade: 'note',
+      segmentId,
+      text: `${exercise?.name ?? 'A segment'} ${text}.`,
+      reason: `The routine is of the school “${school.name}”.`,
+      mends,
+    };
+  });
+
+/** What is wrong with the shape of a routine, whoever does it. */
+export function shapeFindings(context: FindingContext): Finding[] {
+  const parts = partsOf(context);
+  return [
+    ...gone(context),
+    ...parts.flatMap(emptyDose),
+    ...(context.school.sidesEqual ? parts.flatMap((part) => [...oneSided(part), ...sides(part)]) : []),
+    ...frame(context, parts),
+    ...hardOnHard(context, parts),
+    ...longBent(context),
+    ...schoolFindings(context),
+  ];
+}
