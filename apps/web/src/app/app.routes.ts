@@ -25,6 +25,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./routines/routines')).Routines,
   },
   {
+    path: 'routines/chains/:id',
+    title: 'Chain – Pomek',
+    loadComponent: async () => (await import('./routines/chain-page')).ChainPage,
+  },
+  {
     path: 'routines/:id',
     title: 'Routine – Pomek',
     loadComponent: async () => (await import('./routines/routine-editor')).RoutineEditor,

@@ -1,6 +1,6 @@
 import { standardBody } from '../body';
 import { cycle, eachSide, hold, together } from '../library/describe';
-import { mirrorRoutine } from '../routine';
+import { mirrorRoutine, timeline } from '../routine';
 import { routine, segment, shelf } from '../testing/samples';
 import { capacityGuess, enduranceTime, joints, limbs, relativeEffort, routineEffort, simulateFatigue } from '.';
 
@@ -65,4 +65,16 @@ test('a drill that goes down and comes up tires less than one that stays down', 
   const rising = routineEffort(routine([squats]), shelf, standardBody, capacity).segments[0]!;
   const staying = routineEffort(routine([squats]), low, standardBody, capacity).segments[0]!;
   expect(rising.reserve['left leg']).toBeGreaterThan(staying.reserve['left leg']);
+});
+
+test('the course of the reserve runs from fresh at the start to the end, and dips where the segments say', () => {
+  const found = effort(tree(60), tree(120, 'b'));
+  expect(found.course[0]).toEqual({
+    atSeconds: 0,
+    reserve: { 'left leg': 1, 'right leg': 1, 'left arm': 1, 'right arm': 1 },
+  });
+  const line = timeline(routine([tree(60), tree(120, 'b')]));
+  expect(found.course.at(-1)!.atSeconds).toBeCloseTo(line.totalMs / 1000, 6);
+  const lowest = Math.min(...found.course.map((point) => point.reserve['left arm']));
+  expect(lowest).toBeCloseTo(Math.max(0, Math.min(...found.segments.map((entry) => entry.reserve['left arm']))), 9);
 });

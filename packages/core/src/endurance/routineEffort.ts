@@ -32,8 +32,15 @@ export interface SegmentEffort {
   /** Least reserve of each limb in the segment, after all that came before it. */
   readonly reserve: Readonly<Record<Limb, number>>;
 }
+/** The reserve of each limb at a moment, s from the start. */
+export interface ReservePoint {
+  readonly atSeconds: number;
+  readonly reserve: Readonly<Record<Limb, number>>;
+}
 export interface RoutineEffort {
   readonly segments: readonly SegmentEffort[];
+  /** How the reserve runs through the routine, from the start to the end. */
+  readonly course: readonly ReservePoint[];
   /** The first limb to give out, when one does; s from the start. */
   readonly failure: { readonly limb: Limb; readonly segmentId: string; readonly atSeconds: number } | null;
 }
@@ -82,6 +89,7 @@ function effortsOf({ posture, family }: Drill, body: Body, capacity: CapacityGue
 }
 
 const REST: Record<Limb, number> = { 'left leg': 0, 'right leg': 0, 'left arm': 0, 'right arm': 0 };
+const FRESH: Record<Limb, number> = { 'left leg': 1, 'right leg': 1, 'left arm': 1, 'right arm': 1 };
 
 function onSide(efforts: Efforts, side: Span['side'], swapped: boolean): Record<Limb, number> {
   const leftWorks = (side === 'right') === swapped;
@@ -115,6 +123,27 @@ function runLimb(limb: Limb, all: readonly Piece[]): ReturnType<typeof simulateF
     parameters,
     all.map(({ seconds, targets }): FatigueSegment => ({ seconds, target: Math.min(MOST_TARGET, targets[limb]) })),
   );
+}
+
+/** Points of the course at most: what lies between two is told by its lowest moment. */
+const MOST_POINTS = 160;
+
+function courseOf(
+  all: readonly Piece[],
+  runs: Readonly<Record<Limb, ReturnType<typeof simulateFatigue>>>,
+): ReservePoint[] {
+  const apart = all.reduce((sum, piece) => sum + piece.seconds, 0) / MOST_POINTS;
+  const points: ReservePoint[] = [{ atSeconds: 0, reserve: FRESH }];
+  let atSeconds = 0;
+  let lowest: Record<Limb, number> = { ...FRESH };
+  all.forEach((piece, index) => {
+    atSeconds += piece.seconds;
+    for (const limb of limbs) lowest[limb] = Math.min(lowest[limb], Math.max(0, runs[limb].spans[index]!.reserve));
+    if (atSeconds - points.at(-1)!.atSeconds < apart && index !== all.length - 1) return;
+    points.push({ atSeconds, reserve: lowest });
+    lowest = { ...FRESH };
+  });
+  return points;
 }
 
 /**
@@ -172,11 +201,12 @@ export function routineEffort(
       },
     ];
   });
+  const course = courseOf(all, runs);
   const failed = limbs
     .filter((limb) => runs[limb].failureAt !== null)
     .sort((a, b) => runs[a].failureAt! - runs[b].failureAt!)[0];
-  if (failed === undefined) return { segments, failure: null };
+  if (failed === undefined) return { segments, course, failure: null };
   const atSeconds = runs[failed].failureAt!;
   const span = line.spans.findLast((entry) => entry.startMs / 1000 <= atSeconds)!;
-  return { segments, failure: { limb: failed, segmentId: span.segmentId, atSeconds } };
+  return { segments, course, failure: { limb: failed, segmentId: span.segmentId, atSeconds } };
 }

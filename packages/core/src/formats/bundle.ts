@@ -24,6 +24,7 @@ export const bundleKinds = [
   'logs',
   'decisions',
   'measures',
+  'chains',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 

@@ -66,7 +66,7 @@ export const standing = [
     family: 'standing',
     summary:
       'Feet at about one and a half shoulder widths, toes slightly out, sitting straight down between them. Depth comes last: width and upright torso first.',
-    posture: posture({ kneeBendDeg: 45, stanceWidth: 1.6, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
+    posture: posture({ kneeBendDeg: 38, stanceWidth: 1.6, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
     phases: [],
     defaultDose: hold(45, together(2), 45),
     checkpoints: rooted,

@@ -30,8 +30,8 @@ export const strength = [
     family: 'strength',
     summary:
       'Heels a small gap apart, feet turned out 45°. Sink as far as the heels stay down, bounce softly, come up. About 27 for a start.',
-    posture: posture({ kneeBendDeg: 60, stanceWidth: 0.3, toesOutDeg: 45 }),
-    phases: [phase('Sink and bounce', 0.6, 'out', { bendDeg: 60 }), phase('Come up', 0.4, 'in', { bendDeg: 5 })],
+    posture: posture({ kneeBendDeg: 55, trunkPitchDeg: 25, stanceWidth: 0.3, toesOutDeg: 45 }),
+    phases: [phase('Sink and bounce', 0.6, 'out', { bendDeg: 55 }), phase('Come up', 0.4, 'in', { bendDeg: 5 })],
     defaultDose: cycle(3, together(27)),
     checkpoints: legs,
     easier: ['Half as deep', 'Hold a table edge', 'Nine at a time'],

@@ -1,13 +1,19 @@
 import {
   bodyOf,
   demoContents,
+  fitRoutine,
   planForecast,
   readBundle,
   routineEffort,
   seededRandom,
   strandChances,
+  type BodyMeasures,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
+
+/** The measures without those that were not given. */
+const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | undefined }): BodyMeasures =>
+  Object.fromEntries(Object.entries(measures).filter(([, value]) => value !== undefined)) as unknown as BodyMeasures;
 
 /** Seasons that are simulated for the chance of a strand. */
 const SEASONS = 4000;
@@ -31,8 +37,18 @@ export async function answer(request: Request, progress: (share: number) => void
     }
     case 'effort': {
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
-      const { segments, failure } = routineEffort(request.routine, drills, bodyOf(request.body), request.capacity);
-      return { segments: [...segments], failure };
+      const body = bodyOf(withoutGaps(request.body));
+      const { segments, course, failure } = routineEffort(request.routine, drills, body, request.capacity);
+      return { segments: [...segments], course: [...course], failure };
+    }
+    case 'fit': {
+      const { routine, target, held, countMultiple, longestHold } = request;
+      return fitRoutine(routine, {
+        target,
+        held: new Set(held),
+        countMultiple,
+        longestHold: new Map(longestHold),
+      });
     }
   }
 }

@@ -10,7 +10,13 @@ import {
   RoutineSchema,
 } from '@pomek/core';
 
-const bodyMeasures = z.object({ stature: z.number(), mass: z.number() });
+const bodyMeasures = z.object({
+  stature: z.number(),
+  mass: z.number(),
+  shank: z.number().optional(),
+  thigh: z.number().optional(),
+  foot: z.number().optional(),
+});
 const capacity = z.object({ kneeNm: z.number().positive(), shoulderNm: z.number().positive() });
 
 /** What the worker can be asked for. */
@@ -34,6 +40,14 @@ export const RequestSchema = z.discriminatedUnion('task', [
     drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
     body: bodyMeasures,
     capacity,
+  }),
+  z.object({
+    task: z.literal('fit'),
+    routine: RoutineSchema,
+    target: z.number().min(1).max(86_400),
+    held: z.array(z.string()),
+    countMultiple: z.number().int().min(1),
+    longestHold: z.array(z.tuple([z.string(), z.number()])),
   }),
 ]);
 export type Request = z.infer<typeof RequestSchema>;
@@ -74,6 +88,10 @@ export const resultSchemas = {
       z.object({ strandId: z.string(), byTargetDay: z.number(), attendance: z.number(), passRate: z.number() }),
     ),
   }),
+  fit: z.union([
+    z.object({ ok: z.literal(true), routine: RoutineSchema, seconds: z.number(), cost: z.number() }),
+    z.object({ ok: z.literal(false), reason: z.string(), overBy: z.number() }),
+  ]),
   effort: z.object({
     segments: z.array(
       z.object({
@@ -87,6 +105,7 @@ export const resultSchemas = {
         reserve: z.record(limb, z.number()),
       }),
     ),
+    course: z.array(z.object({ atSeconds: z.number(), reserve: z.record(limb, z.number()) })),
     failure: z.object({ limb, segmentId: z.string(), atSeconds: z.number() }).nullable(),
   }),
 } as const satisfies Record<Task, z.ZodType>;

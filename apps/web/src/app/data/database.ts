@@ -1,5 +1,16 @@
 import Dexie, { type Table } from 'dexie';
-import type { Decision, Exercise, Journal, Measure, Plan, PracticeLog, Routine, School, Student } from '@pomek/core';
+import type {
+  Chain,
+  Decision,
+  Exercise,
+  Journal,
+  Measure,
+  Plan,
+  PracticeLog,
+  Routine,
+  School,
+  Student,
+} from '@pomek/core';
 
 /** What every space stores, by table. */
 export interface Records {
@@ -12,6 +23,7 @@ export interface Records {
   decisions: Decision;
   journals: Journal;
   measures: Measure;
+  chains: Chain;
 }
 export type TableName = keyof Records;
 
@@ -30,7 +42,7 @@ export class Database extends Dexie {
       decisions: 'id, studentId, planId',
       journals: 'id',
     });
-    this.version(2).stores({ measures: 'id, studentId' });
+    this.version(2).stores({ measures: 'id, studentId', chains: 'id' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
+  ChainSchema,
   DecisionSchema,
   ExerciseSchema,
   JournalSchema,
@@ -36,6 +37,7 @@ const readers: { [N in TableName]: Reader<Records[N]> } = {
   decisions: DecisionSchema,
   journals: JournalSchema,
   measures: MeasureSchema,
+  chains: ChainSchema,
 };
 
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
@@ -62,6 +64,7 @@ export class Repository {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));
+  readonly chains$ = this.all('chains').pipe(map((chains) => chains.toSorted(byName)));
   readonly students$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
   readonly plans$ = this.all('plans');
   readonly logs$ = this.all('logs');

@@ -10,7 +10,7 @@ import {
   type PostureAnswers,
   type SettledPosture,
 } from '@pomek/core';
-import type { Person } from './bench-choice';
+import type { Person } from '../data/person-choice';
 
 /** One answer to a posture: the question, the answer, and how much it matters. */
 export interface AnswerRow {

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { builtInExercises, breathSchool, softSchool, type Exercise } from '@pomek/core';
 import { aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
-import { BenchChoice } from './bench-choice';
+import { PersonChoice } from '../data/person-choice';
 import { CyclePlayer } from './cycle-player';
 import { ExerciseSheet } from './exercise-sheet';
 import { FigureBench } from './figure-bench';
@@ -53,7 +53,7 @@ describe('the bench', () => {
 
   test('on another body and in another school the answers and the words change', async () => {
     const page = await render(FigureBench, { exercise: tree }, { students: [big] });
-    const choice = TestBed.inject(BenchChoice);
+    const choice = TestBed.inject(PersonChoice);
     const label = () => page.element.querySelector('pk-figure svg')!.getAttribute('aria-label');
     const before = label();
     choice.chooseStudent('big');
@@ -143,7 +143,7 @@ test('two scales: targets, readings, error, and the file they are kept in', asyn
   expect(page.text()).toContain('35 / 65');
   expect(page.text()).toContain('5 points too much on the left foot');
   expect(page.text()).toContain('Choose a student above');
-  TestBed.inject(BenchChoice).chooseStudent('big');
+  TestBed.inject(PersonChoice).chooseStudent('big');
   await page.settle();
   await page.fill('Left scale shows', '31');
   await page.fill('Right scale shows', '69');

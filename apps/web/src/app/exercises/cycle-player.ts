@@ -13,7 +13,7 @@ import {
 } from '@pomek/core';
 import { Figure, type PathCount } from '../ui/figure';
 import type { FigureView } from '../ui/figure.layout';
-import type { Person } from './bench-choice';
+import type { Person } from '../data/person-choice';
 
 type Side = 'left' | 'right';
 const SAMPLES = 60;

@@ -12,7 +12,7 @@ import {
   type Posture,
 } from '@pomek/core';
 import { Store } from '../data/store';
-import { BenchChoice } from './bench-choice';
+import { PersonChoice } from '../data/person-choice';
 import { FigureBench } from './figure-bench';
 import { postureFacts } from './posture-facts';
 
@@ -27,7 +27,7 @@ const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
   styleUrl: './exercise-sheet.scss',
 })
 export class ExerciseSheet {
-  protected readonly choice = inject(BenchChoice);
+  protected readonly choice = inject(PersonChoice);
   private readonly store = inject(Store);
   readonly exercise = input.required<Exercise>();
   readonly copied = output();

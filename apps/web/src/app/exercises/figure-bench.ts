@@ -29,7 +29,7 @@ import {
 import { Figure, type Pin } from '../ui/figure';
 import { answerRows, answersFor } from './answer-rows';
 import { AnswersView } from './answers-view';
-import { BenchChoice, type Person } from './bench-choice';
+import { PersonChoice, type Person } from '../data/person-choice';
 import { CheckpointCard } from './checkpoint-card';
 import { CyclePlayer } from './cycle-player';
 import { FloorMarksView } from './floor-marks-view';
@@ -68,7 +68,7 @@ const USUAL_SECONDS = 120;
   styleUrl: './figure-bench.scss',
 })
 export class FigureBench {
-  protected readonly choice = inject(BenchChoice);
+  protected readonly choice = inject(PersonChoice);
   readonly exercise = input.required<Exercise>();
   /** The posture as it was turned is to be kept in the exercise. */
   readonly kept = output<Posture>();

@@ -4,7 +4,7 @@ import { measuresOf, scaleTargets, shareFromScales, type Exercise } from '@pomek
 import { Clock } from '../data/clock';
 import { Store } from '../data/store';
 import { NumberField } from '../ui/number-field';
-import { BenchChoice } from './bench-choice';
+import { PersonChoice } from '../data/person-choice';
 
 /** How near to the wanted share is near enough. House value. */
 const NEAR = 0.03;
@@ -20,7 +20,7 @@ const NEAR = 0.03;
 export class ScalesDrill {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
-  protected readonly choice = inject(BenchChoice);
+  protected readonly choice = inject(PersonChoice);
   readonly exercise = input.required<Exercise>();
   readonly share = input.required<number>();
   readonly working = input.required<'left' | 'right'>();

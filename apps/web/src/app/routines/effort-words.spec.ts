@@ -15,7 +15,7 @@ const effort = (change: Partial<SegmentEffort> = {}): SegmentEffort => ({
 
 test('a segment says what gives out first, when, and what is asked', () => {
   expect(segmentEffortWords(effort())).toEqual([
-    'Arms of a standard body would give out at about 2:55 min; you ask for 1:00 min, effort about 4 of 10.',
+    'Arms would give out at about 2:55 min; you ask for 1:00 min, effort about 4 of 10.',
     'The knee stays 71 mm behind the toe line.',
   ]);
   expect(segmentEffortWords(effort({ limitedBy: 'legs' }))[0]).toMatch(/^Legs/);

@@ -9,7 +9,7 @@ export function segmentEffortWords(effort: SegmentEffort): string[] {
   const who = limitedBy === 'legs' ? 'Legs' : 'Arms';
   const lasts = unlimited
     ? 'Neither legs nor arms limit this.'
-    : `${who} of a standard body would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;
+    : `${who} would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;
   if (kneePastToes === null) return [lasts];
   const millimetres = Math.round(Math.abs(kneePastToes) * 1000);
   const knee =
@@ -28,7 +28,7 @@ const percent = (share: number): string => `${Math.max(0, Math.round(share * 100
 
 /** The least reserve of legs and arms through a routine, and where one gives out. */
 export function reserveWords(
-  effort: ResultOf<'effort'> | null,
+  effort: Pick<ResultOf<'effort'>, 'segments' | 'failure'> | null,
   names: ReadonlyMap<string, string>,
 ): ReserveWords | null {
   if (effort === null || effort.segments.length === 0) return null;

@@ -94,7 +94,7 @@ test('points unequal sides out, evens them out, or keeps them', async () => {
   const { page, now } = await editor(value);
   expect(page.text()).toContain('Empty and full: 3 left, but 1 right.');
   await page.press('Keep so');
-  expect((await now()).segments[0]).toMatchObject({ unevenOnPurpose: true });
+  expect((await now()).keptOnPurpose).toEqual(['s-empty-full: sides']);
   expect(page.text()).not.toContain('but 1 right');
   await TestBed.inject(Store).undo();
   await page.settle();

@@ -1,47 +1,51 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import {
-  RoutineSchema,
-  builtInSchools,
-  capacityGuess,
   duplicateSegment,
-  insertSegment,
   moveSegment,
   newSegment,
   removeSegment,
   replaceSegment,
-  standardBody,
-  timeline,
   type Exercise,
   type Routine,
   type Segment,
 } from '@pomek/core';
-import { Compute } from '../compute/compute';
-import type { SegmentEffort } from './effort-words';
-import { Clock } from '../data/clock';
-import { Repository, schoolOf } from '../data/repository';
-import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
+import { NumberField } from '../ui/number-field';
+import { Thread, type Picked } from '../ui/thread';
+import type { SegmentEffort } from './effort-words';
+import { FindingsList } from './findings-list';
+import { FitPanel } from './fit-panel';
+import { HandoutButton } from './handout-button';
+import { RoomPanel } from './room-panel';
 import { RoutineSummary } from './routine-summary';
 import { SegmentCard } from './segment-card';
+import { Selection } from './selection';
 import { ShelfList } from './shelf-list';
+import { Workbench } from './workbench';
 
-/** A guess for a standard body at forty, until a student with a baseline is chosen. */
-const STANDARD_CAPACITY = capacityGuess(standardBody.mass, 40);
-const SETTLE_MS = 150;
-
-/** The workbench of one routine: the shelf, the row of segments, the sums. */
+/** The workbench of one routine: the thread, the shelf, the segments with their doses, the sums and what is wrong. */
 @Component({
   selector: 'pk-routine-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Workbench, Selection],
   imports: [
     Button,
     ButtonDirective,
@@ -50,111 +54,102 @@ const SETTLE_MS = 150;
     CdkDropList,
     DurationField,
     Empty,
+    FindingsList,
+    FitPanel,
     FormsModule,
+    HandoutButton,
     InputText,
+    NumberField,
+    RoomPanel,
     RouterLink,
     RoutineSummary,
     SegmentCard,
     Select,
     ShelfList,
+    Thread,
   ],
   templateUrl: './routine-editor.html',
   styleUrl: './routine-editor.scss',
 })
 export class RoutineEditor {
-  private readonly store = inject(Store);
-  private readonly clock = inject(Clock);
-  private readonly repository = inject(Repository);
-  private readonly compute = inject(Compute);
+  protected readonly bench = inject(Workbench);
+  protected readonly selection = inject(Selection);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly thread = viewChild(Thread);
   readonly id = input.required<string>();
 
-  protected readonly routine = toSignal(
-    toObservable(this.id).pipe(switchMap((id) => this.repository.one('routines', id))),
-  );
-  protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
-  protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
-  protected readonly school = computed(() => schoolOf(this.schools(), this.routine()?.schoolId));
+  protected readonly routine = this.bench.routine;
   protected readonly openId = signal<string | null>(null);
   protected readonly said = signal('');
+  protected readonly people = computed(() => [
+    { label: 'a standard body', value: null },
+    ...this.bench.choice.students().map((student) => ({ label: student.name, value: student.id })),
+  ]);
+  protected readonly course = computed(() => this.bench.effort()?.course ?? []);
   private focusWanted: string | null = null;
 
-  /** Seconds of each segment with everything that belongs to it. */
-  protected readonly lengths = computed(() => {
-    const routine = this.routine();
-    const sums = new Map<string, number>();
-    if (routine === null || routine === undefined) return sums;
-    for (const span of timeline(routine).spans) {
-      sums.set(span.segmentId, (sums.get(span.segmentId) ?? 0) + span.durationMs / 1000);
-    }
-    return sums;
-  });
-
-  private readonly question = computed(() => {
-    const routine = this.routine();
-    if (routine === null || routine === undefined) return null;
-    const used = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : '')));
-    const drills = this.exercises()
-      .filter(({ id }) => used.has(id))
-      .map(({ id, family, posture }) => ({ id, family, posture }));
-    return {
-      routine,
-      drills,
-      body: { stature: standardBody.stature, mass: standardBody.mass },
-      capacity: STANDARD_CAPACITY,
-    };
-  });
-  /** What the routine asks of a standard body; null while it is not known. */
-  protected readonly effort = toSignal(
-    toObservable(this.question).pipe(
-      debounceTime(SETTLE_MS),
-      switchMap((question) =>
-        question === null ? of(null) : this.compute.result('effort', question).pipe(catchError(() => of(null))),
-      ),
-    ),
-    { initialValue: null },
-  );
-
   constructor() {
+    effect(() => this.bench.id.set(this.id()));
     effect(() => {
       this.routine();
       const id = this.focusWanted;
       if (id === null) return;
       setTimeout(() => {
-        const row = this.host.nativeElement.querySelector<HTMLElement>(`[data-segment="${id}"] .title`);
-        if (row === null) return;
+        const row = this.row(id)?.querySelector<HTMLElement>('.title');
+        if (row == null) return;
         this.focusWanted = null;
         row.focus();
       });
     });
+    // What is selected alone on the thread stands open below it.
+    effect(() => {
+      const active = this.selection.active();
+      if (active === null || this.selection.ids().size !== 1) return;
+      untracked(() => this.openId.set(active));
+      this.thread()?.reveal(active);
+      setTimeout(() => this.row(active)?.scrollIntoView?.({ block: 'nearest' }));
+    });
+  }
+
+  private row(id: string): HTMLElement | null {
+    const rows = this.host.nativeElement.querySelectorAll<HTMLElement>('[data-segment]');
+    return [...rows].find((row) => row.dataset['segment'] === id) ?? null;
   }
 
   protected effortOf(segment: Segment): SegmentEffort | undefined {
-    return this.effort()?.segments.find((entry) => entry.segmentId === segment.id);
+    return this.bench.effort()?.segments.find((entry) => entry.segmentId === segment.id);
   }
 
-  protected nameOf(segment: Segment): string {
-    if (segment.type !== 'exercise') return segment.label !== '' ? segment.label : segment.type;
-    return this.shelf().get(segment.exerciseId)?.name ?? 'An exercise that is gone';
+  protected roundTimes(segment: Segment): number {
+    return this.routine()?.rounds.find((round) => round.id === segment.roundId)?.times ?? 1;
   }
 
-  protected change(label: string, command: (routine: Routine) => Routine, mergeKey: string | null = null): void {
-    const change = (stored: Routine): Routine => RoutineSchema.parse(command(stored));
-    this.store.write(label, [{ table: 'routines', id: this.id(), change }], mergeKey).catch(() => undefined);
+  protected pick(picked: Picked): void {
+    this.selection.pick(picked);
+  }
+
+  protected open(id: string, wanted: boolean): void {
+    this.openId.set(wanted ? id : null);
+    if (wanted) this.selection.pick({ id, how: 'alone' });
+  }
+
+  protected show(id: string): void {
+    this.selection.pick({ id, how: 'alone' });
+    this.openId.set(id);
   }
 
   protected add(exercise: Exercise): void {
-    const segment = newSegment(this.clock.newId(), exercise, this.school());
+    const segment = newSegment(this.bench.newId(), exercise, this.bench.school());
+    this.said.set(`${exercise.name} added`);
+    this.selection.insert(segment, `Add ${exercise.name}`);
     this.openId.set(segment.id);
-    this.said.set(`${exercise.name} added at the end`);
-    this.change(`Add ${exercise.name}`, (routine) => insertSegment(routine, segment));
   }
 
   protected addPause(type: 'rest' | 'talk'): void {
-    const segment: Segment = { type, id: this.clock.newId(), seconds: 60, label: type === 'rest' ? 'Rest' : 'Explain' };
+    const label = type === 'rest' ? 'Rest' : 'Explain';
+    const segment: Segment = { type, id: this.bench.newId(), seconds: 60, label, roundId: null };
+    this.selection.insert(segment, type === 'rest' ? 'Add a rest' : 'Add teaching time');
     this.openId.set(segment.id);
-    this.change(type === 'rest' ? 'Add a rest' : 'Add teaching time', (routine) => insertSegment(routine, segment));
   }
 
   protected drop(event: CdkDragDrop<unknown>): void {
@@ -166,41 +161,38 @@ export class RoutineEditor {
     const last = (this.routine()?.segments.length ?? 1) - 1;
     if (to < 0 || to > last || to === from) return;
     this.focusWanted = segment.id;
-    this.said.set(`${this.nameOf(segment)} is now number ${to + 1} of ${last + 1}`);
-    this.change(`Move ${this.nameOf(segment)}`, (routine) => moveSegment(routine, from, to));
+    const name = this.bench.nameOf(segment);
+    this.said.set(`${name} is now number ${to + 1} of ${last + 1}`);
+    this.bench.change(`Move ${name}`, (routine) => moveSegment(routine, from, to));
   }
 
   protected duplicate(segment: Segment): void {
-    const id = this.clock.newId();
+    const id = this.bench.newId();
     this.focusWanted = id;
-    this.change(`Duplicate ${this.nameOf(segment)}`, (routine) => duplicateSegment(routine, segment.id, id));
+    this.bench.change(`Duplicate ${this.bench.nameOf(segment)}`, (routine) =>
+      duplicateSegment(routine, segment.id, id),
+    );
   }
 
   protected remove(segment: Segment, index: number): void {
     const neighbours = this.routine()?.segments ?? [];
     this.focusWanted = (neighbours[index + 1] ?? neighbours[index - 1])?.id ?? null;
-    this.said.set(`${this.nameOf(segment)} removed`);
-    this.change(`Remove ${this.nameOf(segment)}`, (routine) => removeSegment(routine, segment.id));
+    this.said.set(`${this.bench.nameOf(segment)} removed`);
+    this.bench.change(`Remove ${this.bench.nameOf(segment)}`, (routine) => removeSegment(routine, segment.id));
   }
 
   protected replace(segment: Segment): void {
-    this.change(
-      `Change ${this.nameOf(segment)}`,
-      (routine) => replaceSegment(routine, segment),
-      `${this.id()} ${segment.id}`,
-    );
+    const key = `${this.id()} ${segment.id}`;
+    this.bench.change(`Change ${this.bench.nameOf(segment)}`, (routine) => replaceSegment(routine, segment), key);
   }
 
   protected rename(name: string): void {
-    this.change('Rename the routine', (routine) => ({ ...routine, name }), `${this.id()} name`);
+    this.bench.change('Rename the routine', (routine) => ({ ...routine, name }), `${this.id()} name`);
   }
 
   protected set(part: Partial<Routine>): void {
-    this.change(
-      'Change the routine',
-      (routine) => ({ ...routine, ...part }),
-      `${this.id()} ${Object.keys(part).join()}`,
-    );
+    const key = `${this.id()} ${Object.keys(part).join()}`;
+    this.bench.change('Change the routine', (routine) => ({ ...routine, ...part }), key);
   }
 
   protected onKey(event: KeyboardEvent, segment: Segment, index: number): void {
@@ -208,5 +200,29 @@ export class RoutineEditor {
       event.preventDefault();
       this.move(segment, index, index + (event.key === 'ArrowUp' ? -1 : 1));
     }
+  }
+
+  protected onThreadKey(event: KeyboardEvent): void {
+    const thread = this.thread();
+    const zooms: Record<string, () => void> = {
+      '+': () => thread?.zoom(1.5),
+      '=': () => thread?.zoom(1.5),
+      '-': () => thread?.zoom(1 / 1.5),
+      '0': () => thread?.whole(),
+      Enter: () => this.enter(),
+    };
+    const zoom = event.ctrlKey || event.metaKey ? undefined : zooms[event.key];
+    if (zoom !== undefined) {
+      event.preventDefault();
+      zoom();
+    } else this.selection.key(event);
+  }
+
+  /** From the thread into the dose of what is selected. */
+  private enter(): void {
+    const active = this.selection.active();
+    if (active === null) return;
+    this.openId.set(active);
+    setTimeout(() => this.row(active)?.querySelector<HTMLElement>('.body input')?.focus());
   }
 }

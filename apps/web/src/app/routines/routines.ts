@@ -2,7 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
-import { builtInSchools, durationWords, mirrorRoutine, newRoutine, timeline, type Routine } from '@pomek/core';
+import {
+  builtInSchools,
+  durationWords,
+  mirrorRoutine,
+  newChain,
+  newRoutine,
+  timeline,
+  type Chain,
+  type Routine,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
@@ -81,6 +90,32 @@ import { Empty } from '../ui/empty';
           </div>
         }
       }
+      <div class="row spread">
+        <h2>Chains</h2>
+        <p-button label="New chain" icon="pi pi-plus" variant="outlined" size="small" (onClick)="addChain()" />
+      </div>
+      <p class="soft">
+        A chain is a sequence taught piece by piece: each lesson repeats what came before, adds one, and plays the
+        whole.
+      </p>
+      <ul class="bare chains">
+        @for (chain of chains(); track chain.id) {
+          <li class="row spread">
+            <span>
+              <a class="title" [routerLink]="['/routines/chains', chain.id]">{{ chain.name }}</a>
+              <span class="small soft num">
+                {{ chain.pieces.length }} pieces, lesson {{ chain.nextLesson }} is next</span
+              >
+            </span>
+            <p-button
+              icon="pi pi-trash"
+              variant="text"
+              [ariaLabel]="'Remove the chain ' + chain.name"
+              (onClick)="removeChain(chain)"
+            />
+          </li>
+        }
+      </ul>
     </div>
   `,
   styles: `
@@ -97,6 +132,7 @@ export class Routines {
   private readonly repository = inject(Repository);
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   private readonly routines = toSignal(this.repository.routines$);
+  protected readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
 
   protected readonly rows = computed(() =>
@@ -112,6 +148,17 @@ export class Routines {
     const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), 'school-soft'));
     await this.store.write('New routine', [{ table: 'routines', put: routine }]);
     await this.router.navigate(['/routines', routine.id]);
+  }
+
+  protected async addChain(): Promise<void> {
+    const chain = newChain(this.clock.newId(), 'New chain');
+    await this.store.write('New chain', [{ table: 'chains', put: chain }]);
+    await this.router.navigate(['/routines/chains', chain.id]);
+  }
+
+  protected async removeChain(chain: Chain): Promise<void> {
+    await this.store.write(`Remove ${chain.name}`, [{ table: 'chains', remove: chain.id }]);
+    this.notices.done(`${chain.name} removed`, { undo: true });
   }
 
   protected duplicate(routine: Routine): void {

@@ -6,21 +6,30 @@ import { SelectButton } from 'primeng/selectbutton';
 import {
   doseWords,
   durationWords,
+  figurePose,
   mirrorSegment,
+  segmentPosture,
+  settlePosture,
+  stillMoment,
   unevenness,
   type Dose,
   type Exercise,
+  type School,
   type Segment,
+  type Turned,
 } from '@pomek/core';
+import type { Person } from '../data/person-choice';
 import { segmentEffortWords, type SegmentEffort } from './effort-words';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
+import { Figure } from '../ui/figure';
+import { NumberField } from '../ui/number-field';
 
 /** One segment of a routine: its line, and its dose when it is open. */
 @Component({
   selector: 'pk-segment',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DoseEditor, DurationField, FormsModule, InputText, SelectButton],
+  imports: [Button, DoseEditor, DurationField, Figure, FormsModule, InputText, NumberField, SelectButton],
   templateUrl: './segment-card.html',
   styleUrl: './segment-card.scss',
 })
@@ -32,6 +41,11 @@ export class SegmentCard {
   readonly seconds = input.required<number>();
   readonly effort = input<SegmentEffort>();
   readonly open = input.required<boolean>();
+  readonly selected = input(false);
+  /** How often the round it belongs to is gone through. */
+  readonly times = input(1);
+  readonly person = input.required<Person>();
+  readonly school = input.required<School>();
   readonly first = input.required<boolean>();
   readonly last = input.required<boolean>();
   readonly openChange = output<boolean>();
@@ -53,7 +67,7 @@ export class SegmentCard {
   });
   protected readonly uneven = computed(() => {
     const segment = this.segment();
-    return segment.type === 'exercise' && !segment.unevenOnPurpose && unevenness(segment.dose).length > 0;
+    return segment.type === 'exercise' && unevenness(segment.dose).length > 0;
   });
   protected readonly sided = computed(() => {
     const segment = this.segment();
@@ -65,6 +79,42 @@ export class SegmentCard {
     return effort === undefined ? [] : segmentEffortWords(effort);
   });
   protected readonly pastToes = computed(() => (this.effort()?.kneePastToes ?? -1) > 0);
+
+  protected readonly pose = computed(() => {
+    const segment = this.segment();
+    const exercise = this.exercise();
+    if (!this.open() || segment.type !== 'exercise' || exercise === undefined) return null;
+    const posture = segmentPosture(segment, exercise);
+    const settled = settlePosture(posture, this.school());
+    return figurePose(this.person().body, settled, stillMoment({ posture }), 'right', true);
+  });
+  protected readonly posture = computed(() => {
+    const segment = this.segment();
+    const exercise = this.exercise();
+    return segment.type === 'exercise' && exercise !== undefined ? segmentPosture(segment, exercise) : null;
+  });
+
+  protected share(share: number): number {
+    return Math.round(share * 100);
+  }
+
+  /** What is the same as in the exercise is not kept as a turn. */
+  protected turn(key: keyof Turned, value: number | null): void {
+    const segment = this.segment();
+    const exercise = this.exercise();
+    if (segment.type !== 'exercise' || exercise === undefined) return;
+    const wanted = value === exercise.posture[key] ? null : value;
+    const turned = {
+      kneeBendDeg: null,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      ...segment.turned,
+      [key]: wanted,
+    };
+    const none = Object.values(turned).every((entry) => entry === null);
+    this.segmentChange.emit({ ...segment, turned: none ? null : turned });
+  }
 
   protected setDose(dose: Dose): void {
     const segment = this.segment();

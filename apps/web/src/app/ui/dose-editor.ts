@@ -4,6 +4,9 @@ import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
 import { SideMark } from './side-mark';
 
+/** Breaths a minute at rest where none were counted: the middle of the ordinary range. */
+const USUAL_RATE = 15;
+
 const nouns = { hold: 'Holds', cycle: 'Repetitions', breath: 'Breaths' } as const;
 const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
   { key: 'inSeconds', label: 'In' },
@@ -38,6 +41,8 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
 })
 export class DoseEditor {
   readonly dose = input.required<Dose>();
+  /** The student's breaths at rest, for holds that are counted in breaths; null when not taken. */
+  readonly breathsPerMinute = input<number | null>(null);
   readonly doseChange = output<Dose>();
 
   protected readonly patternParts = patternParts;
@@ -70,6 +75,17 @@ export class DoseEditor {
   protected setHold(holdSeconds: number): void {
     const dose = this.dose();
     if (dose.kind === 'hold') this.doseChange.emit({ ...dose, holdSeconds });
+  }
+
+  /** The hold in whole breaths at rest, and back. */
+  protected readonly holdBreaths = computed(() => {
+    const dose = this.dose();
+    return dose.kind === 'hold' ? Math.round((dose.holdSeconds * (this.breathsPerMinute() ?? USUAL_RATE)) / 60) : 0;
+  });
+
+  protected setHoldBreaths(breaths: number | null): void {
+    if (breaths === null || breaths === this.holdBreaths()) return;
+    this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_RATE))));
   }
 
   protected setCycle(cycleSeconds: number | null): void {

@@ -12,7 +12,7 @@ let count = 0;
   imports: [FormsModule, InputText],
   template: `
     <div class="field">
-      <label [for]="id">{{ label() }}</label>
+      <label [for]="id" [class.hidden-text]="quiet()">{{ label() }}</label>
       <input
         pInputText
         type="text"
@@ -34,13 +34,15 @@ let count = 0;
   `,
   styles: `
     input {
-      width: 7.5rem !important;
+      width: 6.5rem !important;
       font-variant-numeric: tabular-nums;
     }
   `,
 })
 export class DurationField {
   readonly label = input.required<string>();
+  /** The label is for screen readers only, since the place says it. */
+  readonly quiet = input(false);
   /** Seconds. */
   readonly value = input.required<number>();
   readonly min = input(0);

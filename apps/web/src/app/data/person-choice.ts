@@ -2,12 +2,12 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
 import { ankleRangeOf, bodyOfStudent, builtInSchools, capacityOfStudent, restingBreathOf } from '@pomek/core';
-import { Clock } from '../data/clock';
-import { Repository, schoolOf } from '../data/repository';
+import { Clock } from './clock';
+import { Repository, schoolOf } from './repository';
 
-/** On whose body and in which school exercises are looked at; stays while one goes from one to the next. */
+/** On whose body and in which school things are looked at; stays while one goes from one to the next. */
 @Injectable({ providedIn: 'root' })
-export class BenchChoice {
+export class PersonChoice {
   private readonly repository = inject(Repository);
   private readonly clock = inject(Clock);
   readonly studentId = signal<string | null>(null);
@@ -47,4 +47,4 @@ export class BenchChoice {
     this.chosenSchool.set(id);
   }
 }
-export type Person = ReturnType<BenchChoice['person']>;
+export type Person = ReturnType<PersonChoice['person']>;

@@ -1,0 +1,30 @@
+import { breathOf, fullnessAt, patternKnots, phaseKnots, type Exercise, type Routine } from '@pomek/core';
+import type { BreathAt } from '../ui/thread.layout';
+
+/** Breaths a minute at which holds are drawn when nothing is known of the student. */
+const USUAL_RATE = 14;
+
+/** How full the breath is at any moment of a routine: as the dose says, as the cycle says, or at rest. */
+export function breathThrough(
+  routine: Routine,
+  exercises: ReadonlyMap<string, Exercise>,
+  restingBreath: number | null,
+): BreathAt {
+  const period = 60 / (restingBreath ?? USUAL_RATE);
+  const rest = patternKnots({
+    inSeconds: period * 0.45,
+    fullPauseSeconds: 0,
+    outSeconds: period * 0.55,
+    emptyPauseSeconds: 0,
+  });
+  const segments = new Map(routine.segments.map((segment) => [segment.id, segment]));
+  return (id, kind, seconds) => {
+    const segment = segments.get(id);
+    if (segment?.type !== 'exercise' || kind === 'settle' || kind === 'change' || kind === 'rest') return null;
+    const { dose } = segment;
+    if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), breathOf(dose, seconds).patternSeconds);
+    if (dose.kind === 'hold') return fullnessAt(rest, seconds);
+    const knots = phaseKnots(exercises.get(segment.exerciseId)?.phases ?? [], dose.cycleSeconds);
+    return knots === null ? null : fullnessAt(knots, seconds);
+  };
+}

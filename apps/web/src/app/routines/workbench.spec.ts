@@ -1,0 +1,235 @@
+import { TestBed } from '@angular/core/testing';
+import { of as stream, throwError } from 'rxjs';
+import { builtInExercises, fitRoutine, newChain, newSegment, softSchool, type Routine } from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
+import { render } from '../../../testing/render';
+import { Compute } from '../compute/compute';
+import { PersonChoice } from '../data/person-choice';
+import { Store } from '../data/store';
+import { ChainPage } from './chain-page';
+import { RoutineEditor } from './routine-editor';
+
+const of = (id: string) => builtInExercises.find((exercise) => exercise.id === id)!;
+const names = ['joint-circles', 'tree-holding', 'empty-full', 'gathering-home'];
+const routine: Routine = aRoutine({ segments: names.map((id) => newSegment(id, of(id), softSchool)) });
+
+const bench = async (value = routine, stored = {}) => {
+  const page = await render(RoutineEditor, { id: 'routine-1' }, { routines: [value], ...stored });
+  const now = async () => (await page.database.of('routines').get('routine-1'))!;
+  const order = async () =>
+    (await now()).segments.map((segment) => ('exerciseId' in segment ? segment.exerciseId : ''));
+  const board = page.element.querySelector<SVGElement>('[role=listbox]')!;
+  const key = async (name: string, change: KeyboardEventInit = {}) => {
+    board.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...change }));
+    await page.settle();
+  };
+  const chosen = () =>
+    [...page.element.querySelectorAll('[role=option][aria-selected=true]')].map((entry) =>
+      entry.getAttribute('aria-label'),
+    );
+  return { page, now, order, key, chosen };
+};
+
+describe('the thread by keyboard', () => {
+  test('goes along, selects more, moves, and comes to the ends', async () => {
+    const { key, order, chosen } = await bench();
+    await key('ArrowRight');
+    expect(chosen()[0]).toMatch(/^1 Joint circles/);
+    await key('ArrowRight');
+    await key('ArrowRight', { shiftKey: true });
+    expect(chosen()).toHaveLength(2);
+    await key('ArrowRight', { altKey: true });
+    expect(await order()).toEqual(['joint-circles', 'gathering-home', 'tree-holding', 'empty-full']);
+    await key('ArrowLeft', { altKey: true });
+    await key('ArrowLeft', { altKey: true });
+    expect((await order())[0]).toBe('tree-holding');
+    await key('End');
+    expect(chosen()[0]).toMatch(/^4 Gathering home/);
+    await key('Escape');
+    expect(chosen()).toEqual([]);
+  });
+
+  test('lengthens in the steps of the dose, splits, mirrors, groups, removes; one undo each', async () => {
+    const { page, key, now, order } = await bench();
+    await key('Home');
+    await key('ArrowRight');
+    await key(']');
+    expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 70 } });
+    await key('s');
+    expect(await order()).toHaveLength(5);
+    await TestBed.inject(Store).undo();
+    await page.settle();
+    await key('g');
+    expect((await now()).rounds).toMatchObject([{ times: 2 }]);
+    expect(page.text()).toContain('in a round of 2');
+    await page.fill('Round, times', '3');
+    expect((await now()).rounds).toMatchObject([{ times: 3 }]);
+    await key('g');
+    expect((await now()).rounds).toEqual([]);
+    await key('ArrowRight');
+    await key('m');
+    const mirrored = (await now()).segments[2]!;
+    expect(mirrored.type === 'exercise' && mirrored.dose.amounts[0]!.side).toBe('right');
+    await key('Delete');
+    expect(await order()).toEqual(['joint-circles', 'tree-holding', 'gathering-home']);
+  });
+
+  test('copies within a routine and into another', async () => {
+    const { key, order } = await bench();
+    await key('Home');
+    await key('ArrowRight', { shiftKey: true });
+    await key('c', { ctrlKey: true });
+    await key('End');
+    await key('v', { ctrlKey: true });
+    expect(await order()).toEqual([...names, 'joint-circles', 'tree-holding']);
+    await key('d', { ctrlKey: true });
+    expect(await order()).toHaveLength(8);
+  });
+});
+
+describe('the thread by pointer', () => {
+  const pointer = (type: string, x: number, change: MouseEventInit = {}) =>
+    Object.assign(new MouseEvent(type, { bubbles: true, clientX: x, button: 0, ...change }), { pointerId: 1 });
+
+  test('a press selects, with Shift up to here; a drag reorders', async () => {
+    const { page, order, chosen } = await bench();
+    const option = (index: number) => page.element.querySelectorAll('[role=option]')[index]!;
+    option(0).dispatchEvent(pointer('pointerdown', 5));
+    option(0).dispatchEvent(pointer('pointerup', 5));
+    option(1).dispatchEvent(pointer('pointerdown', 500, { shiftKey: true }));
+    option(1).dispatchEvent(pointer('pointerup', 500));
+    await page.settle();
+    expect(chosen().length).toBeGreaterThanOrEqual(1);
+    option(0).dispatchEvent(pointer('pointerdown', 5));
+    option(0).dispatchEvent(pointer('pointermove', 895));
+    option(0).dispatchEvent(pointer('pointerup', 895));
+    await page.settle();
+    expect((await order()).at(-1)).toBe(chosen().length > 1 ? 'tree-holding' : 'joint-circles');
+  });
+
+  test('pulling at its end makes a segment longer, in whole steps', async () => {
+    const { page, key, now } = await bench();
+    await key('Home');
+    await key('ArrowRight');
+    const edge = page.element.querySelector('.edge')!;
+    edge.dispatchEvent(pointer('pointerdown', 100));
+    edge.dispatchEvent(pointer('pointermove', 150));
+    expect(page.element.querySelector('.pull')).toBeNull();
+    await page.settle();
+    expect(page.element.querySelector('.pull')!.textContent).toMatch(/^\s*\+/);
+    edge.dispatchEvent(pointer('pointerup', 150));
+    await page.settle();
+    const grown = (await now()).segments[1]!;
+    const seconds = grown.type === 'exercise' && grown.dose.kind === 'hold' ? grown.dose.holdSeconds : 0;
+    expect(seconds).toBeGreaterThan(60);
+    expect(seconds % 10).toBe(0);
+  });
+});
+
+test('for a student the dangers of his or her body and file are said', async () => {
+  const small = aStudent({
+    id: 'ama',
+    name: 'Ama Tull',
+    statureCm: 150,
+    massKg: 50,
+    conditions: ['high blood pressure'],
+  });
+  const paused = newSegment('four-part-breath', of('four-part-breath'), softSchool);
+  const held = { ...paused, dose: of('four-part-breath').defaultDose };
+  const { page, now } = await bench(aRoutine({ segments: [held] }), { students: [small] });
+  TestBed.inject(PersonChoice).chooseStudent('ama');
+  await page.settle();
+  expect(page.text()).toContain('with high blood pressure not without medical advice');
+  await page.press('Without pauses');
+  expect((await now()).segments[0]).toMatchObject({ dose: { pattern: { fullPauseSeconds: 0, emptyPauseSeconds: 0 } } });
+  expect(page.text()).not.toContain('not without medical advice');
+  TestBed.inject(PersonChoice).chooseStudent(null);
+});
+
+test('the posture of a segment is turned, and turned back leaves no trace', async () => {
+  const { page, key, now } = await bench();
+  await key('Home');
+  await key('ArrowRight');
+  await page.fill('Bend', '60');
+  expect((await now()).segments[1]).toMatchObject({ turned: { kneeBendDeg: 60, weightShare: null } });
+  expect(page.text()).toContain('the knees of a standard body are');
+  await page.press(/^Up to/);
+  expect(page.text()).not.toContain('the knees of a standard body are');
+  await page.fill('Bend', '30');
+  expect((await now()).segments[1]).toMatchObject({ turned: null });
+});
+
+test('a hold is given in breaths as well', async () => {
+  const { page, key, now } = await bench();
+  await key('Home');
+  await key('ArrowRight');
+  await page.fill('that is in breaths, about', '30');
+  expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
+});
+
+describe('fitting to the time', () => {
+  const fitting = async (target: string) => {
+    const { page, now } = await bench();
+    jest.spyOn(TestBed.inject(Compute), 'result').mockImplementation(((task: string, question: never) => {
+      if (task !== 'fit') return throwError(() => new Error('not asked'));
+      const {
+        routine: value,
+        target: seconds,
+        held,
+        countMultiple,
+        longestHold,
+      } = question as {
+        routine: Routine;
+        target: number;
+        held: string[];
+        countMultiple: number;
+        longestHold: [string, number][];
+      };
+      return stream(
+        fitRoutine(value, { target: seconds, held: new Set(held), countMultiple, longestHold: new Map(longestHold) }),
+      );
+    }) as never);
+    await page.fill('Fit to', target);
+    await page.press('Fit');
+    return { page, now };
+  };
+
+  test('shows before and after, and is taken as one step', async () => {
+    const { page, now } = await fitting('7');
+    expect(page.element.querySelector('pk-fit table')!.textContent).toContain('Holding the tree');
+    const before = await now();
+    await page.press('Take it');
+    expect(await now()).not.toEqual(before);
+    await TestBed.inject(Store).undo();
+    expect(await now()).toEqual(before);
+  });
+
+  test('says which bound is in the way when nothing fits', async () => {
+    const { page } = await fitting('1');
+    expect(page.element.querySelector('pk-fit .doubt')!.textContent).toMatch(/too long|takes/);
+  });
+});
+
+test('the hall: steps that fit, and the mend when the floor is too small', async () => {
+  const { page, now } = await bench(aRoutine({ segments: [newSegment('cat-walk', of('cat-walk'), softSchool)] }));
+  await page.press('It is done in a hall');
+  expect((await now()).room).toEqual({ width: 8, depth: 6 });
+  await page.fill('Depth', '3');
+  expect(page.text()).toContain('the floor ends after');
+  await page.press('Half of them back again');
+  expect(page.text()).toContain('It ends where it began');
+});
+
+test('a chain: pieces, lessons in order, and the next one when a lesson was held', async () => {
+  const chain = { ...newChain('c', 'Pond'), pieces: [{ id: 'p1', name: 'Open', seconds: 20, side: 'left' as const }] };
+  const page = await render(ChainPage, { id: 'c' }, { chains: [chain] });
+  expect(page.text()).toContain('1 Open');
+  expect(page.text()).toContain('say “your left”, show your own right');
+  await page.press('Add a piece');
+  expect((await page.database.of('chains').get('c'))!.pieces).toHaveLength(2);
+  await page.press('Move Piece 2 up');
+  expect((await page.database.of('chains').get('c'))!.pieces[0]!.name).toBe('Piece 2');
+  await page.press('This lesson was held');
+  expect((await page.database.of('chains').get('c'))!.nextLesson).toBe(2);
+  expect(page.text()).toContain('repeat: 1 pieces');
+});
