@@ -10,3 +10,7 @@ Object.defineProperty(window, 'matchMedia', {
 // Node's own clone makes objects of another realm, which no comparison by constructor takes for equal.
 globalThis.structuredClone = <T>(value: T): T =>
   value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T);
+
+// The browser of the tests does not scroll and captures no pointer.
+Element.prototype.scrollIntoView = () => undefined;
+Element.prototype.setPointerCapture = () => undefined;

@@ -2,6 +2,7 @@ export * from './alignment';
 export * from './body';
 export * from './breath';
 export * from './chain';
+export * from './corrections';
 export * from './demo';
 export * from './endurance';
 export * from './figure';

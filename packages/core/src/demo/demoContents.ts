@@ -89,6 +89,8 @@ function planOf(part: Part, student: Student, today: Date): Plan {
     lighterEvery: 4,
     lighterCut: 0.4,
     strands,
+    holidays: [],
+    frozenWeeks: [],
   };
 }
 

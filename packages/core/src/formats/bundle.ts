@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { ChainSchema } from '../chain/chain';
+import { CorrectionSchema } from '../corrections/correction';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../plan/plan';
 import { PracticeLogSchema } from '../practice/log';
@@ -25,6 +26,7 @@ export const bundleKinds = [
   'decisions',
   'measures',
   'chains',
+  'corrections',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 
@@ -38,6 +40,7 @@ const contents = {
   decisions: z.array(DecisionSchema),
   measures: z.array(MeasureSchema).default([]),
   chains: z.array(ChainSchema).default([]),
+  corrections: z.array(CorrectionSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -61,6 +64,7 @@ export const emptyContents = (): BundleContents => ({
   decisions: [],
   measures: [],
   chains: [],
+  corrections: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */

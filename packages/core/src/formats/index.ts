@@ -4,3 +4,4 @@ export * from './planCalendar';
 export * from './readBundle';
 export * from './routineBundle';
 export * from './bundleJsonSchema';
+export * from './csvLogs';

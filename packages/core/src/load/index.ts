@@ -1,1 +1,3 @@
+export * from './effortCalibration';
 export * from './practiceLoad';
+export * from './studentLoad';

@@ -34,6 +34,8 @@ export function newStrand(
     targetDay,
     raisedOn: null,
     changedAt: null,
+    overrules: [],
+    gate: null,
     clearedAt: null,
   };
 }

@@ -32,6 +32,22 @@ export const StrandSchema = z
     raisedOn: DaySchema.nullable(),
     /** When the dose last changed: practices before it were at another dose. */
     changedAt: z.iso.datetime({ offset: true }).nullable(),
+    /** Doses the teacher set for single weeks of the plan (from 0), with the reason. */
+    overrules: z
+      .array(
+        z.object({
+          week: z.number().int().min(0).max(520),
+          dose: z.number().gt(0).max(9999),
+          reason: z.string().max(400),
+        }),
+      )
+      .max(520)
+      .default([]),
+    /** Opens only when another strand has come to a dose; null when it is open. */
+    gate: z
+      .object({ strandId: id, dose: z.number().gt(0).max(9999) })
+      .nullable()
+      .default(null),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
     clearedAt: z.iso.datetime({ offset: true }).nullable(),
   })
@@ -48,6 +64,17 @@ export const PlanSchema = z.object({
   lighterEvery: z.number().int().min(0).max(12),
   lighterCut: z.number().min(0).max(0.9),
   strands: z.array(StrandSchema).max(60),
+  /** Days without practice, the first and the last. */
+  holidays: z
+    .array(
+      z
+        .object({ from: DaySchema, to: DaySchema })
+        .refine((days) => days.from <= days.to, 'a holiday ends before it begins'),
+    )
+    .max(60)
+    .default([]),
+  /** Weeks of the plan (from 0) in which nothing is raised. */
+  frozenWeeks: z.array(z.number().int().min(0).max(520)).max(520).default([]),
 });
 export type Plan = z.infer<typeof PlanSchema>;
 

@@ -5,7 +5,7 @@ import { workSeconds } from '../routine/rounds';
 import { timeline } from '../routine/timeline';
 import { withAxisValue } from './dosedRoutine';
 import type { Axis, Plan, Strand } from './plan';
-import { isLighterWeek, weekOf } from './planDay';
+import { isHolidayWeek, isLighterWeek, overruleIn, weekOf } from './planDay';
 import { planSeason, type Rail, type Season, type SeasonStrand } from './season';
 import { doseOf } from './steps';
 
@@ -16,7 +16,8 @@ export interface StrandWeek {
   readonly day: string;
   readonly dose: number;
   /** `raise`: up; `carry`: raised, but not yet by a whole step; `held`: a guard rail is in the way. */
-  readonly kind: 'now' | 'raise' | 'carry' | 'held' | 'lighter' | 'reached' | 'locked';
+  readonly kind:
+    'now' | 'raise' | 'carry' | 'held' | 'lighter' | 'holiday' | 'frozen' | 'overruled' | 'reached' | 'locked';
   readonly rail: Rail | null;
   /** Level before rounding. */
   readonly level: number;
@@ -38,6 +39,8 @@ export interface PlanContext {
   /** Strands stopped until they are cleared. */
   readonly locked: ReadonlySet<string>;
   readonly today: string;
+  /** The largest dose within the school's budget of capacity, by strand; left out where it is not known. */
+  readonly mostDoses?: ReadonlyMap<string, number>;
 }
 
 /** As far ahead as a plan looks, in weeks. */
@@ -56,7 +59,7 @@ function unitMinutes(dose: Dose, axis: Axis): number {
   return (seconds(from * 2) - seconds(from)) / from / 60;
 }
 
-function seasonStrand(strand: Strand, routine: Routine, sessions: number): SeasonStrand {
+function seasonStrand(strand: Strand, routine: Routine, sessions: number, mostDose: number | undefined): SeasonStrand {
   const segment = routine.segments.find(
     (entry): entry is ExerciseSegment => entry.type === 'exercise' && entry.id === strand.segmentId,
   );
@@ -70,8 +73,8 @@ function seasonStrand(strand: Strand, routine: Routine, sessions: number): Seaso
     step: 1e-9,
     loadPerUnit: minutesPerUnit * USUAL_EFFORT * sessions,
     minutesPerUnit,
-    mostDose: null,
-    gate: null,
+    mostDose: mostDose === undefined ? null : Math.max(strand.level, mostDose),
+    gate: strand.gate,
   };
 }
 
@@ -108,6 +111,12 @@ function onCalendar(plan: Plan, strand: Strand, turns: readonly Turn[], from: nu
   let before = strand.level;
   for (let week = from; week <= until; week += 1) {
     const day = dayOfWeek(plan, week);
+    const set = overruleIn(strand, week);
+    const still = isHolidayWeek(plan, week) ? 'holiday' : plan.frozenWeeks.includes(week) ? 'frozen' : null;
+    if (still !== null && week > from && set === undefined) {
+      weeks.push({ week, day, dose: doseOf(before, strand.step), kind: still, rail: null, level: before });
+      continue;
+    }
     if (isLighterWeek(plan, week)) {
       weeks.push({
         week,
@@ -122,12 +131,15 @@ function onCalendar(plan: Plan, strand: Strand, turns: readonly Turn[], from: nu
     // The first week is the present one, also when it is a lighter one.
     if (week > from) turn += 1;
     const { level, raised, rail } = turns[turn] ?? { level: turns.at(-1)!.level, raised: false, rail: null };
-    const dose = doseOf(level, strand.step);
+    const dose = set?.dose ?? doseOf(level, strand.step);
     weeks.push({
       week,
       day,
       dose,
-      kind: kindOf(week === from, level, strand, raised, dose > doseOf(before, strand.step)),
+      kind:
+        set !== undefined
+          ? 'overruled'
+          : kindOf(week === from, level, strand, raised, dose > doseOf(before, strand.step)),
       rail,
       level,
     });
@@ -157,12 +169,15 @@ export function planForecast(plan: Plan, context: PlanContext): StrandForecast[]
   const free = plan.strands.filter((strand) => !context.locked.has(strand.id));
   const season = seasonOf(
     plan,
-    free.map((strand) => seasonStrand(strand, context.routine, Math.max(1, context.sessionsPerWeek))),
+    free.map((strand) =>
+      seasonStrand(strand, context.routine, Math.max(1, context.sessionsPerWeek), context.mostDoses?.get(strand.id)),
+    ),
     context,
   );
   const from = weekOf(plan, context.today);
   const lighterShare = plan.lighterEvery > 1 ? plan.lighterEvery / (plan.lighterEvery - 1) : 1;
-  const needed = from + Math.ceil(season.weeks.length * lighterShare) + 1;
+  const standing = plan.frozenWeeks.length + plan.holidays.length * 6;
+  const needed = from + Math.ceil(season.weeks.length * lighterShare) + 1 + standing;
   return plan.strands.map((strand) => {
     const index = free.indexOf(strand);
     const targetWeek = Math.max(from, weekOf(plan, strand.targetDay));

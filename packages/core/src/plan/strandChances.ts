@@ -5,6 +5,7 @@ import type { RaiseRule } from '../schools/school';
 import { chanceForecast } from './chanceForecast';
 import { metShare } from './metShare';
 import type { Plan, Strand } from './plan';
+import { doseOf } from './steps';
 
 /** Practices from which attendance and pass rate are taken, at least this many. */
 const ENOUGH_LOGS = 4;
@@ -16,6 +17,8 @@ export interface StrandChance {
   readonly byTargetDay: number;
   readonly attendance: number;
   readonly passRate: number;
+  /** Doses in the 10th, 50th and 90th of a hundred seasons, by full week from now. */
+  readonly weeks: readonly { readonly low: number; readonly middle: number; readonly high: number }[];
 }
 
 const share = (part: number, whole: number): number => (whole <= 0 ? 0 : Math.min(1, part / whole));
@@ -58,8 +61,16 @@ export function strandChances(
     const rate = passRate(strand, recent);
     const passesPerRung = rule.sessionsToRaise;
     const one = { rungs, attendance, passRate: rate, sessionsPerWeek, passesPerRung, mostPerWeek: 1 };
-    const band = chanceForecast([one], weeks, seasons, random)[0]!.at(-1)!;
+    const bands = chanceForecast([one], weeks, seasons, random)[0]!;
     progress?.((index + 1) / plan.strands.length);
-    return { strandId: strand.id, byTargetDay: rungs === 0 ? 1 : band.reached, attendance, passRate: rate };
+    const dose = (rung: number): number =>
+      doseOf(Math.min(strand.target, strand.level * (1 + plan.growthPerWeek) ** rung), strand.step);
+    return {
+      strandId: strand.id,
+      byTargetDay: rungs === 0 ? 1 : bands.at(-1)!.reached,
+      attendance,
+      passRate: rate,
+      weeks: bands.map(({ low, middle, high }) => ({ low: dose(low), middle: dose(middle), high: dose(high) })),
+    };
   });
 }

@@ -143,6 +143,7 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all }) =>
   }
   if (strand.level >= strand.target) return stay('The target is reached: keep it, or set a new one.');
   if (isLighterWeek(plan, weekOf(plan, today))) return stay('This is a lighter week: nothing is raised in it.');
+  if (plan.frozenWeeks.includes(weekOf(plan, today))) return stay('You froze this week: nothing is raised in it.');
   if (strand.raisedOn !== null && daysBetween(strand.raisedOn, today) < 7) {
     return stay(`Raised ${daysBetween(strand.raisedOn, today)} days ago; once a week is enough.`);
   }

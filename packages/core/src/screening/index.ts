@@ -1,2 +1,3 @@
+export * from './conditionRules';
 export * from './conditions';
 export * from './norms';

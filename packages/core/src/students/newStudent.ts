@@ -15,5 +15,6 @@ export const newStudent = (id: string, name: string, schoolId: string): Student 
   thighCm: null,
   footCm: null,
   habit: 'active',
+  capacityFactor: 1,
   conditions: [],
 });

@@ -26,6 +26,8 @@ export const StudentSchema = z.object({
   thighCm: lengthCm,
   footCm: lengthCm,
   habit: z.enum(['seldom active', 'active', 'trained']).default('active'),
+  /** What the capacity is multiplied with since efforts were felt otherwise than reckoned. */
+  capacityFactor: z.number().min(0.5).max(2).default(1),
   conditions: z.array(z.enum(conditions)).max(20).default([]),
 });
 export type Student = z.infer<typeof StudentSchema>;

@@ -78,11 +78,12 @@ export function capacityOfStudent(
   const holds = measuresOf(measures, 'hold').filter((hold) => daysBetween(hold.day, today) <= STALE_DAYS);
   const tested = (by: LimitedBy): number | null =>
     holds.some((hold) => hold.stoppedBy === by) ? capacityFromHolds(body, holds, by).momentNm : null;
+  const factor = student?.capacityFactor ?? 1;
   const legs = student === null ? null : tested('legs');
   const arms = student === null ? null : tested('arms');
   return {
-    kneeNm: legs ?? guess.kneeNm,
-    shoulderNm: arms ?? guess.shoulderNm,
+    kneeNm: (legs ?? guess.kneeNm) * factor,
+    shoulderNm: (arms ?? guess.shoulderNm) * factor,
     spread: legs === null || arms === null ? GUESS_SPREAD : TEST_SPREAD,
     legsFrom: legs === null ? 'guess' : 'test holds',
     armsFrom: arms === null ? 'guess' : 'test holds',

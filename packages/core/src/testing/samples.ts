@@ -47,6 +47,8 @@ export const strand = (change: Partial<Strand> = {}): Strand => ({
   targetDay: '2026-12-31',
   raisedOn: null,
   changedAt: null,
+  overrules: [],
+  gate: null,
   clearedAt: null,
   ...change,
 });
@@ -60,6 +62,8 @@ export const plan = (strands: Strand[], change: Partial<Plan> = {}): Plan => ({
   lighterEvery: 4,
   lighterCut: 0.4,
   strands,
+  holidays: [],
+  frozenWeeks: [],
   ...change,
 });
 

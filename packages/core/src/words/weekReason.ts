@@ -32,6 +32,14 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string
       return week.rail === null ? 'The same.' : `The same; ${railWords[week.rail]}.`;
     case 'lighter':
       return `A lighter week: ${percent(plan.lighterCut)} less, every ${ordinal(plan.lighterEvery)} week.`;
+    case 'holiday':
+      return 'Holiday: nothing is raised, and the dose is found again after it.';
+    case 'frozen':
+      return 'Frozen by you: nothing is raised.';
+    case 'overruled': {
+      const reason = strand.overrules.find((entry) => entry.week === week.week)?.reason ?? '';
+      return `Set by you${reason === '' ? '.' : `: ${reason}`}`;
+    }
     case 'reached':
       return 'Target reached: keep it.';
     case 'locked':

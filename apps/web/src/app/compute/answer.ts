@@ -13,7 +13,9 @@ import type { Request, ResultOf, Task } from './protocol';
 
 /** The measures without those that were not given. */
 const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | undefined }): BodyMeasures =>
-  Object.fromEntries(Object.entries(measures).filter(([, value]) => value !== undefined)) as unknown as BodyMeasures;
+  Object.fromEntries(
+    Object.entries(measures as Record<string, number | undefined>).filter(([, value]) => value !== undefined),
+  ) as unknown as BodyMeasures;
 
 /** Seasons that are simulated for the chance of a strand. */
 const SEASONS = 4000;
@@ -30,10 +32,17 @@ export async function answer(request: Request, progress: (share: number) => void
     }
     case 'plan': {
       const { plan, routine, sessionsPerWeek, today, logs, rule } = request;
-      const context = { routine, sessionsPerWeek, locked: new Set(request.locked), today };
+      const context = {
+        routine,
+        sessionsPerWeek,
+        locked: new Set(request.locked),
+        today,
+        mostDoses: new Map(request.mostDoses),
+      };
       const forecasts = planForecast(plan, context).map((forecast) => ({ ...forecast, weeks: [...forecast.weeks] }));
       const random = seededRandom(request.seed);
-      return { forecasts, chances: strandChances(plan, logs, sessionsPerWeek, rule, today, SEASONS, random, progress) };
+      const chances = strandChances(plan, logs, sessionsPerWeek, rule, today, SEASONS, random, progress);
+      return { forecasts, chances: chances.map((chance) => ({ ...chance, weeks: [...chance.weeks] })) };
     }
     case 'effort': {
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));

@@ -20,6 +20,7 @@ const input = {
   logs: demo.logs.filter((log) => log.studentId === plan.studentId),
   rule: softSchool.raise,
   seed: 3,
+  mostDoses: [],
 };
 
 test('a good file comes back as its contents, a bad one as its problems', async () => {
@@ -37,7 +38,7 @@ test('a plan is the one of the core, with chances, the same each time, and it te
   const steps = await lastValueFrom(compute().steps('plan', input).pipe(toArray()));
   expect(steps.slice(0, -1).map((step) => step.kind)).toEqual(plan.strands.map(() => 'progress'));
   const last = steps.at(-1)!;
-  const expected = planForecast(plan, { ...input, locked: new Set() });
+  const expected = planForecast(plan, { ...input, locked: new Set(), mostDoses: new Map() });
   expect(last).toMatchObject({ kind: 'result', result: { forecasts: expected } });
   const again = await firstValueFrom(compute().result('plan', input));
   expect(last).toEqual({ kind: 'result', result: again });

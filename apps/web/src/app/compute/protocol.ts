@@ -33,6 +33,7 @@ export const RequestSchema = z.discriminatedUnion('task', [
     logs: z.array(PracticeLogSchema),
     rule: RaiseRuleSchema,
     seed: z.number().int(),
+    mostDoses: z.array(z.tuple([z.string(), z.number()])),
   }),
   z.object({
     task: z.literal('effort'),
@@ -73,7 +74,18 @@ export const resultSchemas = {
             week: z.number().int(),
             day: DaySchema,
             dose: z.number(),
-            kind: z.enum(['now', 'raise', 'carry', 'held', 'lighter', 'reached', 'locked']),
+            kind: z.enum([
+              'now',
+              'raise',
+              'carry',
+              'held',
+              'lighter',
+              'holiday',
+              'frozen',
+              'overruled',
+              'reached',
+              'locked',
+            ]),
             rail,
             level: z.number(),
           }),
@@ -85,7 +97,13 @@ export const resultSchemas = {
       }),
     ),
     chances: z.array(
-      z.object({ strandId: z.string(), byTargetDay: z.number(), attendance: z.number(), passRate: z.number() }),
+      z.object({
+        strandId: z.string(),
+        byTargetDay: z.number(),
+        attendance: z.number(),
+        passRate: z.number(),
+        weeks: z.array(z.object({ low: z.number(), middle: z.number(), high: z.number() })),
+      }),
     ),
   }),
   fit: z.union([

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type {
   Chain,
+  Correction,
   Decision,
   Exercise,
   Journal,
@@ -24,6 +25,7 @@ export interface Records {
   journals: Journal;
   measures: Measure;
   chains: Chain;
+  corrections: Correction;
 }
 export type TableName = keyof Records;
 
@@ -42,7 +44,7 @@ export class Database extends Dexie {
       decisions: 'id, studentId, planId',
       journals: 'id',
     });
-    this.version(2).stores({ measures: 'id, studentId', chains: 'id' });
+    this.version(2).stores({ measures: 'id, studentId', chains: 'id', corrections: 'id, studentId' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

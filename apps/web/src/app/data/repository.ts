@@ -3,6 +3,7 @@ import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
   ChainSchema,
+  CorrectionSchema,
   DecisionSchema,
   ExerciseSchema,
   JournalSchema,
@@ -14,6 +15,7 @@ import {
   StudentSchema,
   builtInSchools,
   softSchool,
+  type Correction,
   type Exercise,
   type Measure,
   type PracticeLog,
@@ -38,6 +40,7 @@ const readers: { [N in TableName]: Reader<Records[N]> } = {
   journals: JournalSchema,
   measures: MeasureSchema,
   chains: ChainSchema,
+  corrections: CorrectionSchema,
 };
 
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
@@ -92,6 +95,13 @@ export class Repository {
   measuresOf(studentId: string): Observable<Measure[]> {
     return this.live(async () =>
       this.keep('measures', await this.database.of('measures').where('studentId').equals(studentId).toArray()),
+    );
+  }
+
+  /** What was corrected on one student. */
+  correctionsOf(studentId: string): Observable<Correction[]> {
+    return this.live(async () =>
+      this.keep('corrections', await this.database.of('corrections').where('studentId').equals(studentId).toArray()),
     );
   }
 

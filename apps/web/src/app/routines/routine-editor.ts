@@ -107,7 +107,7 @@ export class RoutineEditor {
       if (active === null || this.selection.ids().size !== 1) return;
       untracked(() => this.openId.set(active));
       this.thread()?.reveal(active);
-      setTimeout(() => this.row(active)?.scrollIntoView?.({ block: 'nearest' }));
+      setTimeout(() => this.row(active)?.scrollIntoView({ block: 'nearest' }));
     });
   }
 

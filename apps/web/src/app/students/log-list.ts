@@ -1,8 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { counted, durationWords, type LogLine, type PracticeLog } from '@pomek/core';
+import { InputText } from 'primeng/inputtext';
+import { counted, durationWords, logsCsv, type Exercise, type LogLine, type Plan, type PracticeLog } from '@pomek/core';
+import { download } from '../ui/download';
+import { NumberField } from '../ui/number-field';
 import { SideMark } from '../ui/side-mark';
 import { daysAgo, readDay } from '../ui/day-words';
+import { CsvImport } from './csv-import';
+import { LogByHand } from './log-by-hand';
 
 const FIRST = 6;
 
@@ -10,17 +16,35 @@ const FIRST = 6;
 @Component({
   selector: 'pk-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, SideMark],
+  imports: [Button, CsvImport, FormsModule, InputText, LogByHand, NumberField, SideMark],
   templateUrl: './log-list.html',
   styleUrl: './log-list.scss',
 })
 export class LogList {
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly today = input.required<string>();
+  readonly studentId = input.required<string>();
+  readonly exercises = input<readonly Exercise[]>([]);
+  readonly plans = input<readonly Plan[]>([]);
+  readonly added = output<PracticeLog[]>();
+  readonly corrected = output<{ log: PracticeLog; part: Partial<PracticeLog> }>();
+  readonly removed = output<PracticeLog>();
+
+  protected readonly way = signal<'hand' | 'table' | null>(null);
+  protected readonly correcting = signal<string | null>(null);
 
   protected readonly all = signal(false);
   protected readonly shown = computed(() => (this.all() ? this.logs() : this.logs().slice(0, FIRST)));
   protected readonly more = computed(() => this.logs().length - FIRST);
+
+  protected put(logs: PracticeLog[]): void {
+    this.added.emit(logs);
+    this.way.set(null);
+  }
+
+  protected save(): void {
+    download('practices.csv', logsCsv(this.logs()), 'text/csv');
+  }
 
   protected when(log: PracticeLog): string {
     return `${readDay(log.day)}, ${daysAgo(log.day, this.today())}`;

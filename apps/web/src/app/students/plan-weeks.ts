@@ -3,11 +3,14 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { addDays, formatISO, parseISO } from 'date-fns';
 import { catchError, of, switchMap } from 'rxjs';
 import {
   PlanSchema,
   axisWords,
+  overruleIn,
   railWords,
+  weekOf,
   weekReason,
   type Plan,
   type PracticeLog,
@@ -21,6 +24,8 @@ import { Notices } from '../data/notices';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 import { readDay, shortDay } from '../ui/day-words';
+import { Terraces, type TargetMove } from '../ui/terraces';
+import { terracePast, type TerraceInput } from '../ui/terraces.layout';
 
 type Forecast = ResultOf<'plan'>['forecasts'][number];
 type Chance = ResultOf<'plan'>['chances'][number];
@@ -28,11 +33,21 @@ type Chance = ResultOf<'plan'>['chances'][number];
 /** The same seasons are simulated each time, so a chance changes only when something did. */
 const SEED = 1;
 
+/** Width of the drawing before it is fitted into its place, px. */
+const TERRACES_PX = 720;
+
+interface WeekEdit {
+  readonly strandId: string;
+  readonly week: number;
+  readonly dose: number;
+  readonly reason: string;
+}
+
 /** A plan strand by strand: each week's dose with its reason, and whether the goal day can be kept. */
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DurationField, FormsModule, InputText, NumberField],
+  imports: [Button, DurationField, FormsModule, InputText, NumberField, Terraces],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
@@ -45,11 +60,17 @@ export class PlanWeeks {
   readonly school = input.required<School>();
   readonly sessionsPerWeek = input.required<number>();
   readonly locked = input.required<ReadonlySet<string>>();
+  /** The largest dose within the budget of capacity, by strand. */
+  readonly mostDoses = input<ReadonlyMap<string, number>>(new Map());
   readonly today = input.required<string>();
   readonly changed = output<(stored: Plan) => Plan>();
   readonly remove = output();
 
   protected readonly wrong = signal('');
+  protected readonly editing = signal<WeekEdit | null>(null);
+  protected readonly holidayFrom = signal('');
+  protected readonly holidayTo = signal('');
+  protected readonly beside = signal<ReadonlyMap<string, string | null> | null>(null);
   protected readonly percent = computed(() => Math.round(this.plan().growthPerWeek * 100));
   protected readonly routineName = computed(() => this.routine()?.name ?? 'a routine that is gone');
   private readonly question = computed(() => {
@@ -64,6 +85,7 @@ export class PlanWeeks {
       logs: [...this.logs()],
       rule: this.school().raise,
       seed: SEED,
+      mostDoses: [...this.mostDoses()],
     };
   });
   private readonly reply = toSignal(
@@ -84,10 +106,14 @@ export class PlanWeeks {
         inTime: forecast?.inTime ?? true,
         verdict: forecast === undefined ? 'Computing the weeks…' : this.inWords(strand, forecast),
         chance: chance === undefined || this.locked().has(strand.id) ? '' : this.chanceWords(chance),
+        terraces: this.terraces(strand, forecast, chance),
+        picture: `${strand.exerciseName} over the weeks; the table below says the same`,
         weeks: (forecast?.weeks ?? []).map((week) => ({
+          week: week.week,
           number: week.week + 1,
           day: shortDay(week.day),
           dose: axisWords(week.dose, strand.axis),
+          amount: week.dose,
           kind: week.kind,
           share: Math.round((100 * week.dose) / strand.target),
           reason: weekReason(this.plan(), strand, week),
@@ -95,6 +121,86 @@ export class PlanWeeks {
       };
     }),
   );
+
+  private terraces(strand: Strand, forecast: Forecast | undefined, chance: Chance | undefined): TerraceInput {
+    const now = weekOf(this.plan(), this.today());
+    const past = terracePast(strand, this.plan().startsOn, this.logs(), now);
+    return {
+      strand,
+      now,
+      weeks: [...past.weeks, ...(forecast?.weeks ?? [])],
+      done: past.done,
+      band: this.locked().has(strand.id) ? [] : (chance?.weeks ?? []),
+      targetWeek: Math.max(now, weekOf(this.plan(), strand.targetDay)),
+      widthPx: TERRACES_PX,
+    };
+  }
+
+  /** The target was dragged: what it costs is said by the planner at once. */
+  protected moveTarget(strand: Strand, { weeks, dose }: TargetMove): void {
+    const day = formatISO(addDays(parseISO(strand.targetDay), weeks * 7), { representation: 'date' });
+    this.setStrand(strand, { target: Math.max(strand.start, dose), targetDay: day });
+  }
+
+  protected openWeek(strand: Strand, week: number, dose: number): void {
+    this.editing.set({ strandId: strand.id, week, dose, reason: overruleIn(strand, week)?.reason ?? '' });
+  }
+
+  protected overrule(strand: Strand): void {
+    const edit = this.editing();
+    if (edit === null) return;
+    const { week, dose, reason } = edit;
+    const others = strand.overrules.filter((entry) => entry.week !== week);
+    this.setStrand(strand, { overrules: [...others, { week, dose, reason: reason.trim() }] });
+    this.editing.set(null);
+  }
+
+  protected release(strand: Strand): void {
+    const edit = this.editing();
+    this.setStrand(strand, { overrules: strand.overrules.filter((entry) => entry.week !== edit?.week) });
+    this.editing.set(null);
+  }
+
+  protected setEdit(part: Partial<WeekEdit>): void {
+    this.editing.update((edit) => (edit === null ? null : { ...edit, ...part }));
+  }
+
+  protected freeze(week: number): void {
+    this.set((plan) => ({
+      ...plan,
+      frozenWeeks: plan.frozenWeeks.includes(week)
+        ? plan.frozenWeeks.filter((entry) => entry !== week)
+        : [...plan.frozenWeeks, week],
+    }));
+  }
+
+  protected addHoliday(): void {
+    const [from, to] = [this.holidayFrom(), this.holidayTo()];
+    if (from === '' || to === '') return;
+    this.set((plan) => ({ ...plan, holidays: [...plan.holidays, { from, to }] }));
+  }
+
+  protected removeHoliday(index: number): void {
+    this.set((plan) => ({ ...plan, holidays: plan.holidays.filter((_, at) => at !== index) }));
+  }
+
+  /** Keeps the weeks as they are computed now, to hold others against them. */
+  protected keepBeside(): void {
+    const reply = this.reply();
+    this.beside.set(
+      reply == null ? null : new Map(reply.forecasts.map((entry) => [entry.strandId, entry.earliestDay])),
+    );
+  }
+
+  protected against(strand: Strand): string {
+    const kept = this.beside();
+    if (kept === null) return '';
+    const now = this.reply()?.forecasts.find((entry) => entry.strandId === strand.id)?.earliestDay ?? null;
+    const before = kept.get(strand.id) ?? null;
+    const said = (day: string | null): string =>
+      day === null ? 'not within three years' : `the week of ${readDay(day)}`;
+    return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
+  }
 
   protected setStrand(strand: Strand, part: Partial<Strand>): void {
     this.set((plan) => ({

@@ -1,16 +1,37 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import { FormsModule } from '@angular/forms';
 import { Button, ButtonDirective } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
 import { map, switchMap } from 'rxjs';
-import { decide, type Plan, type Routine, type Student, type Verdict } from '@pomek/core';
+import {
+  ankleRangeOf,
+  bodyOfStudent,
+  capacityOfStudent,
+  decide,
+  longestHoldWithin,
+  partsOf,
+  recentLoad,
+  recentWords,
+  type Plan,
+  type PracticeLog,
+  type Routine,
+  type Student,
+  type Verdict,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store, type Write } from '../data/store';
 import { strandVerdicts } from '../data/verdicts';
+import { daysAgo } from '../ui/day-words';
 import { Empty } from '../ui/empty';
+import { Baseline } from './baseline';
+import { BodyForm } from './body-form';
+import { CorrectionsMap } from './corrections-map';
 import { DecisionCard, type Reply } from './decision-card';
+import { LoadPanel } from './load-panel';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
@@ -20,7 +41,23 @@ import { PlanWeeks } from './plan-weeks';
 @Component({
   selector: 'pk-student-file',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, DecisionCard, Empty, LogList, PersonForm, PlanMaker, PlanWeeks, RouterLink],
+  imports: [
+    Baseline,
+    BodyForm,
+    Button,
+    ButtonDirective,
+    CorrectionsMap,
+    DecisionCard,
+    Empty,
+    FormsModule,
+    LoadPanel,
+    LogList,
+    PersonForm,
+    PlanMaker,
+    PlanWeeks,
+    RouterLink,
+    SelectButton,
+  ],
   templateUrl: './student-file.html',
   styleUrl: './student-file.scss',
 })
@@ -48,6 +85,24 @@ export class StudentFile {
   protected readonly measures = toSignal(this.id$.pipe(switchMap((id) => this.repository.measuresOf(id))), {
     initialValue: [],
   });
+  protected readonly corrections = toSignal(this.id$.pipe(switchMap((id) => this.repository.correctionsOf(id))), {
+    initialValue: [],
+  });
+  protected readonly tab = signal<'now' | 'body' | 'load' | 'corrections'>('now');
+  protected readonly tabs = [
+    { label: 'Plan and practices', value: 'now' },
+    { label: 'Body and baseline', value: 'body' },
+    { label: 'Load', value: 'load' },
+    { label: 'Corrections', value: 'corrections' },
+  ];
+  /** How it goes, in one line. */
+  protected readonly glance = computed(() => {
+    const [last] = this.logs();
+    if (last === undefined) return '';
+    const due = this.due().length;
+    const deciding = due === 0 ? 'nothing to decide' : `${due} to decide`;
+    return `Last practised ${daysAgo(last.day, this.today())}; ${deciding}. ${recentWords(recentLoad(this.logs(), this.today()))}`;
+  });
   private readonly decisions = toSignal(
     this.id$.pipe(switchMap((id) => this.repository.decisions$.pipe(map((decisions) => this.own(decisions, id))))),
     { initialValue: [] },
@@ -67,6 +122,60 @@ export class StudentFile {
       .toSorted((a, b) => (a.day < b.day ? 1 : -1))
       .slice(0, 12),
   );
+
+  /** The longest hold within the school's budget, for strands of a student whose legs and arms were tested. */
+  protected mostDoses(plan: Plan): ReadonlyMap<string, number> {
+    const student = this.student();
+    const routine = this.routineOf(plan);
+    const capacity = capacityOfStudent(student ?? null, this.measures(), this.today());
+    if (student == null || routine === undefined || capacity.legsFrom === 'guess') return new Map();
+    const { body } = bodyOfStudent(student);
+    const context = {
+      routine,
+      exercises: new Map(this.exercises().map((exercise) => [exercise.id, exercise])),
+      school: this.school(),
+      person: {
+        name: student.name,
+        body,
+        capacity,
+        ankleRangeDeg: ankleRangeOf(this.measures()),
+        restingBreath: null,
+        conditions: student.conditions,
+        learned: null,
+        reached: [],
+      },
+      effort: null,
+      newId: () => '',
+    };
+    const longest = new Map(partsOf(context).map((part) => [part.segment.id, longestHoldWithin(context, part)]));
+    return new Map(
+      plan.strands.flatMap((strand) => {
+        const most = longest.get(strand.segmentId);
+        return strand.axis !== 'time' || most === undefined || !Number.isFinite(most)
+          ? []
+          : [[strand.id, most] as const];
+      }),
+    );
+  }
+
+  protected async addLogs(logs: PracticeLog[]): Promise<void> {
+    const label = logs.length === 1 ? `Practice of ${logs[0]!.day}` : `${logs.length} practices`;
+    await this.store.write(
+      label,
+      logs.map((log): Write => ({ table: 'logs', put: log })),
+    );
+    this.notices.done(`${label} kept`, { undo: true });
+  }
+
+  protected correctLog(log: PracticeLog, part: Partial<PracticeLog>): void {
+    const change = (stored: PracticeLog): PracticeLog => ({ ...stored, ...part });
+    void this.store.write(`Practice of ${log.day}`, [{ table: 'logs', id: log.id, change }], log.id);
+  }
+
+  protected async removeLog(log: PracticeLog): Promise<void> {
+    await this.store.write(`Remove the practice of ${log.day}`, [{ table: 'logs', remove: log.id }]);
+    this.notices.done('Practice removed', { undo: true });
+  }
 
   protected lockedIds(plan: Plan): Set<string> {
     return new Set(
@@ -133,6 +242,7 @@ export class StudentFile {
       ...this.plans().map((plan): Write => ({ table: 'plans', remove: plan.id })),
       ...this.logs().map((log): Write => ({ table: 'logs', remove: log.id })),
       ...this.decisions().map((decision): Write => ({ table: 'decisions', remove: decision.id })),
+      ...this.corrections().map((entry): Write => ({ table: 'corrections', remove: entry.id })),
       ...this.measures().map((measure): Write => ({ table: 'measures', remove: measure.id })),
     ]);
     this.notices.done(`${student.name} removed with plan and practices`, { undo: true });

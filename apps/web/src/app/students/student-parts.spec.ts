@@ -31,6 +31,8 @@ const plan: Plan = {
   lighterEvery: 4,
   lighterCut: 0.4,
   strands: [strand],
+  holidays: [],
+  frozenWeeks: [],
 };
 const verdict: Verdict = {
   strandId: strand.id,

@@ -13,6 +13,8 @@ export interface Pin {
   readonly safety: boolean;
   /** What a screen reader says. */
   readonly label: string;
+  /** Written into the pin. */
+  readonly count?: number;
 }
 
 let count = 0;

@@ -246,6 +246,6 @@ export class Thread {
   }
 
   private capture(event: PointerEvent): void {
-    this.board().nativeElement.setPointerCapture?.(event.pointerId);
+    this.board().nativeElement.setPointerCapture(event.pointerId);
   }
 }

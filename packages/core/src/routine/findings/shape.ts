@@ -140,7 +140,7 @@ function hardOnHard(context: FindingContext, parts: readonly Part[]): Finding[] 
   const hard = ({ segment, exercise }: Part): boolean => exercise.family === 'strength' || effortOf(segment.id) >= HARD;
   return parts.flatMap((part, at): Finding[] => {
     const next = parts[at + 1];
-    if (next === undefined || next.index !== part.index + 1 || !hard(part) || !hard(next)) return [];
+    if (next?.index !== part.index + 1 || !hard(part) || !hard(next)) return [];
     return [
       {
         key: `${part.segment.id}: hard`,

@@ -1,0 +1,170 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import { SelectButton } from 'primeng/selectbutton';
+import {
+  durationWords,
+  measureMeaning,
+  measureTrend,
+  measureValue,
+  restingRate,
+  type Measure,
+  type MeasureKind,
+  type School,
+  type Student,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Notices } from '../data/notices';
+import { Store } from '../data/store';
+import { DurationField } from '../ui/duration-field';
+import { NumberField } from '../ui/number-field';
+
+/** The posture of the test hold: low enough that the legs decide, high enough for the knees. */
+const TEST = { kneeBendDeg: 30, trunkPitchDeg: 0, shoulderRaiseDeg: 45, elbowBendDeg: 45, weightShare: 0.5 };
+
+const guides: Record<MeasureKind, string> = {
+  hold: 'Feet at shoulder width, knees bent to 30°, arms round. Low enough that the legs decide, and safe for the knees.',
+  'one-leg stand': 'Beside a chair, eyes open, arms hanging. Stop when a foot moves or the chair is touched.',
+  'chair stand': 'From a chair of knee height, arms crossed: how often up and down in 30 seconds.',
+  'tandem stand':
+    'One foot right before the other, heel to toe, beside a chair. Stop when a foot moves, at 30 s at the latest.',
+  'two scales': 'One foot on each of two bathroom scales, standing easily, looking ahead.',
+  'knee to wall': 'Facing a wall, heel down: the largest distance from toe to wall at which the knee still touches it.',
+  'resting breath': 'Sitting quietly. Tap once at each breath in, for about a minute.',
+};
+
+/** The baseline session: what to test and why, the results with their meaning, and how they changed. */
+@Component({
+  selector: 'pk-baseline',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, DurationField, FormsModule, NumberField, Select, SelectButton],
+  templateUrl: './baseline.html',
+  styleUrl: './baseline.scss',
+})
+export class Baseline {
+  private readonly store = inject(Store);
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  readonly student = input.required<Student>();
+  readonly school = input.required<School>();
+  readonly measures = input.required<readonly Measure[]>();
+
+  protected readonly kinds = (Object.keys(guides) as MeasureKind[]).map((kind) => ({ label: kind, value: kind }));
+  protected readonly kind = signal<MeasureKind>('hold');
+  protected readonly side = signal<'left' | 'right'>('left');
+  protected readonly stoppedBy = signal<'legs' | 'arms'>('legs');
+  protected readonly sides = [
+    { label: 'Left', value: 'left' },
+    { label: 'Right', value: 'right' },
+  ];
+  protected readonly stops = [
+    { label: 'The legs', value: 'legs' },
+    { label: 'The arms', value: 'arms' },
+  ];
+  protected readonly guide = computed(() => guides[this.kind()]);
+  protected readonly stopRule = computed(() =>
+    this.school().fatigueRule === 'ease'
+      ? 'Stop at the first shaking or when the alignment goes; pain always stops.'
+      : 'Stay while it only burns; stop when the alignment goes. Pain always stops.',
+  );
+  protected readonly timed = computed(() => ['hold', 'one-leg stand', 'tandem stand'].includes(this.kind()));
+  protected readonly sided = computed(() => this.kind() === 'one-leg stand' || this.kind() === 'knee to wall');
+  /** When the clock was started; null while it stands. */
+  private readonly since = signal<number | null>(null);
+  protected readonly running = computed(() => this.since() !== null);
+  protected readonly seconds = linkedSignal<MeasureKind, number>({ source: this.kind, computation: () => 0 });
+  protected readonly first = signal<number | null>(null);
+  protected readonly second = signal<number | null>(null);
+  protected readonly taps = signal<readonly number[]>([]);
+  protected readonly rate = computed(() => (this.taps().length < 4 ? null : restingRate(this.taps())));
+
+  private readonly age = computed(() => {
+    const { birthYear } = this.student();
+    return birthYear === null ? null : Number(this.clock.today().slice(0, 4)) - birthYear;
+  });
+  protected readonly rows = computed(() => {
+    const sorted = this.measures().toSorted((a, b) => b.day.localeCompare(a.day));
+    return sorted.map((measure, index) => ({
+      measure,
+      value: measureValue(measure),
+      meaning: measureMeaning(measure, this.age()),
+      trend: measureTrend(
+        measure,
+        sorted.slice(index + 1).find((other) => other.kind === measure.kind && sideOf(other) === sideOf(measure)),
+      ),
+    }));
+  });
+
+  protected choose(kind: MeasureKind): void {
+    this.kind.set(kind);
+    this.since.set(null);
+    this.first.set(null);
+    this.second.set(null);
+    this.taps.set([]);
+  }
+
+  protected startStop(): void {
+    const begun = this.since();
+    const now = this.clock.now().getTime();
+    if (begun === null) this.since.set(now);
+    else {
+      this.seconds.set(Math.max(1, Math.round((now - begun) / 1000)));
+      this.since.set(null);
+    }
+  }
+
+  protected tap(): void {
+    this.taps.update((taps) => [...taps, this.clock.now().getTime() / 1000]);
+  }
+
+  /** What would be kept now; null while something is missing. */
+  protected readonly ready = computed((): Measure | null => {
+    const shared = { id: '', studentId: this.student().id, day: this.clock.today() };
+    const [kind, seconds, first, second] = [this.kind(), this.seconds(), this.first(), this.second()];
+    switch (kind) {
+      case 'hold':
+        return seconds < 1
+          ? null
+          : { ...shared, kind, seconds, stoppedBy: this.stoppedBy(), stance: { ...TEST, pressurePoint: 0.5 } };
+      case 'one-leg stand':
+        return seconds < 1 ? null : { ...shared, kind, side: this.side(), seconds };
+      case 'tandem stand':
+        return seconds < 1 ? null : { ...shared, kind, seconds };
+      case 'chair stand':
+        return first === null ? null : { ...shared, kind, count: first };
+      case 'knee to wall':
+        return first === null ? null : { ...shared, kind, side: this.side(), cm: first };
+      case 'two scales':
+        return first === null || second === null || first + second < 1
+          ? null
+          : { ...shared, kind, leftKg: first, rightKg: second, wantedLeft: 0.5 };
+      case 'resting breath': {
+        const rate = this.rate();
+        return rate === null ? null : { ...shared, kind, perMinute: Math.round(rate * 10) / 10 };
+      }
+    }
+  });
+
+  protected async keep(): Promise<void> {
+    const measure = this.ready();
+    if (measure === null) return;
+    await this.store.write(`Measure ${measure.kind} of ${this.student().name}`, [
+      { table: 'measures', put: { ...measure, id: this.clock.newId() } },
+    ]);
+    this.choose(measure.kind);
+    this.seconds.set(0);
+  }
+
+  protected async remove(measure: Measure): Promise<void> {
+    await this.store.write(`Remove a ${measure.kind}`, [{ table: 'measures', remove: measure.id }]);
+    this.notices.done('Measure removed', { undo: true });
+  }
+
+  protected time(seconds: number): string {
+    return durationWords(seconds);
+  }
+}
+
+const sideOf = (measure: Measure): string =>
+  'side' in measure ? measure.side : 'stoppedBy' in measure ? measure.stoppedBy : '';

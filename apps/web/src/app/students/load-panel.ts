@@ -1,0 +1,172 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  viewChild,
+  DestroyRef,
+} from '@angular/core';
+import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
+import { Button } from 'primeng/button';
+import {
+  bodyOfStudent,
+  capacityOfStudent,
+  durationWords,
+  effortCalibration,
+  families,
+  guidanceWords,
+  loadWeeks,
+  monotonyWords,
+  recentLoad,
+  recentWords,
+  sideBalance,
+  tableCsv,
+  type Exercise,
+  type Measure,
+  type PracticeLog,
+  type School,
+  type Student,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { download, fileName } from '../ui/download';
+
+Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
+
+const WEEKS = 12;
+/** Greys from dark to light with the two inks of the sides left out: the family is also written in the table. */
+const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89', '#c5cfc9'];
+
+/** What was done of late: load by week and family, recent against usual, sides, effort felt against reckoned. */
+@Component({
+  selector: 'pk-load',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  templateUrl: './load-panel.html',
+  styles: `
+    .chart {
+      position: relative;
+      height: 14rem;
+    }
+    .two {
+      display: grid;
+      gap: 1.25rem;
+    }
+    th,
+    td {
+      white-space: nowrap;
+    }
+    .family {
+      display: inline-block;
+      width: 0.8rem;
+      height: 0.8rem;
+      margin-right: 0.35rem;
+    }
+  `,
+})
+export class LoadPanel {
+  private readonly clock = inject(Clock);
+  private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('chart');
+  readonly student = input.required<Student>();
+  readonly school = input.required<School>();
+  readonly logs = input.required<readonly PracticeLog[]>();
+  readonly measures = input.required<readonly Measure[]>();
+  readonly exercises = input.required<readonly Exercise[]>();
+  readonly changed = output<Partial<Student>>();
+
+  private readonly today = computed(() => this.clock.today());
+  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  protected readonly weeks = computed(() => {
+    const kinds = new Map(this.exercises().map((exercise) => [exercise.id, exercise.family]));
+    return loadWeeks(this.logs(), kinds, this.today(), WEEKS).map((week) => ({
+      ...week,
+      words: monotonyWords(week),
+      rounded: Math.round(week.load),
+      minutesRounded: Math.round(week.minutes),
+    }));
+  });
+  protected readonly used = computed(() =>
+    families
+      .map((family, index) => ({ family, shade: shades[index]! }))
+      .filter(({ family }) => this.weeks().some((week) => (week.byFamily[family] ?? 0) > 0)),
+  );
+  protected readonly recent = computed(() => {
+    const load = recentLoad(this.logs(), this.today());
+    const ratio = load.ratio === null ? '' : ` ${Math.round(load.ratio * 100)} % of the usual.`;
+    return `${recentWords(load)}${ratio}`;
+  });
+  protected readonly guidance = computed(() => {
+    const { birthYear } = this.student();
+    const age = birthYear === null ? null : Number(this.today().slice(0, 4)) - birthYear;
+    return guidanceWords(this.logs(), this.today(), age);
+  });
+  protected readonly sides = computed(() => {
+    const { leftSeconds, rightSeconds, owed } = sideBalance(this.logs(), this.today());
+    const both = `Left ${durationWords(leftSeconds)}, right ${durationWords(rightSeconds)} in four weeks.`;
+    return owed === null ? `${both} Even.` : `${both} ${durationWords(owed.seconds)} are owed to the ${owed.side}.`;
+  });
+  protected readonly calibration = computed(() => {
+    const student = this.student();
+    const capacity = capacityOfStudent(student, this.measures(), this.today());
+    const { body } = bodyOfStudent(student);
+    const found = effortCalibration(this.logs(), this.shelf(), body, capacity, this.school());
+    const factor = found.factor === null ? null : Math.round(found.factor * student.capacityFactor * 100) / 100;
+    return { ...found, factor, off: factor !== null && Math.abs((found.factor ?? 1) - 1) > 0.05 };
+  });
+
+  constructor() {
+    let chart: Chart | null = null;
+    effect(() => {
+      const canvas = this.canvas()?.nativeElement;
+      const weeks = this.weeks();
+      const used = this.used();
+      chart?.destroy();
+      chart = null;
+      if (canvas === undefined || canvas.getContext('2d') === null) return;
+      const ink = getComputedStyle(canvas).getPropertyValue('--pk-ink') || '#1d2b29';
+      chart = new Chart(canvas, {
+        type: 'bar',
+        data: {
+          labels: weeks.map((week) => week.from.slice(5)),
+          datasets: used.map(({ family, shade }) => ({
+            label: family,
+            backgroundColor: shade,
+            data: weeks.map((week) => Math.round(week.byFamily[family] ?? 0)),
+          })),
+        },
+        options: {
+          animation: false,
+          maintainAspectRatio: false,
+          scales: {
+            x: { stacked: true, ticks: { color: ink } },
+            y: { stacked: true, ticks: { color: ink }, title: { display: true, text: 'minutes × effort', color: ink } },
+          },
+        },
+      });
+    });
+    inject(DestroyRef).onDestroy(() => chart?.destroy());
+  }
+
+  protected recalibrate(): void {
+    const { factor } = this.calibration();
+    if (factor !== null) this.changed.emit({ capacityFactor: Math.max(0.5, Math.min(2, factor)) });
+  }
+
+  protected save(): void {
+    const used = this.used().map((entry) => entry.family);
+    const columns = ['from', 'load', 'minutes', 'practices', 'monotony', 'strain', ...used];
+    const rows = this.weeks().map((week) => [
+      week.from,
+      week.rounded,
+      week.minutesRounded,
+      week.practices,
+      week.monotony === null ? '' : week.monotony.toFixed(2),
+      week.strain === null ? '' : Math.round(week.strain),
+      ...used.map((family) => Math.round(week.byFamily[family] ?? 0)),
+    ]);
+    download(`${fileName(`load ${this.student().name}`)}.csv`, tableCsv(columns, rows), 'text/csv');
+  }
+}

@@ -1,0 +1,230 @@
+import Papa from 'papaparse';
+import type { Exercise } from '../library/exercise';
+import type { LogLine, PracticeLog } from '../practice/log';
+import { PracticeLogSchema } from '../practice/log';
+import { parseDuration } from '../words/parseDuration';
+
+/** What a column of a table of practices can hold. */
+export const csvFields = ['day', 'exercise', 'side', 'done', 'asked', 'effort', 'pain', 'note'] as const;
+export type CsvField = (typeof csvFields)[number];
+
+/** Words by which a column is recognised, in lower case. */
+const known: Record<CsvField, readonly string[]> = {
+  day: ['day', 'date', 'when'],
+  exercise: ['exercise', 'drill', 'name', 'what'],
+  side: ['side', 'left/right'],
+  done: ['done', 'amount', 'time', 'held', 'seconds', 'repetitions', 'reps', 'breaths'],
+  asked: ['asked', 'planned', 'target', 'dose'],
+  effort: ['effort', 'rpe', 'exertion'],
+  pain: ['pain'],
+  note: ['note', 'notes', 'remark', 'comment'],
+};
+
+export interface CsvTable {
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+export type CsvMapping = Readonly<Partial<Record<CsvField, number>>>;
+
+export interface CsvProblem {
+  /** Line of the file, from 1. */
+  readonly line: number;
+  readonly message: string;
+}
+export interface CsvLogs {
+  readonly logs: readonly PracticeLog[];
+  readonly problems: readonly CsvProblem[];
+}
+
+/** A table with a head line (RFC 4180), whatever separates its columns. */
+export function readCsv(text: string): CsvTable {
+  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
+  const [columns = [], ...rows] = data;
+  return { columns: columns.map((name) => name.trim()), rows };
+}
+
+/** Which column holds what, guessed by its name. */
+export function guessMapping(columns: readonly string[]): CsvMapping {
+  const lower = columns.map((name) => name.toLowerCase());
+  const entries = csvFields.flatMap((field) => {
+    const index = lower.findIndex((name) => known[field].includes(name));
+    return index < 0 ? [] : [[field, index] as const];
+  });
+  return Object.fromEntries(entries);
+}
+
+const iso = /^(\d{4})-(\d{2})-(\d{2})$/;
+const dotted = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/;
+
+/** A day as YYYY-MM-DD or as day.month.year; null when it is none. */
+function readDay(text: string): string | null {
+  const own = dotted.exec(text);
+  const day = own === null ? text : `${own[3]!}-${own[2]!.padStart(2, '0')}-${own[1]!.padStart(2, '0')}`;
+  const parts = iso.exec(day);
+  if (parts === null) return null;
+  const date = new Date(`${day}T00:00:00Z`);
+  return Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== day ? null : day;
+}
+
+const sides: Readonly<Record<string, LogLine['side']>> = {
+  '': 'both',
+  both: 'both',
+  left: 'left',
+  l: 'left',
+  right: 'right',
+  r: 'right',
+};
+
+function rating(text: string, what: string): number | null | string {
+  if (text === '') return null;
+  const value = Number(text.replace(',', '.'));
+  return Number.isFinite(value) && value >= 0 && value <= 10 ? Math.round(value) : `${what}: “${text}” is not 0 to 10`;
+}
+
+interface Row {
+  readonly day: string;
+  readonly line: LogLine;
+  readonly effort: number | null;
+  readonly pain: number;
+  readonly note: string;
+}
+
+function readRow(
+  cell: (field: CsvField) => string,
+  shelf: ReadonlyMap<string, Exercise>,
+  segmentOf: (exerciseId: string) => string,
+): Row | string {
+  const day = readDay(cell('day'));
+  if (day === null) return `day: “${cell('day')}” is no day like 2026-03-31 or 31.3.2026`;
+  const exercise = shelf.get(cell('exercise').toLowerCase());
+  if (exercise === undefined) return `exercise: “${cell('exercise')}” is not on the shelf`;
+  const side = sides[cell('side').toLowerCase()];
+  if (side === undefined) return `side: “${cell('side')}” is neither left, right nor both`;
+  const { kind } = exercise.defaultDose;
+  const amountOf = (field: 'done' | 'asked'): number | null =>
+    kind === 'hold'
+      ? parseDuration(cell(field))
+      : Number.isFinite(Number(cell(field))) && cell(field) !== ''
+        ? Number(cell(field))
+        : null;
+  const done = amountOf('done');
+  if (done === null || done < 0) {
+    return `done: “${cell('done')}” is no ${kind === 'hold' ? 'time like 90, 1:30 or 2 min' : 'number'}`;
+  }
+  const asked = cell('asked') === '' ? done : amountOf('asked');
+  if (asked === null || asked < 0) return `asked: “${cell('asked')}” cannot be read`;
+  const effort = rating(cell('effort'), 'effort');
+  if (typeof effort === 'string') return effort;
+  const pain = rating(cell('pain'), 'pain');
+  if (typeof pain === 'string') return pain;
+  const dose = exercise.defaultDose;
+  const unit =
+    dose.kind === 'hold'
+      ? 1
+      : dose.kind === 'cycle'
+        ? dose.cycleSeconds
+        : dose.pattern.inSeconds + dose.pattern.outSeconds;
+  const amount = (value: number, whole: number): LogLine['done'] =>
+    kind === 'hold'
+      ? { amount: whole === 0 ? 0 : value / whole, seconds: value }
+      : { amount: value, seconds: value * unit };
+  return {
+    day,
+    effort,
+    pain: pain ?? 0,
+    note: cell('note'),
+    line: {
+      segmentId: segmentOf(exercise.id),
+      exerciseId: exercise.id,
+      exerciseName: exercise.name,
+      kind,
+      side,
+      direction: 'none',
+      asked: amount(asked, asked),
+      done: amount(done, asked),
+      alignmentKept: null,
+    },
+  };
+}
+
+/**
+ * The practices of a table: rows of the same day are one practice. What cannot be read is named with its
+ * line and left out; nothing is guessed.
+ * @param idOf gives a practice of a day its id
+ * @param segmentOf the segment of the student's plan in which an exercise stands, so that its strand counts it
+ */
+export function csvLogs(
+  table: CsvTable,
+  mapping: CsvMapping,
+  exercises: readonly Exercise[],
+  studentId: string,
+  idOf: (day: string) => string,
+  segmentOf: (exerciseId: string) => string = (id) => id,
+): CsvLogs {
+  const shelf = new Map(
+    exercises.flatMap((exercise) => [
+      [exercise.name.toLowerCase(), exercise],
+      [exercise.id, exercise],
+    ]),
+  );
+  const problems: CsvProblem[] = [];
+  for (const field of ['day', 'exercise', 'done'] as const) {
+    if (mapping[field] === undefined) problems.push({ line: 1, message: `no column is chosen for “${field}”` });
+  }
+  if (problems.length > 0) return { logs: [], problems };
+  const days = new Map<string, Row[]>();
+  table.rows.forEach((row, index) => {
+    const cell = (field: CsvField): string => {
+      const column = mapping[field];
+      return column === undefined ? '' : (row[column] ?? '').trim();
+    };
+    const read = readRow(cell, shelf, segmentOf);
+    if (typeof read === 'string') problems.push({ line: index + 2, message: read });
+    else days.set(read.day, [...(days.get(read.day) ?? []), read]);
+  });
+  const logs = [...days].map(([day, rows]): PracticeLog => {
+    const efforts = rows.map((row) => row.effort).filter((value) => value !== null);
+    return PracticeLogSchema.parse({
+      id: idOf(day),
+      studentId,
+      routineId: 'by-hand',
+      routineName: 'Written down',
+      day,
+      startedAt: `${day}T12:00:00.000Z`,
+      practisedSeconds: rows.reduce((sum, row) => sum + row.line.done.seconds, 0),
+      source: 'by hand',
+      lines: rows.map((row) => row.line),
+      effort: efforts.length === 0 ? null : Math.max(...efforts),
+      pain: Math.max(...rows.map((row) => row.pain)),
+      painWhere: '',
+      symptoms: [],
+      note: rows
+        .map((row) => row.note)
+        .filter((note) => note !== '')
+        .join(' · ')
+        .slice(0, 2000),
+    });
+  });
+  return { logs: logs.toSorted((a, b) => a.day.localeCompare(b.day)), problems };
+}
+
+/** Practices as a table that can be read back (RFC 4180): one row a line. */
+export function logsCsv(logs: readonly PracticeLog[]): string {
+  const rows = logs.flatMap((log) =>
+    log.lines.map((line) => ({
+      day: log.day,
+      exercise: line.exerciseName,
+      side: line.side,
+      done: line.kind === 'hold' ? Math.round(line.done.seconds) : line.done.amount,
+      asked: line.kind === 'hold' ? Math.round(line.asked.seconds) : line.asked.amount,
+      effort: log.effort ?? '',
+      pain: log.pain,
+      note: log.note,
+    })),
+  );
+  return Papa.unparse({ fields: [...csvFields], data: rows }, { newline: '\r\n' });
+}
+
+/** Any table of values as CSV (RFC 4180). */
+export const tableCsv = (columns: readonly string[], rows: readonly (readonly (string | number)[])[]): string =>
+  Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { newline: '\r\n' });

@@ -1,0 +1,123 @@
+import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import type { Family } from '../library/exercise';
+import type { PracticeLog } from '../practice/log';
+import { GUIDANCE, recentAgainstUsual, sessionLoad, weekLoad, type RecentAgainstUsual } from './practiceLoad';
+
+/** Effort a practice counts with when none was noted; the middle of the scale. */
+const USUAL_EFFORT = 5;
+/** Monotony above this gets a note (Foster 1998; from memory). */
+export const HIGH_MONOTONY = 2;
+
+export interface LoadWeek {
+  /** The first of its seven days. */
+  readonly from: string;
+  readonly load: number;
+  readonly minutes: number;
+  readonly practices: number;
+  /** Load by family, in shares of the time done. */
+  readonly byFamily: Readonly<Partial<Record<Family, number>>>;
+  readonly monotony: number | null;
+  readonly strain: number | null;
+}
+
+const iso = (date: Date): string => formatISO(date, { representation: 'date' });
+const loadOfLog = (log: PracticeLog): number => sessionLoad(log.practisedSeconds / 60, log.effort ?? USUAL_EFFORT);
+
+/** Daily loads, the oldest first, up to and with `today`. */
+export function dailyLoads(logs: readonly PracticeLog[], today: string, days: number): number[] {
+  const loads = Array.from({ length: days }, () => 0);
+  for (const log of logs) {
+    const ago = differenceInCalendarDays(parseISO(today), parseISO(log.day));
+    if (ago >= 0 && ago < days) loads[days - 1 - ago]! += loadOfLog(log);
+  }
+  return loads;
+}
+
+/**
+ * Loads week by week, the oldest first; the last week ends today (model §9).
+ * @param families the family of each exercise, by id
+ */
+export function loadWeeks(
+  logs: readonly PracticeLog[],
+  families: ReadonlyMap<string, Family>,
+  today: string,
+  weeks: number,
+): LoadWeek[] {
+  const daily = dailyLoads(logs, today, weeks * 7);
+  return Array.from({ length: weeks }, (_, index) => {
+    const from = iso(addDays(parseISO(today), -(weeks - index) * 7 + 1));
+    const to = iso(addDays(parseISO(from), 6));
+    const own = logs.filter((log) => log.day >= from && log.day <= to);
+    const byFamily: Partial<Record<Family, number>> = {};
+    for (const log of own) {
+      const whole = log.lines.reduce((sum, line) => sum + line.done.seconds, 0);
+      for (const line of log.lines) {
+        const family = families.get(line.exerciseId) ?? 'standing';
+        const share = whole === 0 ? 0 : line.done.seconds / whole;
+        byFamily[family] = (byFamily[family] ?? 0) + share * loadOfLog(log);
+      }
+    }
+    return {
+      from,
+      ...weekLoad(daily.slice(index * 7, index * 7 + 7)),
+      minutes: own.reduce((sum, log) => sum + log.practisedSeconds / 60, 0),
+      practices: own.length,
+      byFamily,
+    };
+  });
+}
+
+/** Recent against usual load over the last twelve weeks. */
+export const recentLoad = (logs: readonly PracticeLog[], today: string): RecentAgainstUsual =>
+  recentAgainstUsual(dailyLoads(logs, today, 84));
+
+/** The recent load against the usual one, in words; never a forecast of injury. */
+export function recentWords({ ratio }: RecentAgainstUsual): string {
+  if (ratio === null) return 'There is no usual load yet.';
+  if (ratio > 1.3) return 'Clearly more than usual of late: let it settle before more is added.';
+  if (ratio > 1.1) return 'A little more than usual of late.';
+  if (ratio < 0.5) return 'Clearly less than usual of late: find the old dose again first.';
+  return ratio < 0.8 ? 'A little less than usual of late.' : 'As usual.';
+}
+
+/** Monotony of a week in words. */
+export function monotonyWords({ monotony, load }: Pick<LoadWeek, 'monotony' | 'load'>): string {
+  if (load === 0) return 'no practice';
+  if (monotony === null) return 'no variation: every day alike';
+  return monotony > HIGH_MONOTONY ? 'days too much alike: put a light one between' : 'varied enough';
+}
+
+export interface SideBalance {
+  readonly leftSeconds: number;
+  readonly rightSeconds: number;
+  /** The side to which more is owed, and how much; null when they are alike within a twentieth. */
+  readonly owed: { readonly side: 'left' | 'right'; readonly seconds: number } | null;
+}
+
+/** Seconds worked on each side over the last four weeks, and what is owed to which. */
+export function sideBalance(logs: readonly PracticeLog[], today: string, days = 28): SideBalance {
+  const from = iso(addDays(parseISO(today), 1 - days));
+  const sum = (side: 'left' | 'right'): number =>
+    logs
+      .filter((log) => log.day >= from && log.day <= today)
+      .flatMap((log) => log.lines)
+      .filter((line) => line.side === side)
+      .reduce((total, line) => total + line.done.seconds, 0);
+  const [leftSeconds, rightSeconds] = [sum('left'), sum('right')];
+  const apart = Math.abs(leftSeconds - rightSeconds);
+  const alike = apart <= 0.05 * Math.max(leftSeconds, rightSeconds);
+  const side = leftSeconds < rightSeconds ? 'left' : 'right';
+  return { leftSeconds, rightSeconds, owed: alike ? null : { side, seconds: apart } };
+}
+
+/** The minutes of the last seven days against public guidance (WHO 2020; from memory). */
+export function guidanceWords(logs: readonly PracticeLog[], today: string, age: number | null): string {
+  const from = iso(addDays(parseISO(today), -6));
+  const own = logs.filter((log) => log.day >= from && log.day <= today);
+  const minutes = Math.round(own.reduce((sum, log) => sum + log.practisedSeconds / 60, 0));
+  const days = new Set(own.map((log) => log.day)).size;
+  const { leastMinutes, mostMinutes, balanceDays, balanceFromAge } = GUIDANCE;
+  const much = `${minutes} min in the last seven days; public guidance for adults is ${leastMinutes} to ${mostMinutes} min of moderate activity of any kind.`;
+  if (age === null || age < balanceFromAge) return much;
+  return `${much} From ${balanceFromAge} on, balance work on ${balanceDays} or more days a week: ${days} so far.`;
+}
