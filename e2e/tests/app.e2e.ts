@@ -18,6 +18,7 @@ const views = [
   '/exercises/demo-lantern-walk/edit',
   '/routines',
   '/routines/demo-reeling',
+  '/routines/chains/demo-chain',
   '/students',
   '/students/demo-student-3',
   '/practise?student=demo-student-8',
@@ -40,9 +41,21 @@ for (const light of ['day', 'hall']) {
       await page.waitForURL(`**${view}`);
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await page.waitForTimeout(300);
-      if (view.startsWith('/routines/'))
+      if (view === '/routines/demo-reeling')
         await page.getByRole('button', { name: /One-hand silk-reeling.*8 repetitions/ }).click();
       await expectNoViolations(page, view, rules);
+    }
+    await page.goto('/students/demo-student-3');
+    for (const part of ['Body and baseline', 'Load', 'Corrections']) {
+      await page.getByRole('button', { name: part, exact: true }).click();
+      await page.waitForTimeout(300);
+      await expectNoViolations(page, part, rules);
+    }
+    await page.goto('/exercises/one-hand-reeling');
+    for (const part of ['Cycle', 'Floor marks', 'Two scales']) {
+      await page.getByRole('button', { name: part, exact: true }).click();
+      await page.waitForTimeout(200);
+      await expectNoViolations(page, part, rules);
     }
     await page.getByRole('button', { name: 'Schools' }).click();
     await expect(page.getByRole('heading', { name: 'When the load is raised' })).toBeVisible();

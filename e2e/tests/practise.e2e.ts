@@ -25,8 +25,8 @@ test('a reload in the middle loses nothing: it stands still and goes on', async 
   await page.reload();
   await page.getByRole('radio', { name: /^Effort 4,/ }).check({ force: true });
   await page.getByRole('button', { name: 'Keep in the log' }).click();
-  await page.locator('details').first().click();
-  await expect(page.locator('details').first()).toContainText('1:00 min of 1:00 min');
+  await page.locator('pk-log-list details').first().click();
+  await expect(page.locator('pk-log-list details').first()).toContainText('1:00 min of 1:00 min');
   await page.goto('/today');
   await expect(page.getByText('was not finished')).toBeHidden();
 });

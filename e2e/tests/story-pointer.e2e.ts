@@ -108,8 +108,8 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await expect(card).toContainText('Met 2 times running at effort 6 or less');
     await card.getByRole('button', { name: 'Accept' }).click();
     await expect(page.getByRole('heading', { name: 'Nothing to decide now' })).toBeVisible();
-    await page.locator('details').first().click();
-    await expect(page.locator('details').first()).toContainText('2:00 min of 2:00 min');
+    await page.locator('pk-log-list details').first().click();
+    await expect(page.locator('pk-log-list details').first()).toContainText('2:00 min of 2:00 min');
   });
 
   const file = await test.step('it survives a reload and goes out to a file', async () => {

@@ -14,3 +14,5 @@ globalThis.structuredClone = <T>(value: T): T =>
 // The browser of the tests does not scroll and captures no pointer.
 Element.prototype.scrollIntoView = () => undefined;
 Element.prototype.setPointerCapture = () => undefined;
+// It has no canvas either: charts leave their place to the table.
+HTMLCanvasElement.prototype.getContext = () => null;

@@ -46,3 +46,30 @@ test('the generator is even enough to be called random', () => {
   for (let index = 0; index < 10_000; index += 1) tenths[Math.floor(random() * 10)]! += 1;
   for (const count of tenths) expect(Math.abs(count - 1000)).toBeLessThan(120);
 });
+
+test('twelve weeks day by day: every verdict has a reason, and the order in which logs came in changes none', () => {
+  const contents = demoContents(today);
+  for (const value of contents.plans) {
+    const student = contents.students.find((entry) => entry.id === value.studentId)!;
+    const school = contents.schools.find((entry) => entry.id === student.schoolId)!;
+    const logs = contents.logs.filter((entry) => entry.studentId === student.id);
+    const days = [...new Set(logs.map((entry) => entry.day))].filter((_, index) => index % 5 === 0);
+    for (const day of days) {
+      const known = logs.filter((entry) => entry.day <= day);
+      for (const one of value.strands) {
+        const found = verdict(value, one, known, school.raise, day);
+        expect(found.reasons.length).toBeGreaterThan(0);
+        expect(verdict(value, one, known.toReversed(), school.raise, day)).toEqual(found);
+      }
+    }
+  }
+});
+
+test('the demo has bodies, baselines, corrections and a chain, all of them whole', () => {
+  const contents = demoContents(today);
+  expect(BundleContentsSchema.safeParse(contents).success).toBe(true);
+  expect(contents.measures.some((measure) => measure.kind === 'hold')).toBe(true);
+  expect(contents.corrections.length).toBeGreaterThan(5);
+  expect(contents.chains).toHaveLength(1);
+  expect(contents.students.some((student) => student.statureCm === null)).toBe(true);
+});

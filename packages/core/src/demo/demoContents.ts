@@ -1,5 +1,7 @@
 import { addDays, formatISO, getISODay, parseISO, subDays } from 'date-fns';
 import { emptyContents, type BundleContents } from '../formats/bundle';
+import { allCheckpoints } from '../alignment/checkpoints';
+import { newCorrection, type Correction } from '../corrections/correction';
 import { builtInExercises } from '../library/builtInExercises';
 import { decide, isDue } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
@@ -71,6 +73,32 @@ function measuresFor(part: Part, student: Student, today: Date): Measure[] {
     { ...at(first, 'wall'), kind: 'knee to wall', side: 'left', cm: age > 60 ? 8 : 10.5 },
     ...(age > 60 ? [{ ...at(first, 'chair'), kind: 'chair stand' as const, count: 12 }] : []),
   ];
+}
+
+/** What the demo's teacher noted on some of them. */
+const noted: Readonly<
+  Record<string, readonly (readonly [checkpoint: string, daysAgo: number, helped: boolean | null])[]>
+> = {
+  'Bertil Anquist': [
+    ['knees-track', 30, false],
+    ['knees-track', 16, true],
+    ['knees-still', 9, null],
+  ],
+  'Caspian Roe': [
+    ['shoulders-hang', 24, false],
+    ['shoulders-hang', 10, true],
+    ['elbows-low', 10, null],
+    ['crown-up', 3, null],
+  ],
+  'Ilse Marrowby': [['hip-crease-folds', 12, true]],
+};
+
+function correctionsOf(part: Part, student: Student, today: Date): Correction[] {
+  return (noted[part.name] ?? []).map(([id, daysAgo, helped], index) => {
+    const point = allCheckpoints().find((entry) => entry.id === id)!;
+    const day = iso(subDays(today, daysAgo));
+    return { ...newCorrection(`${student.id}-correction-${index + 1}`, student.id, point, day), helped };
+  });
 }
 
 function planOf(part: Part, student: Student, today: Date): Plan {
@@ -190,6 +218,7 @@ export function demoContents(today: string, seed = 8): BundleContents {
     const { plan, logs, decisions } = season(part, student, planOf(part, student, now), now, random);
     contents.students.push(student);
     contents.measures.push(...measuresFor(part, student, now));
+    contents.corrections.push(...correctionsOf(part, student, now));
     contents.plans.push(plan);
     contents.logs.push(...logs);
     contents.decisions.push(...decisions);

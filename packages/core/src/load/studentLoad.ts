@@ -87,10 +87,13 @@ export function monotonyWords({ monotony, load }: Pick<LoadWeek, 'monotony' | 'l
   return monotony > HIGH_MONOTONY ? 'days too much alike: put a light one between' : 'varied enough';
 }
 
+/** Sides that differ by less than this are alike. House value. */
+const ALIKE = 0.02;
+
 export interface SideBalance {
   readonly leftSeconds: number;
   readonly rightSeconds: number;
-  /** The side to which more is owed, and how much; null when they are alike within a twentieth. */
+  /** The side to which more is owed, and how much; null when they are alike within two in a hundred. */
   readonly owed: { readonly side: 'left' | 'right'; readonly seconds: number } | null;
 }
 
@@ -105,7 +108,7 @@ export function sideBalance(logs: readonly PracticeLog[], today: string, days = 
       .reduce((total, line) => total + line.done.seconds, 0);
   const [leftSeconds, rightSeconds] = [sum('left'), sum('right')];
   const apart = Math.abs(leftSeconds - rightSeconds);
-  const alike = apart <= 0.05 * Math.max(leftSeconds, rightSeconds);
+  const alike = apart <= ALIKE * Math.max(leftSeconds, rightSeconds);
   const side = leftSeconds < rightSeconds ? 'left' : 'right';
   return { leftSeconds, rightSeconds, owed: alike ? null : { side, seconds: apart } };
 }

@@ -192,6 +192,8 @@ export function planForecast(plan: Plan, context: PlanContext): StrandForecast[]
     const last = Math.max(targetWeek, first?.week ?? all.at(-1)!.week);
     const weeks = all.filter((week) => week.week <= last);
     const onTarget = all.findLast((week) => week.week <= targetWeek && week.kind !== 'lighter') ?? all[0]!;
+    const most = context.mostDoses?.get(strand.id);
+    const capped = most !== undefined && most < strand.target;
     const inTime = first !== undefined && first.day <= strand.targetDay;
     return {
       strandId: strand.id,
@@ -199,7 +201,7 @@ export function planForecast(plan: Plan, context: PlanContext): StrandForecast[]
       earliestDay: first?.day ?? null,
       inTime,
       doseOnTargetDay: onTarget.dose,
-      binding: inTime ? null : commonest(weeks.map((week) => week.rail)),
+      binding: inTime ? null : capped ? 'capacity' : commonest(weeks.map((week) => week.rail)),
     };
   });
 }

@@ -144,8 +144,8 @@ export class CsvImport {
   }
 
   protected map(field: CsvField, column: number | null): void {
-    const { [field]: _, ...others } = this.mapping();
-    this.mapping.set(column === null ? others : { ...others, [field]: column });
+    const others = Object.entries(this.mapping()).filter(([name]) => name !== field);
+    this.mapping.set(Object.fromEntries(column === null ? others : [...others, [field, column]]) as CsvMapping);
   }
 
   protected linesOf(log: PracticeLog): string {

@@ -228,6 +228,10 @@ export class PlanWeeks {
     const { earliestDay, inTime, doseOnTargetDay, binding } = forecast;
     const wished = readDay(strand.targetDay);
     const why = binding === null ? '' : `; besides, ${railWords[binding]}`;
+    if (earliestDay === null && binding === 'capacity') {
+      const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), strand.axis);
+      return `As legs and arms were tested they allow ${most} within the school’s budget; a new test hold may allow more.`;
+    }
     if (earliestDay === null) return `Not within three years at ${this.percent()} % a week${why}.`;
     if (inTime) return `Reached in the week of ${readDay(earliestDay)}, in time for ${wished}.`;
     const binds = `the limit is ${this.percent()} % a week${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;

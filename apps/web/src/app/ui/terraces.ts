@@ -44,7 +44,7 @@ export interface TargetMove {
       @for (dot of it.dots; track $index) {
         <circle [attr.class]="'dot' + (dot.met ? ' met' : '')" [attr.cx]="dot.x" [attr.cy]="dot.y" r="3.2" />
       }
-      <line class="now" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="8" [attr.y2]="it.base" />
+      <line class="now-line" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="8" [attr.y2]="it.base" />
       @for (tick of it.ticks; track tick.week) {
         <text class="tick" [attr.x]="tick.x" [attr.y]="it.base + 16">{{ tick.week }}</text>
       }
@@ -111,7 +111,7 @@ export interface TargetMove {
     .met {
       fill: var(--pk-ink);
     }
-    .now {
+    .now-line {
       stroke: var(--pk-amber);
       stroke-width: 2;
     }

@@ -1,0 +1,323 @@
+import { TestBed } from '@angular/core/testing';
+import { of } from 'rxjs';
+import {
+  builtInExercises,
+  newStrand,
+  newSegment,
+  planForecast,
+  softSchool,
+  type Plan,
+  type PracticeLog,
+} from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
+import { heard, render } from '../../../testing/render';
+import { Compute } from '../compute/compute';
+import { Store } from '../data/store';
+import { Baseline } from './baseline';
+import { BodyForm } from './body-form';
+import { CorrectionsMap } from './corrections-map';
+import { CsvImport } from './csv-import';
+import { LoadPanel } from './load-panel';
+import { LogByHand } from './log-by-hand';
+import { PlanWeeks } from './plan-weeks';
+import { StudentFile } from './student-file';
+
+const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
+const student = aStudent();
+const segment = newSegment('segment-1', tree, softSchool);
+const today = '2026-03-02';
+const plan: Plan = {
+  id: 'plan-1',
+  studentId: student.id,
+  routineId: 'routine-1',
+  startsOn: '2026-02-02',
+  growthPerWeek: 0.1,
+  lighterEvery: 0,
+  lighterCut: 0.4,
+  strands: [newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04')],
+  holidays: [],
+  frozenWeeks: [],
+};
+
+describe('baseline', () => {
+  const baseline = () => render(Baseline, { student, school: softSchool, measures: [] });
+
+  test('a hold is kept with what stopped it; nothing can be kept before it is measured', async () => {
+    const page = await baseline();
+    expect(page.text()).toContain('Stop at the first shaking');
+    expect(page.button('Keep it').disabled).toBe(true);
+    await page.fill('Held for', '3:00');
+    page.fixture.componentInstance['stoppedBy'].set('arms');
+    await page.press('Keep it');
+    expect(await page.database.of('measures').toArray()).toMatchObject([
+      { kind: 'hold', seconds: 180, stoppedBy: 'arms', stance: { kneeBendDeg: 30 } },
+    ]);
+  });
+
+  test('the results stand with their meaning and how they changed', async () => {
+    const measure = { studentId: student.id, kind: 'tandem stand' as const };
+    const page = await render(Baseline, {
+      student,
+      school: softSchool,
+      measures: [
+        { ...measure, id: 'a', day: '2026-01-01', seconds: 8 },
+        { ...measure, id: 'b', day: '2026-02-01', seconds: 12 },
+      ],
+    });
+    expect(page.text()).toContain('+50 % since 2026-01-01');
+    expect(page.text()).toContain('as it should be');
+    expect(page.text()).toContain('raised risk of falling');
+  });
+
+  test('the breath at rest is tapped', async () => {
+    const page = await baseline();
+    page.fixture.componentInstance['choose']('resting breath');
+    await page.settle();
+    jest.useFakeTimers({
+      now: Date.parse('2026-03-02T09:00:00Z'),
+      doNotFake: ['setTimeout', 'queueMicrotask', 'nextTick', 'setImmediate', 'performance'],
+    });
+    for (let breath = 0; breath < 6; breath += 1) {
+      page.button(/Breath in$/).click();
+      jest.setSystemTime(Date.parse('2026-03-02T09:00:00Z') + (breath + 1) * 4000);
+    }
+    await page.settle();
+    expect(page.text()).toContain('15.0 a minute');
+    await page.press('Keep it');
+    jest.useRealTimers();
+    expect(await page.database.of('measures').toArray()).toMatchObject([{ kind: 'resting breath', perMinute: 15 }]);
+  });
+});
+
+describe('the body', () => {
+  test('what cannot belong to one body is refused, with the part', async () => {
+    const page = await render(BodyForm, { student: { ...student, statureCm: 130 } });
+    const changes = heard(page.fixture.componentInstance.changed);
+    await page.fill('Thigh', '70');
+    expect(page.text()).toContain('Not kept: thigh');
+    expect(changes).toEqual([]);
+    await page.fill('Height', '300');
+    expect(page.text()).toContain('Height: from 80 to 250.');
+    await page.fill('Thigh', '33');
+    expect(changes).toEqual([{ thighCm: 33 }]);
+  });
+
+  test('a condition says what it rules out', async () => {
+    const page = await render(BodyForm, { student: { ...student, conditions: ['knee pain'] } });
+    expect(page.text()).toContain('Higher stance, shorter step');
+    expect(page.text()).not.toContain('No held breath');
+  });
+});
+
+test('corrections: the foundation first, noted with a cue, and whether it helped', async () => {
+  const seen = (id: string, region: 'knees' | 'shoulders', safety: boolean) => ({
+    id,
+    studentId: student.id,
+    day: new Date().toISOString().slice(0, 10),
+    checkpointId: region === 'knees' ? 'knees-track' : 'shoulders-hang',
+    region,
+    safety,
+    cue: 'Cue.',
+    helped: null,
+  });
+  const corrections = [seen('a', 'shoulders', false), seen('b', 'knees', true)];
+  const page = await render(CorrectionsMap, { student, school: softSchool, corrections }, { corrections });
+  expect(page.element.querySelector('section')!.textContent).toMatch(/knees[\s\S]*shoulders/);
+  expect(page.element.querySelectorAll('.pin')).toHaveLength(2);
+  await page.press('Yes');
+  expect((await page.database.of('corrections').toArray()).filter((entry) => entry.helped === true)).toHaveLength(1);
+  page.fixture.componentInstance['pick']('feet-flat');
+  await page.settle();
+  await page.press('Note it');
+  expect(await page.database.of('corrections').count()).toBe(3);
+});
+
+test('load: words, sides and the offer to reckon otherwise', async () => {
+  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
+  const logs = [1, 3, 5, 8].map((ago): PracticeLog => ({
+    id: `l${ago}`,
+    studentId: student.id,
+    routineId: 'r',
+    routineName: 'R',
+    day: day(ago),
+    startedAt: `${day(ago)}T08:00:00.000Z`,
+    practisedSeconds: 1200,
+    source: 'conducted',
+    effort: 10,
+    pain: 0,
+    painWhere: '',
+    symptoms: [],
+    note: '',
+    lines: [
+      {
+        segmentId: 's',
+        exerciseId: tree.id,
+        exerciseName: tree.name,
+        kind: 'hold',
+        side: 'left',
+        direction: 'none',
+        asked: { amount: 1, seconds: 60 },
+        done: { amount: 1, seconds: 60 },
+        alignmentKept: null,
+      },
+    ],
+  }));
+  const page = await render(LoadPanel, {
+    student,
+    school: softSchool,
+    logs,
+    measures: [],
+    exercises: [...builtInExercises],
+  });
+  expect(page.text()).toContain('4:00 min are owed to the right');
+  expect(page.text()).toContain('60 min in the last seven days');
+  const changes = heard(page.fixture.componentInstance.changed);
+  await page.press('Reckon so from now on');
+  expect(changes[0]!.capacityFactor).toBeLessThan(1);
+  const empty = await render(LoadPanel, { student, school: softSchool, logs: [], measures: [], exercises: [] });
+  expect(empty.text()).toContain('With the first practices');
+});
+
+describe('practices by hand and from a table', () => {
+  const inputs = { studentId: student.id, exercises: [...builtInExercises], plans: [plan] };
+
+  test('a line that cannot be read is named; a good one counts for the strand of the plan', async () => {
+    const page = await render(LogByHand, inputs);
+    const made = heard(page.fixture.componentInstance.made);
+    const form = page.fixture.componentInstance;
+    form['set'](0, { exercise: 'Holding the tree', done: 'long' });
+    await page.press('Keep it');
+    expect(page.text()).toContain('Line 1: done: “long” is no time like 90, 1:30 or 2 min');
+    form['set'](0, { done: '1:30', asked: '2 min' });
+    await page.press('Keep it');
+    expect(made[0]!.lines[0]).toMatchObject({ segmentId: 'segment-1', done: { seconds: 90 }, asked: { seconds: 120 } });
+  });
+
+  test('a table is matched, seen and kept', async () => {
+    const page = await render(CsvImport, inputs);
+    const made = heard(page.fixture.componentInstance.made);
+    const text = 'When,What,Done\n2026-03-01,Holding the tree,60\n2026-03-01,Nothing known,60\n2026-03-02,Shake out,60';
+    const file = new File([text], 'logs.csv');
+    await page.fixture.componentInstance['choose']({ files: [file] } as never);
+    await page.settle();
+    expect(page.text()).toContain('2 practices can be kept, 1 lines cannot');
+    expect(page.text()).toContain('Line 3: exercise: “Nothing known” is not on the shelf');
+    page.fixture.componentInstance['map']('day', null);
+    await page.settle();
+    expect(page.text()).toContain('no column is chosen for “day”');
+    page.fixture.componentInstance['map']('day', 0);
+    await page.settle();
+    await page.press('Keep 2 practices');
+    expect(made[0]!.map((log) => log.day)).toEqual(['2026-03-01', '2026-03-02']);
+  });
+
+  test('in the file they are put right and removed, each undone in one step', async () => {
+    const log = {
+      id: 'log-1',
+      studentId: student.id,
+      routineId: 'r',
+      routineName: 'R',
+      day: '2026-03-01',
+      startedAt: '2026-03-01T08:00:00.000Z',
+      practisedSeconds: 600,
+      source: 'by hand' as const,
+      effort: 5,
+      pain: 0,
+      painWhere: '',
+      symptoms: [],
+      note: '',
+      lines: [],
+    };
+    const page = await render(StudentFile, { id: student.id }, { students: [student], logs: [log] });
+    await page.press('Put it right');
+    await page.fill('Effort', '8');
+    expect((await page.database.of('logs').get('log-1'))!.effort).toBe(8);
+    await page.press('Remove it');
+    expect(await page.database.of('logs').count()).toBe(0);
+    await TestBed.inject(Store).undo();
+    expect(await page.database.of('logs').count()).toBe(1);
+  });
+});
+
+describe('the terraces of a plan', () => {
+  const weeks = async () => {
+    const page = await render(PlanWeeks, {
+      plan,
+      routine: aRoutine({ segments: [segment] }),
+      logs: [],
+      school: softSchool,
+      sessionsPerWeek: 3,
+      locked: new Set(),
+      today,
+    });
+    return page;
+  };
+  const providers = () => {
+    jest.spyOn(Compute.prototype, 'result').mockImplementation(((_: string, question: { plan: Plan; today: string }) =>
+      of({
+        forecasts: planForecast(question.plan, {
+          routine: aRoutine({ segments: [segment] }),
+          sessionsPerWeek: 3,
+          locked: new Set(),
+          today: question.today,
+        }),
+        chances: [],
+      })) as never);
+  };
+  const kept = (page: Awaited<ReturnType<typeof weeks>>, change: (stored: Plan) => Plan) => {
+    const next = change(plan);
+    page.fixture.componentRef.setInput('plan', next);
+    return next;
+  };
+
+  beforeEach(providers);
+  afterEach(() => jest.restoreAllMocks());
+
+  test('a week is overruled with a reason, frozen, and given back', async () => {
+    const page = await weeks();
+    const changes = heard(page.fixture.componentInstance.changed);
+    await page.press('Set week 6 of Holding the tree');
+    await page.fill('Your dose', '40');
+    await page.fill('Your reason', 'Exams');
+    await page.press('Set it');
+    const overruled = kept(page, changes[0]!);
+    expect(overruled.strands[0]!.overrules).toEqual([{ week: 5, dose: 40, reason: 'Exams' }]);
+    await page.settle();
+    expect(page.text()).toContain('Set by you: Exams');
+    await page.press('Set week 7 of Holding the tree');
+    await page.press('Freeze the week');
+    expect(changes[1]!(overruled).frozenWeeks).toEqual([6]);
+    await page.press('Set week 6 of Holding the tree');
+    await page.press('As planned');
+    expect(changes[2]!(overruled).strands[0]!.overrules).toEqual([]);
+  });
+
+  test('a holiday is added, and the plan before it compared', async () => {
+    const page = await weeks();
+    const changes = heard(page.fixture.componentInstance.changed);
+    await page.press('Keep this plan to compare');
+    await page.fill('Away from', '2026-03-09');
+    await page.fill('to', '2026-03-29');
+    await page.press('Add the holiday');
+    kept(page, changes[0]!);
+    await page.settle();
+    expect(page.text()).toContain('Holiday: nothing is raised');
+    expect(page.text()).toMatch(/Before: the week of .* Now: the week of/);
+  });
+
+  test('the target is dragged to another week and another dose', async () => {
+    const page = await weeks();
+    const changes = heard(page.fixture.componentInstance.changed);
+    const target = page.element.querySelector('.target')!;
+    const at = (type: string, x: number, y: number) =>
+      Object.assign(new MouseEvent(type, { bubbles: true, clientX: x, clientY: y }), { pointerId: 1 });
+    target.dispatchEvent(at('pointerdown', 300, 40));
+    target.dispatchEvent(at('pointermove', 380, 20));
+    await page.settle();
+    expect(page.element.querySelector('.wish')!.textContent).toMatch(/weeks later/);
+    target.dispatchEvent(at('pointerup', 380, 20));
+    const moved = changes[0]!(plan).strands[0]!;
+    expect(moved.target).toBeGreaterThan(120);
+    expect(moved.targetDay > '2026-05-04').toBe(true);
+  });
+});

@@ -1,0 +1,87 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+import { complaints, openDemo, smallWorld } from '../support/pomek';
+
+test('a student measured, planned, overruled, away and raised, from intake on', async ({ page }) => {
+  const wrong = complaints(page);
+  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await smallWorld(page);
+  const tab = (name: string) => page.getByRole('button', { name, exact: true }).click();
+  await tab('Body and baseline');
+  await page.getByLabel('Height').fill('164');
+  await page.getByLabel('Weight').fill('60');
+  await page.getByLabel('knee pain').check();
+  await expect(page.getByText('Higher stance, shorter step')).toBeVisible();
+  await page.getByRole('button', { name: 'Start the clock' }).click();
+  await page.clock.fastForward(150_000);
+  await page.getByRole('button', { name: 'Stop the clock' }).click();
+  await expect(page.getByLabel('Held for')).toHaveValue('2:30 min');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('cell', { name: /2:30 min at 30°, stopped by the legs/ })).toBeVisible();
+  await tab('Plan and practices');
+  await page.getByRole('button', { name: 'Set week 3 of Holding the tree' }).click();
+  await page.getByLabel('Your dose').fill('40 s');
+  await page.getByLabel('Your reason, kept with it').fill('Exams');
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
+  await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
+  await page.getByText(/Holidays \(0\)/).click();
+  await page.getByLabel('Away from').fill('2026-03-30');
+  await page.getByLabel('to', { exact: true }).fill('2026-04-12');
+  await page.getByRole('button', { name: 'Add the holiday' }).click();
+  await expect(page.getByText('Holiday: nothing is raised').first()).toBeVisible();
+  // Two practices by hand, both met, and the dose goes up.
+  for (const day of ['2026-02-26', '2026-02-28']) {
+    await page.getByRole('button', { name: 'Write one down' }).click();
+    await page.getByLabel('Day', { exact: true }).fill(day);
+    await page.getByLabel('Effort, 0 to 10').fill('4');
+    await page.getByRole('combobox', { name: 'Exercise of line 1' }).click();
+    await page.getByRole('option', { name: 'Holding the tree' }).click();
+    await page.getByLabel('Done in line 1').fill('60');
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+    await expect(page.getByText(`Practice of ${day} kept`)).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.getByText('Nothing to decide now')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
+  await tab('Body and baseline');
+  await expect(page.getByLabel('Height')).toHaveValue('164');
+  expect(wrong).toEqual([]);
+});
+
+test('practices come from a table and go out to one', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/students/demo-student-7');
+  await page.getByRole('button', { name: 'From a table' }).click();
+  const text = 'Date;Drill;Done;RPE\n2026-01-03;Holding the tree;1:30;6\n2026-01-04;Holding the tree;soon;6\n';
+  await page
+    .getByLabel('Choose a table')
+    .setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await expect(page.getByText('1 practices can be kept, 1 lines cannot.')).toBeVisible();
+  await expect(page.getByText('Line 3: done: “soon” is no time')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep 1 practices' }).click();
+  await expect(page.getByText('Practice of 2026-01-03 kept')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'As CSV' }).click();
+  const csv = await readFile(await (await download).path(), 'utf8');
+  expect(csv.split('\r\n')[0]).toBe('day,exercise,side,done,asked,effort,pain,note');
+  expect(csv).toContain('2026-01-03,Holding the tree,both,90,90,6,0,');
+});
+
+test('load and corrections of a student, in pictures and in words', async ({ page }) => {
+  const wrong = complaints(page);
+  await openDemo(page);
+  await page.goto('/students/demo-student-4');
+  await page.getByRole('button', { name: 'Load', exact: true }).click();
+  await expect(page.getByRole('img', { name: /Load week by week/ })).toBeVisible();
+  await expect(page.getByText(/are owed to the left/)).toBeVisible();
+  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'To work on now' })).toContainText('hip crease');
+  await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();
+  await page.getByRole('option', { name: /^knees: Quite still/ }).click();
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('region', { name: 'To work on now' })).toContainText('safety point');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('region', { name: 'To work on now' })).not.toContainText('safety point');
+  expect(wrong).toEqual([]);
+});

@@ -1,0 +1,40 @@
+import { allCheckpoints } from '../alignment';
+import { CorrectionSchema, correctionCounts, correctionQueue, newCorrection, type Correction } from './correction';
+
+const point = (id: string) => allCheckpoints().find((entry) => entry.id === id)!;
+let count = 0;
+const seen = (id: string, day: string, change: Partial<Correction> = {}): Correction => ({
+  ...newCorrection(`c${(count += 1)}`, 'u', point(id), day),
+  ...change,
+});
+const today = '2026-03-29';
+
+test('what can hurt comes first, then from the ground up (common practice)', () => {
+  const list = [
+    seen('crown-up', '2026-03-20'),
+    seen('crown-up', '2026-03-22'),
+    seen('feet-flat', '2026-03-10'),
+    seen('low-back-long', '2026-03-01'),
+    seen('shoulders-hang', '2026-03-28'),
+  ];
+  expect(correctionCounts(list, today).map((entry) => [entry.region, entry.count])).toEqual([
+    ['low back', 1],
+    ['feet', 1],
+    ['shoulders', 1],
+    ['neck and head', 2],
+  ]);
+  expect(correctionQueue(list, today).map((entry) => entry.region)).toEqual(['low back', 'feet']);
+});
+
+test('six weeks count as lately, and what helped is remembered', () => {
+  const old = seen('feet-flat', '2026-02-15');
+  const young = seen('feet-flat', '2026-02-16', { helped: true, cue: 'Spread the toes.' });
+  const [entry] = correctionCounts([old, young], today);
+  expect(entry).toMatchObject({ count: 1, last: '2026-02-16', helped: ['Spread the toes.'] });
+  expect(correctionCounts([old], today)).toEqual([]);
+});
+
+test('a correction is whole', () => {
+  expect(CorrectionSchema.safeParse(seen('knees-track', today)).success).toBe(true);
+  expect(seen('knees-track', today).safety).toBe(true);
+});

@@ -1,0 +1,99 @@
+import { builtInExercises } from '../library';
+import { csvFields, csvLogs, guessMapping, logsCsv, readCsv, tableCsv } from './csvLogs';
+
+const id = (day: string) => `log-${day}`;
+const read = (text: string, segmentOf?: (exercise: string) => string) => {
+  const table = readCsv(text);
+  return csvLogs(table, guessMapping(table.columns), builtInExercises, 'u', id, segmentOf);
+};
+
+test('a plain table: rows of a day are one practice, holds in time, repetitions as numbers', () => {
+  const { logs, problems } = read(
+    [
+      'Date;Exercise;Side;Done;Target;RPE;Pain;Notes',
+      '2026-03-01;Holding the tree;;1:30;2 min;6;0;warm',
+      '2026-03-01;Shoulder wheel;left;9;9;4;1;',
+      '1.3.2026;Shoulder wheel;R;7;9;;;',
+      '2026-03-02;tree-holding;;60;;;;',
+    ].join('\n'),
+  );
+  expect(problems).toEqual([]);
+  expect(logs.map((log) => [log.id, log.lines.length, log.effort, log.pain])).toEqual([
+    ['log-2026-03-01', 3, 6, 1],
+    ['log-2026-03-02', 1, null, 0],
+  ]);
+  const [tree, left, right] = logs[0]!.lines;
+  expect(tree).toMatchObject({
+    kind: 'hold',
+    side: 'both',
+    asked: { seconds: 120 },
+    done: { amount: 0.75, seconds: 90 },
+  });
+  expect(left).toMatchObject({ side: 'left', done: { amount: 9, seconds: 54 } });
+  expect(right).toMatchObject({ side: 'right', done: { amount: 7 }, asked: { amount: 9 } });
+  expect(logs[0]).toMatchObject({ source: 'by hand', note: 'warm', practisedSeconds: 90 + 54 + 42 });
+  // What is not asked counts as asked for.
+  expect(logs[1]!.lines[0]).toMatchObject({ asked: { seconds: 60 }, done: { seconds: 60 } });
+});
+
+test('what cannot be read is named with its line, and the rest is kept', () => {
+  const { logs, problems } = read(
+    [
+      'day,exercise,side,done,effort',
+      '2026-02-30,Holding the tree,,60,5',
+      '2026-03-01,Flying carpet,,60,5',
+      '2026-03-01,Holding the tree,middle,60,5',
+      '2026-03-01,Holding the tree,,soon,5',
+      '2026-03-01,Shoulder wheel,left,many,5',
+      '2026-03-01,Holding the tree,,60,11',
+      '2026-03-01,Holding the tree,,60,5',
+    ].join('\r\n'),
+  );
+  expect(problems.map((problem) => problem.line)).toEqual([2, 3, 4, 5, 6, 7]);
+  expect(problems.map((problem) => problem.message.split(':')[0])).toEqual([
+    'day',
+    'exercise',
+    'side',
+    'done',
+    'done',
+    'effort',
+  ]);
+  expect(logs).toHaveLength(1);
+});
+
+test('without a needed column nothing is read, and it says which', () => {
+  expect(read('when,what\n2026-03-01,Holding the tree').problems).toEqual([
+    { line: 1, message: 'no column is chosen for “done”' },
+  ]);
+  expect(read('').problems).toHaveLength(3);
+  expect(guessMapping(['Was', 'When', 'Reps'])).toEqual({ day: 1, done: 2 });
+});
+
+test('quoted fields with separators, quotes and lines of their own (RFC 4180)', () => {
+  const { logs } = read('day,exercise,done,note\n2026-03-01,Holding the tree,60,"slow, ""soft""\nand long"');
+  expect(logs[0]!.note).toBe('slow, "soft"\nand long');
+});
+
+test('what goes out comes back the same', () => {
+  const { logs } = read(
+    'day,exercise,side,done,asked,effort,pain,note\n2026-03-01,Holding the tree,both,90,120,6,2,"a, b"',
+  );
+  const table = readCsv(logsCsv(logs));
+  expect(table.columns).toEqual([...csvFields]);
+  expect(csvLogs(table, guessMapping(table.columns), builtInExercises, 'u', id).logs).toEqual(logs);
+});
+
+test('lines go to the segment of the plan, so that its strand counts them', () => {
+  const { logs } = read('day,exercise,done\n2026-03-01,Holding the tree,60', (exercise) => `segment of ${exercise}`);
+  expect(logs[0]!.lines[0]!.segmentId).toBe('segment of tree-holding');
+});
+
+test('the order of the lines gives the same practices', () => {
+  const rows = ['2026-03-02,Holding the tree,60', '2026-03-01,Holding the tree,90'];
+  const of = (list: string[]) => read(['day,exercise,done', ...list].join('\n')).logs;
+  expect(of(rows)).toEqual(of(rows.toReversed()));
+});
+
+test('any table goes out as CSV', () => {
+  expect(tableCsv(['a', 'b'], [[1, 'x,y']])).toBe('a,b\r\n1,"x,y"');
+});

@@ -1,0 +1,129 @@
+import { standardBody } from '../body';
+import { postureAnswers } from '../body/postureAnswers';
+import { builtInExercises } from '../library';
+import { settlePosture, softSchool } from '../schools';
+import { log, logLine, shelf } from '../testing/samples';
+import {
+  effortCalibration,
+  guidanceWords,
+  loadWeeks,
+  monotonyWords,
+  recentLoad,
+  recentWords,
+  sideBalance,
+  weekLoad,
+} from '.';
+
+const families = new Map(builtInExercises.map((exercise) => [exercise.id, exercise.family]));
+const today = '2026-03-29';
+const minutes = (day: string, length: number, effort: number | null, id = day) =>
+  log(day, { id, practisedSeconds: length * 60, effort });
+
+test('weeks from logs: the check week of model §9, by day', () => {
+  const days: [string, number][] = [
+    ['2026-03-23', 300],
+    ['2026-03-25', 450],
+    ['2026-03-27', 360],
+    ['2026-03-28', 180],
+  ];
+  // Effort 5 and minutes that give the loads of the check: 300, 0, 450, 0, 360, 180, 0.
+  const logs = days.map(([day, load]) => minutes(day, load / 5, 5));
+  const weeks = loadWeeks(logs, families, today, 2);
+  expect(weeks).toHaveLength(2);
+  expect(weeks[1]!.from).toBe('2026-03-23');
+  expect(weeks[1]!.load).toBeCloseTo(1290, 6);
+  expect(weeks[1]!.monotony).toBeCloseTo(0.97, 2);
+  expect(weeks[1]!.strain).toBeCloseTo(weekLoad([300, 0, 450, 0, 360, 180, 0]).strain!, 6);
+  expect(weeks[0]).toMatchObject({ load: 0, practices: 0 });
+  expect(weeks[1]!.byFamily.standing).toBeCloseTo(1290, 6);
+});
+
+test('load goes to families by the time done; a practice without effort counts as five', () => {
+  const mixed = log(today, {
+    practisedSeconds: 600,
+    effort: null,
+    lines: [
+      logLine(1, { done: { amount: 1, seconds: 300 } }),
+      logLine(1, { exerciseId: 'shake-out', done: { amount: 1, seconds: 100 } }),
+    ],
+  });
+  const [week] = loadWeeks([mixed], families, today, 1);
+  expect(week!.load).toBeCloseTo(50, 6);
+  expect(week!.byFamily).toEqual({ standing: 37.5, closing: 12.5 });
+});
+
+test('the order of the logs does not matter', () => {
+  const logs = [minutes('2026-03-20', 20, 4), minutes('2026-03-22', 30, 6), minutes('2026-03-28', 10, 7)];
+  expect(loadWeeks(logs.toReversed(), families, today, 3)).toEqual(loadWeeks(logs, families, today, 3));
+  expect(recentLoad(logs.toReversed(), today)).toEqual(recentLoad(logs, today));
+});
+
+test('words for recent load and for a week', () => {
+  expect(recentWords({ recent: 0, usual: 0, ratio: null })).toContain('no usual load');
+  expect([1.5, 1.2, 1, 0.75, 0.4].map((ratio) => recentWords({ recent: 1, usual: 1, ratio }).slice(0, 12))).toEqual([
+    'Clearly more',
+    'A little mor',
+    'As usual.',
+    'A little les',
+    'Clearly less',
+  ]);
+  expect(monotonyWords({ load: 0, monotony: null })).toBe('no practice');
+  expect(monotonyWords({ load: 70, monotony: null })).toContain('no variation');
+  expect(monotonyWords({ load: 70, monotony: 2.01 })).toContain('too much alike');
+  expect(monotonyWords({ load: 70, monotony: 2 })).toBe('varied enough');
+});
+
+test('sides over four weeks: what is owed to which, from the twenty-eighth day on', () => {
+  const sided = (day: string, left: number, right: number) =>
+    log(day, {
+      lines: [
+        logLine(1, { side: 'left', done: { amount: 1, seconds: left } }),
+        logLine(1, { side: 'right', done: { amount: 1, seconds: right } }),
+      ],
+    });
+  const logs = [sided('2026-03-28', 100, 160), sided('2026-03-02', 60, 60), sided('2026-03-01', 900, 0)];
+  expect(sideBalance(logs, today)).toEqual({
+    leftSeconds: 160,
+    rightSeconds: 220,
+    owed: { side: 'left', seconds: 60 },
+  });
+  expect(sideBalance([sided(today, 100, 102)], today).owed).toBeNull();
+});
+
+test('minutes against public guidance (WHO 2020; from memory)', () => {
+  const logs = [minutes('2026-03-28', 40, 4), minutes('2026-03-29', 20, 4), minutes('2026-03-20', 99, 4)];
+  expect(guidanceWords(logs, today, 40)).toContain('60 min in the last seven days');
+  expect(guidanceWords(logs, today, 40)).toContain('150 to 300');
+  expect(guidanceWords(logs, today, 70)).toContain('3 or more days a week: 2 so far');
+});
+
+describe('effort felt against reckoned', () => {
+  const capacity = { kneeNm: 60, shoulderNm: 60, spread: 1 };
+  const tree = shelf.get('tree-holding')!;
+  const { legs } = postureAnswers(standardBody, settlePosture(tree.posture, softSchool), capacity);
+  const held = (day: string, share: number, effort: number | null) =>
+    log(day, { effort, lines: [logLine(1, { done: { amount: 1, seconds: share * legs.seconds } })] });
+
+  test('in agreement the factor is one; harder than reckoned, less capacity', () => {
+    const days = ['2026-03-20', '2026-03-22', '2026-03-24'];
+    const at = (effort: number) =>
+      effortCalibration(
+        days.map((day) => held(day, 0.5, effort)),
+        shelf,
+        standardBody,
+        capacity,
+        softSchool,
+      ).factor!;
+    expect(at(5)).toBeCloseTo(1, 6);
+    expect(at(8)).toBeLessThan(1);
+    expect(at(3)).toBeGreaterThan(1);
+    // Endurance goes with effort to −1.88: felt 8 for 5 is a capacity of (8/5)^(−1/1.88).
+    expect(at(8)).toBeCloseTo((8 / 5) ** (-1 / 1.88), 2);
+    expect(at(10)).toBeGreaterThanOrEqual(0.7);
+  });
+
+  test('too little says nothing', () => {
+    const few = [held('2026-03-20', 0.5, 5), held('2026-03-22', 0.5, null)];
+    expect(effortCalibration(few, shelf, standardBody, capacity, softSchool)).toMatchObject({ factor: null });
+  });
+});

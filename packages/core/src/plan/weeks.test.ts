@@ -1,0 +1,78 @@
+import { newStudent } from '../students';
+import { PlanSchema, planForecast, doseOn, verdict, type Plan } from '.';
+import { softSchool } from '../schools';
+import { hold, together } from '../library/describe';
+import { weekReason } from '../words';
+import { log, logLine, plan, routine, segment, strand } from '../testing/samples';
+import { isHolidayWeek } from './planDay';
+
+const base = routine([segment('a', hold(60, together(1)))]);
+const context = { routine: base, sessionsPerWeek: 4, locked: new Set<string>(), today: '2026-01-05' };
+const weeks = (value: Plan, change = {}) => planForecast(value, { ...context, ...change })[0]!;
+const kinds = (value: Plan) => weeks(value).weeks.map((week) => week.kind);
+
+test('a week is a holiday when most of its days are: four, not three', () => {
+  const off = (from: string, to: string) => isHolidayWeek(plan([strand()], { holidays: [{ from, to }] }), 1);
+  expect(off('2026-01-12', '2026-01-15')).toBe(true);
+  expect(off('2026-01-12', '2026-01-14')).toBe(false);
+  expect(PlanSchema.safeParse(plan([strand()], { holidays: [{ from: '2026-02-02', to: '2026-02-01' }] })).success).toBe(
+    false,
+  );
+});
+
+test('in a holiday and in a frozen week nothing is raised, and the target comes later', () => {
+  const free = weeks(plan([strand()]));
+  const away = plan([strand()], { holidays: [{ from: '2026-01-12', to: '2026-01-25' }] });
+  const found = weeks(away);
+  expect(found.weeks[1]!.kind).toBe('holiday');
+  expect(found.weeks[2]!.kind).toBe('holiday');
+  expect(found.weeks[2]!.dose).toBe(found.weeks[0]!.dose);
+  expect(found.earliestDay! > free.earliestDay!).toBe(true);
+  expect(kinds(plan([strand()], { frozenWeeks: [1] }))[1]).toBe('frozen');
+  const words = weekReason(away, away.strands[0]!, found.weeks[1]!);
+  expect(words).toContain('Holiday');
+});
+
+test('a dose that was overruled is asked for in its week, with the reason, and only then', () => {
+  const value = plan([strand({ overrules: [{ week: 2, dose: 40, reason: 'Exams.' }] })]);
+  const found = weeks(value);
+  expect(found.weeks[2]).toMatchObject({ dose: 40, kind: 'overruled' });
+  expect(found.weeks[1]!.dose).toBeGreaterThan(40);
+  expect(weekReason(value, value.strands[0]!, found.weeks[2]!)).toBe('Set by you: Exams.');
+  expect(doseOn(value, value.strands[0]!, '2026-01-20')).toBe(40);
+  expect(doseOn(value, value.strands[0]!, '2026-01-13')).toBe(60);
+});
+
+test('the verdict raises nothing in a frozen week', () => {
+  const met = ['2026-01-06', '2026-01-08'].map((day) => log(day, { id: day, effort: 4, lines: [logLine(1)] }));
+  const judged = (value: Plan) => verdict(value, value.strands[0]!, met, softSchool.raise, '2026-01-09');
+  expect(judged(plan([strand()])).kind).toBe('raise');
+  const frozen = judged(plan([strand()], { frozenWeeks: [0] }));
+  expect(frozen.kind).toBe('stay');
+  expect(frozen.reasons[0]).toContain('froze');
+});
+
+test('what legs and arms allow is the end of the ladder, and says so', () => {
+  const value = plan([strand({ target: 300 })]);
+  const found = weeks(value, { mostDoses: new Map([['s', 150]]) });
+  expect(Math.max(...found.weeks.map((week) => week.dose))).toBeLessThanOrEqual(150);
+  expect(found).toMatchObject({ earliestDay: null, binding: 'capacity' });
+  expect(weeks(value, { mostDoses: new Map([['s', 400]]) }).earliestDay).not.toBeNull();
+});
+
+test('a strand behind a gate waits for the other', () => {
+  const first = strand({ id: 'one', target: 90 });
+  const second = strand({ id: 'two', segmentId: 'b', family: 'reeling', gate: { strandId: 'one', dose: 90 } });
+  const value = plan([first, second]);
+  const both = planForecast(value, {
+    ...context,
+    routine: routine([...base.segments, segment('b', hold(60, together(1)))]),
+  });
+  const reached = both[0]!.weeks.find((week) => week.dose >= 90)!.week;
+  const raised = both[1]!.weeks.find((week) => week.kind === 'raise')!.week;
+  expect(raised).toBeGreaterThan(reached);
+});
+
+test('a student from before reads with a capacity as tested', () => {
+  expect(newStudent('u', 'Ama', 's').capacityFactor).toBe(1);
+});
