@@ -132,8 +132,11 @@ export default tseslint.config(
       '@typescript-eslint/no-unsafe-assignment': 'off',
       '@typescript-eslint/no-unsafe-argument': 'off',
       '@typescript-eslint/no-unsafe-member-access': 'off',
-      '@typescript-eslint/dot-notation': ['error', { allowProtectedClassPropertyAccess: true }],
     },
+  },
+  {
+    files: ['**/*.spec.ts'],
+    rules: { '@typescript-eslint/dot-notation': ['error', { allowProtectedClassPropertyAccess: true }] },
   },
   ...layers,
 );

@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import { findChromium, installPackages, root, run, tool } from './setup.mjs';
 import { build } from './build.mjs';
 import { measureEngines } from './bench/engines.mjs';
+import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
+import { measureScale } from './bench/scale.mjs';
 
 /** Measures speed as ratios taken in one run; prints them and keeps them in bench-results/. */
 await installPackages();
@@ -17,7 +19,12 @@ const bare = await run(tool('ng'), ['build', 'bare'], {
 });
 if (bare !== 0) process.exit(1);
 
-const rows = [...(await measureLoading(chromium)), ...(await measureEngines())];
+const rows = [
+  ...(await measureLoading(chromium)),
+  ...(await measureFrames(chromium)),
+  ...(await measureScale(chromium)),
+  ...(await measureEngines()),
+];
 mkdirSync(join(root, 'bench-results'), { recursive: true });
 writeFileSync(join(root, 'bench-results', 'results.json'), `${JSON.stringify(rows, null, 2)}\n`);
 console.log('');

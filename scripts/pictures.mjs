@@ -10,9 +10,37 @@ mkdirSync(folder, { recursive: true });
 
 const views = [
   { name: 'today', path: '/today' },
-  { name: 'exercises', path: '/exercises/one-hand-reeling' },
-  { name: 'routine', path: '/routines/demo-reeling', press: /Empty and full.*holds?/ },
+  { name: 'exercises', path: '/exercises' },
+  { name: 'figure', path: '/exercises/tree-holding' },
+  {
+    name: 'cycle',
+    path: '/exercises/one-hand-reeling',
+    async then(page) {
+      await page.getByRole('button', { name: 'Cycle', exact: true }).click();
+      await page.getByRole('slider').first().fill('62');
+    },
+  },
+  { name: 'routine', path: '/routines/demo-reeling' },
+  { name: 'chain', path: '/routines/chains/demo-chain' },
   { name: 'student', path: '/students/demo-student-5' },
+  {
+    name: 'terraces',
+    path: '/students/demo-student-2',
+    async then(page) {
+      await page.locator('pk-terraces').first().waitFor();
+      await page.waitForTimeout(1200);
+      await page.locator('pk-terraces').first().scrollIntoViewIfNeeded();
+      await page.mouse.move(600, 400);
+      await page.mouse.wheel(0, 260);
+    },
+  },
+  {
+    name: 'load',
+    path: '/students/demo-student-6',
+    async then(page) {
+      await page.getByRole('button', { name: 'Load', exact: true }).click();
+    },
+  },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },
 ];
@@ -21,10 +49,10 @@ const browser = await chromium.launch({ executablePath: await findChromium() });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(`${base}/demo`);
 await page.getByRole('heading', { name: 'Practising today' }).waitFor();
-for (const { name, path, press } of views) {
+for (const { name, path, then } of views) {
   await page.goto(base + path);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
-  if (press !== undefined) await page.getByRole('button', { name: press }).last().click();
+  if (then !== undefined) await then(page);
   await page.waitForTimeout(700);
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }

@@ -99,6 +99,9 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['plans', 0],
     ['logs', 0],
     ['decisions', 0],
+    ['measures', 0],
+    ['chains', 0],
+    ['corrections', 0],
   ]);
 
   await page.getByRole('combobox', { name: 'Plan to export' }).click();

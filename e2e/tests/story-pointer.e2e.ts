@@ -136,7 +136,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await fresh.getByRole('link', { name: 'Students' }).click();
     await fresh.getByRole('link', { name: 'Nela Brisk' }).click();
     await expect(fresh.getByRole('heading', { name: 'Plan: Evening by the mill' })).toBeVisible();
-    await expect(fresh.locator('details')).toHaveCount(2);
+    await expect(fresh.locator('pk-log-list details')).toHaveCount(2);
     await other.close();
   });
   expect(wrong).toEqual([]);

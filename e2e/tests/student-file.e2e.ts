@@ -74,7 +74,7 @@ test('load and corrections of a student, in pictures and in words', async ({ pag
   await page.goto('/students/demo-student-4');
   await page.getByRole('button', { name: 'Load', exact: true }).click();
   await expect(page.getByRole('img', { name: /Load week by week/ })).toBeVisible();
-  await expect(page.getByText(/are owed to the left/)).toBeVisible();
+  await expect(page.getByText(/Left \d+:\d\d min, right \d+:\d\d min in four weeks\./)).toBeVisible();
   await page.getByRole('button', { name: 'Corrections', exact: true }).click();
   await expect(page.getByRole('region', { name: 'To work on now' })).toContainText('hip crease');
   await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();

@@ -15,7 +15,7 @@ const types = {
 const packed = new Set(['.html', '.js', '.css', '.svg', '.json', '.webmanifest']);
 
 /** Serves a built folder with gzip, so that both pages come the same way. */
-function serve(folder) {
+export function serve(folder) {
   const server = createServer((request, response) => {
     const path = join(folder, decodeURIComponent(new URL(request.url, 'http://localhost').pathname));
     const file = existsSync(path) && statSync(path).isFile() ? path : join(folder, 'index.html');

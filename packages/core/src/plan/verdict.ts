@@ -142,6 +142,11 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all }) =>
     return stay(`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`);
   }
   if (strand.level >= strand.target) return stay('The target is reached: keep it, or set a new one.');
+  const first = strand.gate === null ? undefined : plan.strands.find((entry) => entry.id === strand.gate!.strandId);
+  if (strand.gate !== null && first !== undefined && doseOf(first.level, first.step) < strand.gate.dose) {
+    const wanted = axisWords(strand.gate.dose, first.axis);
+    return stay(`It opens when ${first.exerciseName} is at ${wanted}.`);
+  }
   if (isLighterWeek(plan, weekOf(plan, today))) return stay('This is a lighter week: nothing is raised in it.');
   if (plan.frozenWeeks.includes(weekOf(plan, today))) return stay('You froze this week: nothing is raised in it.');
   if (strand.raisedOn !== null && daysBetween(strand.raisedOn, today) < 7) {

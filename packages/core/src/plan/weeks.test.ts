@@ -73,6 +73,17 @@ test('a strand behind a gate waits for the other', () => {
   expect(raised).toBeGreaterThan(reached);
 });
 
+test('the verdict raises nothing behind a closed gate, and does once it is open', () => {
+  const met = ['2026-01-06', '2026-01-08'].map((day) => log(day, { id: day, effort: 4, lines: [logLine(1)] }));
+  const gated = strand({ gate: { strandId: 'one', dose: 90 } });
+  const judged = (level: number) => {
+    const value = plan([strand({ id: 'one', segmentId: 'b', exerciseName: 'Neutral stance', level }), gated]);
+    return verdict(value, gated, met, softSchool.raise, '2026-01-09');
+  };
+  expect(judged(85)).toMatchObject({ kind: 'stay', reasons: ['It opens when Neutral stance is at 1:30 min.'] });
+  expect(judged(90).kind).toBe('raise');
+});
+
 test('a student from before reads with a capacity as tested', () => {
   expect(newStudent('u', 'Ama', 's').capacityFactor).toBe(1);
 });

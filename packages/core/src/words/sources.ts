@@ -34,6 +34,28 @@ export const sources: readonly SourceEntry[] = [
     limits: `The ankle range of 38° is ${memory}; a knee-to-wall test replaces it.`,
   },
   {
+    topic: 'Bow stance',
+    what: 'Where the legs and the weight are with one foot ahead, and whether the rear leg reaches.',
+    formula: 'the front leg leans until the centre of mass falls at its share between both pressure points',
+    source: 'Plane geometry, ours; seven tenths on the front leg and the rear foot 45° out are common practice',
+    limits:
+      'The pelvis is taken as open to the rear by 45°, the most it gives. What the legs carry is still reckoned over the front foot alone, shear left out: rather too much than too little.',
+  },
+  {
+    topic: 'Floor marks and scales',
+    what: 'Feet in centimetres, the point where the weight falls, what two scales should show.',
+    formula: 'weight point = share × one pressure point + rest × the other; reading = share × mass',
+    source: 'Arithmetic; widths and angles are common practice and settings of the school',
+    limits: 'Near enough within three points of a hundred (house value). A finger is taken as 1.8 cm.',
+  },
+  {
+    topic: 'Ankle',
+    what: 'How far the ankle bends, from the knee-to-wall test.',
+    formula: '3.6° for each centimetre from toe to wall, the stiffer side',
+    source: `after Bennell et al. 1998 (${memory})`,
+    limits: 'Centimetres are read with a finger’s error; without a test the usual 38° is taken.',
+  },
+  {
     topic: 'How long a posture holds',
     what: 'Endurance time at a share of capacity.',
     formula: 'ET = b0 · f^b1, f = moment / capacity, never below 0.03 (house value)',
@@ -83,6 +105,27 @@ export const sources: readonly SourceEntry[] = [
     formula: 'minutes × effort; mean / standard deviation of the days; means over 7 and 28 days with λ = 2/(N + 1)',
     source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998; Williams et al. 2017 (${memory})`,
     limits: 'Words about what was done. Never a forecast of injury.',
+  },
+  {
+    topic: 'Effort felt against reckoned',
+    what: 'By how much legs and arms would have to be taken otherwise for both to agree.',
+    formula: 'factor = (felt / reckoned)^(1 / b1), the median of the last eight, between 0.7 and 1.4',
+    source: 'The endurance formula above, turned round; the bounds are house values',
+    limits: 'Only practices that hold a posture tell something. You decide whether it is used.',
+  },
+  {
+    topic: 'Corrections',
+    what: 'Which one or two to work on now.',
+    formula: 'safety points first, then from the ground up, of those seen in the last 42 days',
+    source: 'Common practice; the 42 days are a house value',
+    limits: 'It counts what was noted, not what was there.',
+  },
+  {
+    topic: 'Lessons of a chain',
+    what: 'What fits into a lesson when each repeats the earlier pieces and adds one.',
+    formula: 'warm-up + review + explaining + footwork 3 × + hands 2 × in each view + joined + the whole',
+    source: 'Common practice: footwork three times, hands two or three times in each view, then the whole once',
+    limits: 'When it no longer fits: join, then halves in turn, then a lesson with nothing new.',
   },
   {
     topic: 'Raising the load',

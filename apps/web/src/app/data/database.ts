@@ -44,7 +44,13 @@ export class Database extends Dexie {
       decisions: 'id, studentId, planId',
       journals: 'id',
     });
-    this.version(2).stores({ measures: 'id, studentId', chains: 'id', corrections: 'id, studentId' });
+    // Signs to stop are found by their own indexes, however old they are.
+    this.version(2).stores({
+      logs: 'id, studentId, [studentId+day], pain, *symptoms',
+      measures: 'id, studentId',
+      chains: 'id',
+      corrections: 'id, studentId',
+    });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

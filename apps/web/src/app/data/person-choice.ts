@@ -18,7 +18,9 @@ export class PersonChoice {
   readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   readonly student = computed(() => this.students().find((student) => student.id === this.studentId()) ?? null);
   readonly measures = toSignal(
-    toObservable(this.studentId).pipe(switchMap((id) => (id === null ? of([]) : this.repository.measuresOf(id)))),
+    toObservable(this.studentId).pipe(
+      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('measures', id))),
+    ),
     { initialValue: [] },
   );
   /** The chosen school, else that of the student, else the first. */

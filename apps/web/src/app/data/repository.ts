@@ -15,14 +15,18 @@ import {
   StudentSchema,
   builtInSchools,
   softSchool,
-  type Correction,
   type Exercise,
-  type Measure,
   type PracticeLog,
   type School,
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
+
+/** Tables whose records belong to a student. */
+export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections';
+
+/** Practices of one student that are enough for verdicts. */
+const LATEST = 40;
 
 /** The part of a schema that reading needs. */
 interface Reader<T> {
@@ -91,18 +95,30 @@ export class Repository {
     });
   }
 
-  /** What was measured on one student. */
-  measuresOf(studentId: string): Observable<Measure[]> {
+  /** What belongs to one student, by the index of the table. */
+  ofStudent<N extends OwnedTable>(name: N, studentId: string): Observable<Records[N][]> {
     return this.live(async () =>
-      this.keep('measures', await this.database.of('measures').where('studentId').equals(studentId).toArray()),
+      this.keep(name, await this.database.of(name).where('studentId').equals(studentId).toArray()),
     );
   }
 
-  /** What was corrected on one student. */
-  correctionsOf(studentId: string): Observable<Correction[]> {
-    return this.live(async () =>
-      this.keep('corrections', await this.database.of('corrections').where('studentId').equals(studentId).toArray()),
-    );
+  /**
+   * The latest practices of everybody, and all with pain or a symptom: enough for verdicts and gaps, and
+   * bounded however many years there are.
+   */
+  latestLogs(): Observable<PracticeLog[]> {
+    return this.live(async () => {
+      const logs = this.database.of('logs');
+      const ids = await this.database.of('students').toCollection().primaryKeys();
+      const latest = await Promise.all(
+        ids.map((id) =>
+          logs.where('[studentId+day]').between([id, ''], [id, '\uffff']).reverse().limit(LATEST).toArray(),
+        ),
+      );
+      const signs = [await logs.where('pain').above(0).toArray(), await logs.where('symptoms').notEqual('').toArray()];
+      const found = new Map([...latest.flat(), ...signs.flat()].map((log) => [log.id, log]));
+      return this.keep('logs', [...found.values()]);
+    });
   }
 
   /** Everything of a table as it is now. */

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { catchError, of, switchMap } from 'rxjs';
 import {
@@ -47,7 +48,7 @@ interface WeekEdit {
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DurationField, FormsModule, InputText, NumberField, Terraces],
+  imports: [Button, DurationField, FormsModule, InputText, NumberField, Select, Terraces],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
@@ -134,6 +135,23 @@ export class PlanWeeks {
       targetWeek: Math.max(now, weekOf(this.plan(), strand.targetDay)),
       widthPx: TERRACES_PX,
     };
+  }
+
+  /** After which other strand a strand may open; one that waits for it already is left out. */
+  protected gates(strand: Strand): { label: string; value: string | null }[] {
+    const others = this.plan().strands.filter((other) => other.id !== strand.id && other.gate?.strandId !== strand.id);
+    return [
+      { label: 'at once', value: null },
+      ...others.map((other) => ({
+        label: `after ${other.exerciseName} is at ${axisWords(other.target, other.axis)}`,
+        value: other.id,
+      })),
+    ];
+  }
+
+  protected setGate(strand: Strand, strandId: string | null): void {
+    const other = this.plan().strands.find((entry) => entry.id === strandId);
+    this.setStrand(strand, { gate: other === undefined ? null : { strandId: other.id, dose: other.target } });
   }
 
   /** The target was dragged: what it costs is said by the planner at once. */

@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { Button, ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
-import { map, switchMap } from 'rxjs';
+import { switchMap } from 'rxjs';
 import {
   ankleRangeOf,
   bodyOfStudent,
@@ -70,24 +70,24 @@ export class StudentFile {
   readonly id = input.required<string>();
 
   private readonly id$ = toObservable(this.id);
-  private readonly own = <T extends { studentId: string }>(list: T[], id: string): T[] =>
-    list.filter((item) => item.studentId === id);
 
   protected readonly today = this.clock.today;
   protected readonly student = toSignal(this.id$.pipe(switchMap((id) => this.repository.one('students', id))));
   protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
     initialValue: [],
   });
-  protected readonly plans = toSignal(
-    this.id$.pipe(switchMap((id) => this.repository.plans$.pipe(map((plans) => this.own(plans, id))))),
-    { initialValue: [] },
+  protected readonly plans = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('plans', id))), {
+    initialValue: [],
+  });
+  protected readonly measures = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('measures', id))), {
+    initialValue: [],
+  });
+  protected readonly corrections = toSignal(
+    this.id$.pipe(switchMap((id) => this.repository.ofStudent('corrections', id))),
+    {
+      initialValue: [],
+    },
   );
-  protected readonly measures = toSignal(this.id$.pipe(switchMap((id) => this.repository.measuresOf(id))), {
-    initialValue: [],
-  });
-  protected readonly corrections = toSignal(this.id$.pipe(switchMap((id) => this.repository.correctionsOf(id))), {
-    initialValue: [],
-  });
   protected readonly tab = signal<'now' | 'body' | 'load' | 'corrections'>('now');
   protected readonly tabs = [
     { label: 'Plan and practices', value: 'now' },
@@ -103,10 +103,9 @@ export class StudentFile {
     const deciding = due === 0 ? 'nothing to decide' : `${due} to decide`;
     return `Last practised ${daysAgo(last.day, this.today())}; ${deciding}. ${recentWords(recentLoad(this.logs(), this.today()))}`;
   });
-  private readonly decisions = toSignal(
-    this.id$.pipe(switchMap((id) => this.repository.decisions$.pipe(map((decisions) => this.own(decisions, id))))),
-    { initialValue: [] },
-  );
+  private readonly decisions = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('decisions', id))), {
+    initialValue: [],
+  });
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });

@@ -72,7 +72,7 @@ export class Students {
   private readonly students = toSignal(this.repository.students$);
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  private readonly logs = toSignal(this.repository.logs$, { initialValue: [] });
+  private readonly logs = toSignal(this.repository.latestLogs(), { initialValue: [] });
 
   private readonly lastDays = computed(() => {
     const last = new Map<string, string>();

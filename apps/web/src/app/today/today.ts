@@ -31,7 +31,7 @@ export class Today {
   protected readonly students = toSignal(this.repository.students$);
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  private readonly logs = toSignal(this.repository.logs$);
+  private readonly logs = toSignal(this.repository.latestLogs());
   private readonly decisions = toSignal(this.repository.decisions$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
