@@ -145,7 +145,7 @@ export class CsvImport {
 
   protected map(field: CsvField, column: number | null): void {
     const others = Object.entries(this.mapping()).filter(([name]) => name !== field);
-    this.mapping.set(Object.fromEntries(column === null ? others : [...others, [field, column]]) as CsvMapping);
+    this.mapping.set(Object.fromEntries(column === null ? others : [...others, [field, column]]));
   }
 
   protected linesOf(log: PracticeLog): string {
