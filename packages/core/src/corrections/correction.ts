@@ -75,3 +75,19 @@ export const newCorrection = (id: string, studentId: string, point: Checkpoint, 
   cue: point.cue,
   helped: null,
 });
+
+/**
+ * Those of the checkpoints that are being worked on: corrected lately, and the last cue has not been
+ * marked as having helped.
+ */
+export function pointsInWork(
+  corrections: readonly Correction[],
+  checkpointIds: readonly string[],
+  today: string,
+): CorrectionCount[] {
+  const open = correctionCounts(corrections, today).filter((entry) => checkpointIds.includes(entry.checkpointId));
+  return open.filter((entry) => {
+    const own = corrections.filter((one) => one.checkpointId === entry.checkpointId && one.day === entry.last);
+    return own.at(-1)?.helped !== true;
+  });
+}

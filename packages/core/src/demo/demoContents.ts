@@ -118,6 +118,7 @@ function planOf(part: Part, student: Student, today: Date): Plan {
     lighterCut: 0.4,
     strands,
     holidays: [],
+    postures: [],
     frozenWeeks: [],
   };
 }

@@ -2,7 +2,7 @@ import type { Body } from '../body/body';
 import { postureStatics, type Stance } from '../body/statics';
 import type { Exercise, Family, Posture } from '../library/exercise';
 import { predictedEffort } from '../load/practiceLoad';
-import { segmentPosture } from '../routine/commands';
+import { segmentPosture } from '../routine/turned';
 import type { Routine } from '../routine/routine';
 import { timeline, type Span } from '../routine/timeline';
 import type { LimitedBy } from './capacity';

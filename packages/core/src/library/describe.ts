@@ -67,6 +67,7 @@ export const bothWays = (amount: number): SideAmount[] => [
 export const hold = (holdSeconds: number, amounts: SideAmount[], restSeconds = 30): HoldDose => ({
   kind: 'hold',
   holdSeconds,
+  byCue: false,
   restSeconds,
   amounts,
 });

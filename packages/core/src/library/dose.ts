@@ -24,6 +24,8 @@ const shared = {
 export const HoldDoseSchema = z.object({
   kind: z.literal('hold'),
   holdSeconds: z.number().min(1).max(7200),
+  /** It is held until the teacher gives the cue; the seconds are what it is planned and reckoned with. */
+  byCue: z.boolean().default(false),
   ...shared,
 });
 export const CycleDoseSchema = z.object({

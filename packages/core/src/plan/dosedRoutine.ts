@@ -1,5 +1,6 @@
 import type { Dose } from '../library/dose';
-import type { Routine } from '../routine/routine';
+import { turnedBy } from '../routine/turned';
+import type { Routine, Turned } from '../routine/routine';
 import type { Axis, Plan } from './plan';
 import { doseOn } from './planDay';
 
@@ -22,14 +23,20 @@ export function withAxisValue(dose: Dose, axis: Axis, value: number): Dose {
   return { ...dose, amounts: dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount })) };
 }
 
-/** The routine a student practises on a day: the strands of the plan put in at their present dose. */
+/** How a student's plan turns the posture of a segment otherwise than the routine has it. */
+export function postureIn(plan: Pick<Plan, 'postures'>, segmentId: string): Partial<Turned> {
+  const own = plan.postures.find((entry) => entry.segmentId === segmentId);
+  return Object.fromEntries(Object.entries(own?.turned ?? {}).filter(([, value]) => value !== null));
+}
+
+/** The routine a student practises on a day: the strands of the plan put in at their present dose and posture. */
 export function dosedRoutine(routine: Routine, plan: Plan, day: string): Routine {
   const segments = routine.segments.map((segment) => {
     if (segment.type !== 'exercise') return segment;
     const dose = plan.strands
       .filter((strand) => strand.segmentId === segment.id)
       .reduce((current, strand) => withAxisValue(current, strand.axis, doseOn(plan, strand, day)), segment.dose);
-    return { ...segment, dose };
+    return { ...turnedBy(segment, postureIn(plan, segment.id)), dose };
   });
   return { ...routine, segments };
 }

@@ -2,6 +2,7 @@ export * from './decide';
 export * from './dosedRoutine';
 export * from './metShare';
 export * from './newStrand';
+export * from './nextRung';
 export * from './plan';
 export * from './planDay';
 export * from './steps';

@@ -10,11 +10,14 @@ export function defaultStep(axis: Axis, value: number): number {
   return value < 300 ? 10 : 30;
 }
 
-/** A strand of a segment that starts at the segment's own dose and is to reach `target` by `targetDay`. */
+/**
+ * A strand of a segment that starts at the segment's own dose and is to reach `target` by `targetDay`.
+ * The safety points of its exercise hold it.
+ */
 export function newStrand(
   id: string,
   segment: ExerciseSegment,
-  exercise: Pick<Exercise, 'name' | 'family'>,
+  exercise: Pick<Exercise, 'name' | 'family' | 'checkpoints'>,
   axis: Axis,
   target: number,
   targetDay: string,
@@ -36,6 +39,7 @@ export function newStrand(
     changedAt: null,
     overrules: [],
     gate: null,
+    heldBy: exercise.checkpoints.filter((point) => point.safety).map((point) => point.id),
     clearedAt: null,
   };
 }

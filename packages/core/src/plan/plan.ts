@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { FamilySchema } from '../library/exercise';
+import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../students/student';
 
 const id = z.string().min(1).max(80);
@@ -48,6 +49,8 @@ export const StrandSchema = z
       .object({ strandId: id, dose: z.number().gt(0).max(9999) })
       .nullable()
       .default(null),
+    /** Checkpoints that have to be kept: while one of them is being corrected, nothing is raised. */
+    heldBy: z.array(id).max(24).default([]),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
     clearedAt: z.iso.datetime({ offset: true }).nullable(),
   })
@@ -71,6 +74,11 @@ export const PlanSchema = z.object({
         .object({ from: DaySchema, to: DaySchema })
         .refine((days) => days.from <= days.to, 'a holiday ends before it begins'),
     )
+    .max(60)
+    .default([]),
+  /** Postures this student has come to, by segment: lower, higher or on one leg otherwise than the routine has it. */
+  postures: z
+    .array(z.object({ segmentId: id, turned: TurnedSchema }))
     .max(60)
     .default([]),
   /** Weeks of the plan (from 0) in which nothing is raised. */

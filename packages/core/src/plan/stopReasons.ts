@@ -1,6 +1,7 @@
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
-import type { Strand } from './plan';
+import { strandLines } from './metShare';
+import type { Plan, Strand } from './plan';
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
@@ -26,3 +27,14 @@ export function stopReasons(
     .filter((log) => clearedAt === null || Date.parse(log.startedAt) > Date.parse(clearedAt))
     .flatMap((log) => signsOf(log, rule.stopPain));
 }
+
+/** The strands of a plan that are locked by a sign to stop. */
+export const lockedStrands = (
+  plan: Pick<Plan, 'strands'>,
+  logs: readonly PracticeLog[],
+  rule: Pick<RaiseRule, 'stopPain'>,
+): Strand[] =>
+  plan.strands.filter((strand) => {
+    const own = logs.filter((log) => strandLines(log, strand).length > 0);
+    return stopReasons(strand, own, rule).length > 0;
+  });

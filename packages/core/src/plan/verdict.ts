@@ -1,4 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { pointsInWork, type Correction } from '../corrections/correction';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { axisWords } from '../words/axisWords';
@@ -35,6 +36,7 @@ interface Case {
   readonly logs: readonly PracticeLog[];
   /** Those of them at the present dose. */
   readonly atDose: readonly PracticeLog[];
+  readonly corrections: readonly Correction[];
   readonly today: string;
 }
 
@@ -117,7 +119,7 @@ const tooMuch: Rule = (input) => {
   return null;
 };
 
-const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all }) => {
+const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all, corrections }) => {
   const stay = (...reasons: string[]): Ruling => ({ kind: 'stay', level: strand.level, reasons });
   const [last] = logs;
   if (last === undefined) {
@@ -140,6 +142,12 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all }) =>
   const hardest = Math.max(...recent.map((log) => log.effort ?? 10));
   if (hardest > rule.effortCeiling) {
     return stay(`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`);
+  }
+  const [point] = pointsInWork(corrections, strand.heldBy, today);
+  if (point !== undefined) {
+    return stay(
+      `Being worked on: ${point.region} (last seen ${point.last}). Nothing is raised until a cue has helped.`,
+    );
   }
   if (strand.level >= strand.target) return stay('The target is reached: keep it, or set a new one.');
   const first = strand.gate === null ? undefined : plan.strands.find((entry) => entry.id === strand.gate!.strandId);
@@ -184,6 +192,7 @@ const rules: readonly Rule[] = [stopSigns, gap, tooMuch, notYet];
  * the other numbers are house values and settings of the school).
  * @param logs all logs of the student, in any order
  * @param today YYYY-MM-DD
+ * @param corrections of the student, in any order; only those of the checkpoints that hold the strand count
  */
 export function verdict(
   plan: Plan,
@@ -191,13 +200,14 @@ export function verdict(
   logs: readonly PracticeLog[],
   rule: RaiseRule,
   today: string,
+  corrections: readonly Correction[] = [],
 ): Verdict {
   const own = logs
     .filter((log) => metShare(log, strand) !== null)
     .toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt) || (a.id < b.id ? 1 : -1));
   const { changedAt } = strand;
   const atDose = own.filter((log) => changedAt === null || Date.parse(log.startedAt) > Date.parse(changedAt));
-  const input: Case = { plan, strand, rule, logs: own, atDose, today };
+  const input: Case = { plan, strand, rule, logs: own, atDose, corrections, today };
   const ruling = firstRuling(input) ?? raise(input);
   const fromDose = doseOf(strand.level, strand.step);
   return {

@@ -1,9 +1,10 @@
 import { newStudent } from '../students';
-import { PlanSchema, planForecast, doseOn, verdict, type Plan } from '.';
+import type { Correction } from '../corrections';
+import { PlanSchema, doseOn, lockedStrands, newStrand, planForecast, verdict, type Plan } from '.';
 import { softSchool } from '../schools';
 import { hold, together } from '../library/describe';
 import { weekReason } from '../words';
-import { log, logLine, plan, routine, segment, strand } from '../testing/samples';
+import { log, logLine, plan, routine, segment, shelf, strand } from '../testing/samples';
 import { isHolidayWeek } from './planDay';
 
 const base = routine([segment('a', hold(60, together(1)))]);
@@ -82,6 +83,50 @@ test('the verdict raises nothing behind a closed gate, and does once it is open'
   };
   expect(judged(85)).toMatchObject({ kind: 'stay', reasons: ['It opens when Neutral stance is at 1:30 min.'] });
   expect(judged(90).kind).toBe('raise');
+});
+
+test('a checkpoint in work holds its strand until a cue has helped, or six weeks have passed', () => {
+  const held = strand({ heldBy: ['knees-track'] });
+  const logs = ['2026-01-06', '2026-01-08'].map((day) => log(day));
+  const seen: Correction = {
+    id: 'c',
+    studentId: 'u',
+    day: '2026-01-07',
+    checkpointId: 'knees-track',
+    region: 'knees',
+    safety: true,
+    cue: 'sit back',
+    helped: null,
+  };
+  const kind = (corrections: Correction[], today = '2026-01-09', own = held) =>
+    verdict(plan([own]), own, logs, softSchool.raise, today, corrections);
+  expect(kind([]).kind).toBe('raise');
+  expect(kind([seen])).toMatchObject({ kind: 'stay', moves: false });
+  expect(kind([seen]).reasons[0]).toBe(
+    'Being worked on: knees (last seen 2026-01-07). Nothing is raised until a cue has helped.',
+  );
+  expect(kind([{ ...seen, helped: false }]).kind).toBe('stay');
+  expect(kind([{ ...seen, helped: true }]).kind).toBe('raise');
+  expect(kind([{ ...seen, checkpointId: 'shoulders-hang', region: 'shoulders' }]).kind).toBe('raise');
+  expect(kind([seen], '2026-01-09', strand()).kind).toBe('raise');
+  expect(kind([{ ...seen, day: '2025-11-28' }], '2026-01-09').kind).toBe('raise');
+  expect(kind([{ ...seen, day: '2025-11-29' }], '2026-01-09').kind).toBe('stay');
+});
+
+test('the safety points of an exercise hold its new strand', () => {
+  const tree = shelf.get('tree-holding')!;
+  const made = newStrand('s', segment('a', hold(60, together(1))), tree, 'time', 120, '2026-05-04');
+  const safety = tree.checkpoints.filter((point) => point.safety).map((point) => point.id);
+  expect(safety.length).toBeGreaterThan(0);
+  expect(made.heldBy).toEqual(safety);
+});
+
+test('locked strands are those with a sign to stop since they were cleared', () => {
+  const [sore, fine] = [strand(), strand({ id: 't', segmentId: 'b' })];
+  const logs = [log('2026-01-06', { pain: 4 })];
+  expect(lockedStrands(plan([sore, fine]), logs, softSchool.raise)).toEqual([sore]);
+  const cleared = { ...sore, clearedAt: '2026-01-07T00:00:00.000Z' };
+  expect(lockedStrands(plan([cleared]), logs, softSchool.raise)).toEqual([]);
 });
 
 test('a student from before reads with a capacity as tested', () => {

@@ -22,13 +22,15 @@ function opening(span: Span | undefined): BellSound {
 /**
  * The bells from the state on to the end of the routine, in milliseconds from now, so that they can
  * be laid on the audio clock at once. None while paused. While repetitions are tapped by hand the
- * next change is not known, so there is none either.
+ * next change is not known, so there is none either; nor is it in a hold that lasts until the cue.
  */
 export function bells(line: Timeline, state: ConductState): Bell[] {
   if (!state.running || state.taps !== null) return [];
   const result: Bell[] = [];
   let inMs = -state.offsetMs;
   for (const span of line.spans.slice(state.spanIndex)) {
+    // Where a hold ends is the teacher's to say: nothing after it is known.
+    if (span.byCue) break;
     const soon = inMs + span.durationMs - SOON_MS;
     if (span.kind === 'hold' && span.durationMs >= SOON_FROM_MS && soon > 0) {
       result.push({ inMs: soon, sound: 'soon' });

@@ -78,7 +78,7 @@ function advance(from: ConductState, line: Timeline, elapsedMs: number): Conduct
     const span = line.spans[state.spanIndex];
     if (span === undefined) return enter(state, line, line.spans.length);
     const remaining = span.durationMs - state.offsetMs;
-    if (state.taps !== null || left < remaining) return { ...state, offsetMs: state.offsetMs + left };
+    if (state.taps !== null || span.byCue || left < remaining) return { ...state, offsetMs: state.offsetMs + left };
     state = enter(recorded({ ...state, offsetMs: span.durationMs }, span), line, state.spanIndex + 1);
     left -= remaining;
   }

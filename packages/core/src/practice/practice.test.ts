@@ -108,6 +108,32 @@ describe('conducting', () => {
   });
 });
 
+describe('a hold until the cue', () => {
+  const cued = routine([
+    segment('a', { ...hold(40, together(2), 10), byCue: true }),
+    segment('b', cycle(4, together(10)), { exerciseId: 'squat-and-bounce' }),
+  ]);
+  const spans = timeline(cued);
+  const state = (seconds: number, ...list: Press[]) => conduct(spans, presses([0, 'start'], ...list), seconds * 1000);
+
+  test('is planned with its seconds, but ends only when it is told to', () => {
+    expect(spans.totalMs).toBe((40 + 10 + 40 + 40) * 1000);
+    expect(state(300)).toMatchObject({ spanIndex: 0, offsetMs: 300_000, running: true });
+    expect(state(301, [300, 'next'])).toMatchObject({ spanIndex: 1, offsetMs: 1000 });
+    expect(state(315, [300, 'next'])).toMatchObject({ spanIndex: 2, offsetMs: 5000 });
+  });
+
+  test('is logged as it was really held, shorter or longer', () => {
+    const lines = logLines(cued, spans, state(340, [30, 'next'], [340, 'next']), shelf);
+    expect(lines[0]).toMatchObject({ asked: { amount: 2, seconds: 80 }, done: { amount: 1.75, seconds: 330 } });
+  });
+
+  test('rings nothing that is not known: no bell from it on', () => {
+    expect(bells(spans, state(5))).toEqual([]);
+    expect(bells(spans, state(45, [40, 'next']))).toEqual([{ inMs: 5000, sound: 'begin' }]);
+  });
+});
+
 describe('the log of a practice', () => {
   test('has a line for each exercise and side, with what was asked and done', () => {
     const lines = linesAt(215);

@@ -1,9 +1,10 @@
 import type { Dose } from '../library/dose';
-import type { Exercise, Posture } from '../library/exercise';
+import type { Exercise } from '../library/exercise';
 import type { School } from '../schools/school';
 import { schoolDose } from '../schools/schoolDose';
 import { evenOut } from './evenOut';
 import type { ExerciseSegment, Routine, Segment, Turned } from './routine';
+import { turnedBy } from './turned';
 
 /** Commands on a routine: each takes the plain value and returns a new one; none changes its input. */
 
@@ -84,28 +85,8 @@ export function keepOnPurpose(routine: Routine, key: string): Routine {
 
 /** Turns the posture of the segment `id` in part; a turn that leaves everything is taken away. */
 export function turnSegment(routine: Routine, id: string, part: Partial<Turned>): Routine {
-  return changeExercise(routine, id, (segment) => {
-    const turned = { ...(segment.turned ?? unturned), ...part };
-    return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
-  });
+  return changeExercise(routine, id, (segment) => turnedBy(segment, part));
 }
-
-const unturned: Turned = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null };
-
-/** The posture in which a segment is done. */
-export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): Posture => {
-  const { posture } = exercise;
-  const turned = segment.turned ?? unturned;
-  const weightShare = turned.weightShare ?? posture.weightShare;
-  return {
-    ...posture,
-    kneeBendDeg: turned.kneeBendDeg ?? posture.kneeBendDeg,
-    shoulderRaiseDeg: turned.shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
-    ahead: turned.ahead ?? posture.ahead,
-    weightShare,
-    otherLifted: posture.otherLifted && weightShare === 1,
-  };
-};
 
 function changeExercise(routine: Routine, id: string, change: (segment: ExerciseSegment) => ExerciseSegment): Routine {
   const segments = routine.segments.map((segment) =>

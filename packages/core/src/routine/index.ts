@@ -10,6 +10,7 @@ export * from './lengthen';
 export * from './roomPath';
 export * from './sidesLedger';
 export * from './timeline';
+export * from './turned';
 export * from './unevenness';
 export * from './fit';
 export * from './fitRoutine';

@@ -9,6 +9,8 @@ export interface Round {
   /** Repetitions or breaths in the round; 1 for a hold. */
   readonly amount: number;
   readonly seconds: number;
+  /** It lasts until the cue; the seconds are what is planned. */
+  readonly byCue: boolean;
   /** Which hold of how many on this side; 1 of 1 for cycles and breaths. */
   readonly set: number;
   readonly sets: number;
@@ -30,13 +32,14 @@ function rowRounds(dose: Dose, row: SideAmount): Round[] {
   const { side, direction, amount } = row;
   if (amount === 0) return [];
   if (dose.kind !== 'hold') {
-    return [{ side, direction, amount, seconds: workSeconds(dose, amount), set: 1, sets: 1 }];
+    return [{ side, direction, amount, seconds: workSeconds(dose, amount), byCue: false, set: 1, sets: 1 }];
   }
   return Array.from({ length: amount }, (_, index) => ({
     side,
     direction,
     amount: 1,
     seconds: dose.holdSeconds,
+    byCue: dose.byCue,
     set: index + 1,
     sets: amount,
   }));

@@ -15,6 +15,8 @@ export interface Span {
   readonly direction: Direction;
   /** Repetitions or breaths; 1 for a hold, 0 where nothing is counted. */
   readonly amount: number;
+  /** It goes on until the cue; its length is what is planned. */
+  readonly byCue: boolean;
   readonly set: number;
   readonly sets: number;
   /** Which time through the round of how many; 1 of 1 where nothing is repeated. */
@@ -35,7 +37,7 @@ export interface Timeline {
 
 type Draft = Omit<Span, 'index' | 'startMs' | 'segmentIndex' | 'segmentId' | 'lap' | 'laps'>;
 
-const plain = { side: 'both', direction: 'none', amount: 0, set: 1, sets: 1 } as const;
+const plain = { side: 'both', direction: 'none', amount: 0, byCue: false, set: 1, sets: 1 } as const;
 const toMs = (seconds: number): number => Math.round(seconds * 1000);
 
 function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
@@ -77,6 +79,7 @@ export function timeline(routine: Routine): Timeline {
         side: draft.side,
         direction: draft.direction,
         amount: draft.amount,
+        byCue: draft.byCue,
         set: draft.set,
         sets: draft.sets,
         durationMs: draft.durationMs,

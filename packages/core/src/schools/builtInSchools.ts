@@ -31,6 +31,7 @@ const conventions = {
   movedBy: 'waist',
   sidesEqual: true,
   countsOf: 1,
+  rungOrder: ['time', 'bend', 'share', 'arms'],
   keptOnPurpose: [],
 } satisfies Partial<School>;
 
@@ -60,6 +61,7 @@ export const strictSchool: School = {
   precision: 'strict',
   movedBy: 'feet',
   countsOf: 8,
+  rungOrder: ['bend', 'share', 'time', 'arms'],
   sideOrder: 'alternating',
   settleSeconds: 5,
   changeSeconds: 3,
@@ -81,6 +83,7 @@ export const breathSchool: School = {
   eyes: 'closed',
   counted: 'breaths',
   countsOf: 3,
+  rungOrder: ['time', 'arms', 'bend', 'share'],
   sideOrder: 'whole',
   settleSeconds: 15,
   changeSeconds: 8,

@@ -41,6 +41,18 @@ export const RaiseRuleSchema = z
   });
 export type RaiseRule = z.infer<typeof RaiseRuleSchema>;
 
+/** The ways a hold gets harder: longer, lower, more weight on one leg, arms higher. */
+export const rungAxes = ['time', 'bend', 'share', 'arms'] as const;
+export const RungAxisSchema = z.enum(rungAxes);
+export type RungAxis = z.infer<typeof RungAxisSchema>;
+
+export const rungWords: Readonly<Record<RungAxis, string>> = {
+  time: 'longer',
+  bend: 'lower',
+  share: 'more weight on one leg',
+  arms: 'arms higher',
+};
+
 /** A named set of conventions and defaults. Each of the choices is a row of `schoolQuestions`. */
 export const SchoolSchema = z.object({
   id: z.string().min(1).max(80),
@@ -65,6 +77,12 @@ export const SchoolSchema = z.object({
   sidesEqual: z.boolean(),
   /** Repetitions come in multiples of this; 1 = any number. */
   countsOf: z.number().int().min(1).max(36).default(1),
+  /** Along which axis a hold is made harder first, and what comes after it. */
+  rungOrder: z
+    .array(RungAxisSchema)
+    .length(rungAxes.length)
+    .refine((order) => new Set(order).size === order.length, 'every axis stands once in the order')
+    .default([...rungAxes]),
   settleSeconds: z.number().min(0).max(300),
   changeSeconds: z.number().min(0).max(300),
   raise: RaiseRuleSchema,

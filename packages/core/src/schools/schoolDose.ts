@@ -47,6 +47,7 @@ export function schoolDose(dose: Dose, school: School): Dose {
     return {
       kind: 'hold',
       holdSeconds: Math.max(STEP, rounded(seconds, STEP)),
+      byCue: false,
       restSeconds: dose.restSeconds,
       amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount === 0 ? 0 : 1 })),
     };

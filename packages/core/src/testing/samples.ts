@@ -49,6 +49,7 @@ export const strand = (change: Partial<Strand> = {}): Strand => ({
   changedAt: null,
   overrules: [],
   gate: null,
+  heldBy: [],
   clearedAt: null,
   ...change,
 });
@@ -63,6 +64,7 @@ export const plan = (strands: Strand[], change: Partial<Plan> = {}): Plan => ({
   lighterCut: 0.4,
   strands,
   holidays: [],
+  postures: [],
   frozenWeeks: [],
   ...change,
 });

@@ -34,7 +34,7 @@ export function doseWords(dose: Dose): string {
   const rest = dose.restSeconds > 0 ? `, ${durationWords(dose.restSeconds)} rest` : '';
   switch (dose.kind) {
     case 'hold':
-      return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${rest}`;
+      return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${dose.byCue ? ', until the cue' : ''}${rest}`;
     case 'cycle':
       return `${amountWords(dose)}, ${number.format(dose.cycleSeconds)} s each${rest}`;
     case 'breath': {

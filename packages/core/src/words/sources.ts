@@ -135,6 +135,13 @@ export const sources: readonly SourceEntry[] = [
     limits: 'A suggestion with its reason; you decide, and it remembers.',
   },
   {
+    topic: 'Another rung',
+    what: 'What a hold becomes lower, on one leg or with other arms, and where to begin it.',
+    formula: 't₂ = t₁ · ET₂ / ET₁ by what gives out first there; begun at nine tenths of it, rounded down to the step',
+    source: 'The endurance formula above, turned round; the nine tenths and the sizes of the rungs are house values',
+    limits: 'No further than the toe line and the balance of this body. The order of the axes is the school’s.',
+  },
+  {
     topic: 'Plan',
     what: 'The weeks to the goals under the guard rails.',
     formula: 'fewest weeks, then the least largest growth of load; one raise a family a week, every k-th week lighter',

@@ -49,7 +49,7 @@ export class Database extends Dexie {
       logs: 'id, studentId, [studentId+day], pain, *symptoms',
       measures: 'id, studentId',
       chains: 'id',
-      corrections: 'id, studentId',
+      corrections: 'id, studentId, day',
     });
   }
 

@@ -1,7 +1,9 @@
 import { Injectable, inject } from '@angular/core';
+import { formatISO, parseISO, subDays } from 'date-fns';
 import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
+  LATELY_DAYS,
   ChainSchema,
   CorrectionSchema,
   DecisionSchema,
@@ -15,6 +17,7 @@ import {
   StudentSchema,
   builtInSchools,
   softSchool,
+  type Correction,
   type Exercise,
   type PracticeLog,
   type School,
@@ -119,6 +122,14 @@ export class Repository {
       const found = new Map([...latest.flat(), ...signs.flat()].map((log) => [log.id, log]));
       return this.keep('logs', [...found.values()]);
     });
+  }
+
+  /** Everybody's corrections of the last weeks, those that can still hold a strand. */
+  latelyCorrected(today: string): Observable<Correction[]> {
+    const from = formatISO(subDays(parseISO(today), LATELY_DAYS), { representation: 'date' });
+    return this.live(async () =>
+      this.keep('corrections', await this.database.of('corrections').where('day').aboveOrEqual(from).toArray()),
+    );
   }
 
   /** Everything of a table as it is now. */

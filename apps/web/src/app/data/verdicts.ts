@@ -1,8 +1,8 @@
 import {
   isDue,
-  stopReasons,
-  strandLines,
+  lockedStrands,
   verdict,
+  type Correction,
   type Decision,
   type Plan,
   type PracticeLog,
@@ -19,25 +19,31 @@ export interface StrandVerdict {
   readonly locked: boolean;
 }
 
+/** What is stored of one student that verdicts rest on. */
+export interface StudentRecords {
+  readonly logs: readonly PracticeLog[];
+  readonly decisions: readonly Decision[];
+  readonly corrections: readonly Correction[];
+}
+
 /** The verdicts on every strand of a student's plans, as the core computes them from what is stored. */
 export function strandVerdicts(
   plans: readonly Plan[],
-  logs: readonly PracticeLog[],
-  decisions: readonly Decision[],
+  { logs, decisions, corrections }: StudentRecords,
   school: School,
   today: string,
 ): StrandVerdict[] {
-  return plans.flatMap((plan) =>
-    plan.strands.map((strand) => {
-      const found = verdict(plan, strand, logs, school.raise, today);
-      const own = logs.filter((log) => strandLines(log, strand).length > 0);
+  return plans.flatMap((plan) => {
+    const locked = new Set(lockedStrands(plan, logs, school.raise));
+    return plan.strands.map((strand) => {
+      const found = verdict(plan, strand, logs, school.raise, today, corrections);
       return {
         plan,
         strand,
         verdict: found,
         due: isDue(found, decisions, logs, school.raise),
-        locked: stopReasons(strand, own, school.raise).length > 0,
+        locked: locked.has(strand),
       };
-    }),
-  );
+    });
+  });
 }

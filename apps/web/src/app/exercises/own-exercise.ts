@@ -31,6 +31,7 @@ export function blankExercise(id: string, family: Family): Exercise {
     defaultDose: {
       kind: 'hold',
       holdSeconds: 60,
+      byCue: false,
       restSeconds: 30,
       amounts: [{ side: 'both', direction: 'none', amount: 1 }],
     },

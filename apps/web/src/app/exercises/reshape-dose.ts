@@ -15,7 +15,7 @@ export function doseOfKind(dose: Dose, kind: Dose['kind']): Dose {
   const rows = (amount: number): Dose['amounts'] => dose.amounts.map((row) => ({ ...row, amount }));
   switch (kind) {
     case 'hold':
-      return { kind, holdSeconds: 60, restSeconds, amounts: rows(1) };
+      return { kind, holdSeconds: 60, byCue: false, restSeconds, amounts: rows(1) };
     case 'cycle':
       return { kind, cycleSeconds: 6, restSeconds, amounts: rows(8) };
     case 'breath':

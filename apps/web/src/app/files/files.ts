@@ -5,13 +5,12 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { combineLatest, firstValueFrom } from 'rxjs';
-import { bundleKinds, routineContents, writeBundle, type Plan, type Student } from '@pomek/core';
+import { bundleKinds, routineContents, writeBundle, type Plan, type Student, lockedStrands } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { SPACE } from '../data/space';
-import { strandVerdicts } from '../data/verdicts';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
@@ -96,9 +95,8 @@ export class Files {
     const [logs, schools] = await firstValueFrom(
       combineLatest([this.repository.logsOf(student.id), this.repository.schools$]),
     );
-    const school = schoolOf(schools, student.schoolId);
-    const verdicts = strandVerdicts([plan], logs, [], school, this.clock.today());
-    return new Set(verdicts.filter((entry) => entry.locked).map((entry) => entry.strand.id));
+    const { raise } = schoolOf(schools, student.schoolId);
+    return new Set(lockedStrands(plan, logs, raise).map((strand) => strand.id));
   }
 
   protected async makeAnew(): Promise<void> {

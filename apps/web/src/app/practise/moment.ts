@@ -2,6 +2,7 @@ import {
   breathOf,
   breathPhaseAt,
   clock,
+  durationWords,
   fullnessAt,
   patternKnots,
   phaseKnots,
@@ -138,6 +139,16 @@ function figureOf(
 ): Figure {
   if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
+  if (span.byCue) {
+    const over = state.offsetMs - span.durationMs;
+    const set = span.sets > 1 ? `Hold ${span.set} of ${span.sets}. ` : '';
+    return {
+      big: clock(Math.floor(state.offsetMs / 1000)),
+      unit: over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`,
+      detail: `${set}Until the cue: Next ends it`,
+      breath: null,
+    };
+  }
   const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
   const hold = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
   return { big: clock(left), unit: '', detail: hold, breath: null };

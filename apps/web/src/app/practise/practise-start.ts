@@ -6,11 +6,18 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { of, switchMap } from 'rxjs';
-import { doseWords, dosedRoutine, durationWords, timeline, type Journal, type Routine } from '@pomek/core';
+import {
+  doseWords,
+  dosedRoutine,
+  durationWords,
+  timeline,
+  type Journal,
+  type Routine,
+  lockedStrands,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { Repository, schoolOf } from '../data/repository';
-import { strandVerdicts } from '../data/verdicts';
 import { Empty } from '../ui/empty';
 
 /** Who practises what now: the doses of the day, the cautions, and the way in. */
@@ -55,9 +62,8 @@ export class PractiseStart {
   private readonly lockedSegments = computed(() => {
     const plan = this.plan();
     if (plan === undefined) return new Set<string>();
-    const school = schoolOf(this.schools(), this.who()?.schoolId);
-    const locked = strandVerdicts([plan], this.logs(), [], school, this.clock.today()).filter((entry) => entry.locked);
-    return new Set(locked.map((entry) => entry.strand.segmentId));
+    const { raise } = schoolOf(this.schools(), this.who()?.schoolId);
+    return new Set(lockedStrands(plan, this.logs(), raise).map((strand) => strand.segmentId));
   });
   protected readonly anyLocked = computed(() => this.lockedSegments().size > 0);
   protected readonly leaveOut = signal(true);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { moveItemInArray } from '@angular/cdk/drag-drop';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
@@ -10,6 +11,7 @@ import { Textarea } from 'primeng/textarea';
 import {
   SchoolSchema,
   builtInSchools,
+  rungWords,
   schoolQuestions,
   type RaiseRule,
   type School,
@@ -33,6 +35,13 @@ import { raiseFields, type RaiseField } from './raise-fields';
       display: grid;
       gap: 1rem;
     }
+    .rungs {
+      margin: 0;
+      padding-left: 1.5rem;
+    }
+    .rung {
+      min-width: 12rem;
+    }
   `,
 })
 export class SchoolDrawer {
@@ -52,6 +61,7 @@ export class SchoolDrawer {
   private readonly chosen = signal<string | null>(null);
   protected readonly school = computed(() => schoolOf(this.schools(), this.chosen() ?? undefined));
   protected readonly wrong = signal('');
+  protected readonly rungWords = rungWords;
   protected readonly questions = schoolQuestions;
   protected readonly kept = computed(() => this.school().keptOnPurpose.length);
   protected readonly equal = [
@@ -86,6 +96,13 @@ export class SchoolDrawer {
   /** What the chosen side of a question means. */
   protected sentence({ key, sides }: SchoolQuestion): string {
     return sides.find((side) => side.value === this.school()[key])?.sentence ?? '';
+  }
+
+  /** Moves an axis one place forward. */
+  protected earlier(index: number): void {
+    const order = [...this.school().rungOrder];
+    moveItemInArray(order, index, index - 1);
+    this.change({ rungOrder: order });
   }
 
   protected shown(field: RaiseField): number {

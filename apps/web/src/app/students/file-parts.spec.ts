@@ -36,6 +36,7 @@ const plan: Plan = {
   lighterCut: 0.4,
   strands: [newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04')],
   holidays: [],
+  postures: [],
   frozenWeeks: [],
 };
 

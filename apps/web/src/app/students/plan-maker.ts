@@ -105,7 +105,7 @@ export class PlanMaker {
       .filter((row) => row.wish.wanted)
       .map((row) => {
         const exercise = this.exercises().find((entry) => entry.id === row.segment.exerciseId);
-        const named = { name: row.name, family: exercise?.family ?? ('standing' as const) };
+        const named = exercise ?? { name: row.name, family: 'standing' as const, checkpoints: [] };
         return newStrand(this.clock.newId(), row.segment, named, row.wish.axis, row.wish.target, this.targetDay());
       });
     const { lighterEvery, lighterCut } = this.school().raise;

@@ -6,14 +6,10 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import {
-  ankleRangeOf,
-  bodyOfStudent,
-  capacityOfStudent,
   decide,
-  longestHoldWithin,
-  partsOf,
   recentLoad,
   recentWords,
+  takeRung,
   type Plan,
   type PracticeLog,
   type Routine,
@@ -36,6 +32,8 @@ import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
+import type { RungTaken } from './rung-panel';
+import { strandPlaces, type StrandPlace } from './strand-places';
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
 @Component({
@@ -60,6 +58,7 @@ import { PlanWeeks } from './plan-weeks';
   ],
   templateUrl: './student-file.html',
   styleUrl: './student-file.scss',
+  host: { '(document:keydown.alt.a)': 'acceptByKey($event)' },
 })
 export class StudentFile {
   private readonly router = inject(Router);
@@ -111,7 +110,12 @@ export class StudentFile {
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
   protected readonly verdicts = computed(() =>
-    strandVerdicts(this.plans(), this.logs(), this.decisions(), this.school(), this.today()),
+    strandVerdicts(
+      this.plans(),
+      { logs: this.logs(), decisions: this.decisions(), corrections: this.corrections() },
+      this.school(),
+      this.today(),
+    ),
   );
   protected readonly due = computed(() => this.verdicts().filter((entry) => entry.due));
   protected readonly settled = computed(() => this.verdicts().filter((entry) => !entry.due));
@@ -122,39 +126,33 @@ export class StudentFile {
       .slice(0, 12),
   );
 
-  /** The longest hold within the school's budget, for strands of a student whose legs and arms were tested. */
-  protected mostDoses(plan: Plan): ReadonlyMap<string, number> {
+  /** Where the strands of each plan stand on this body, by plan. */
+  private readonly places = computed(() => {
     const student = this.student();
-    const routine = this.routineOf(plan);
-    const capacity = capacityOfStudent(student ?? null, this.measures(), this.today());
-    if (student == null || routine === undefined || capacity.legsFrom === 'guess') return new Map();
-    const { body } = bodyOfStudent(student);
-    const context = {
-      routine,
-      exercises: new Map(this.exercises().map((exercise) => [exercise.id, exercise])),
-      school: this.school(),
-      person: {
-        name: student.name,
-        body,
-        capacity,
-        ankleRangeDeg: ankleRangeOf(this.measures()),
-        restingBreath: null,
-        conditions: student.conditions,
-        learned: null,
-        reached: [],
-      },
-      effort: null,
-      newId: () => '',
-    };
-    const longest = new Map(partsOf(context).map((part) => [part.segment.id, longestHoldWithin(context, part)]));
+    if (student == null) return new Map<string, ReadonlyMap<string, StrandPlace>>();
     return new Map(
-      plan.strands.flatMap((strand) => {
-        const most = longest.get(strand.segmentId);
-        return strand.axis !== 'time' || most === undefined || !Number.isFinite(most)
-          ? []
-          : [[strand.id, most] as const];
+      this.plans().map((plan) => {
+        const routine = this.routineOf(plan);
+        const found =
+          routine === undefined
+            ? new Map<string, StrandPlace>()
+            : strandPlaces(student, this.measures(), plan, routine, this.exercises(), this.school(), this.today());
+        return [plan.id, found] as const;
       }),
     );
+  });
+
+  protected placesOf(plan: Plan): ReadonlyMap<string, StrandPlace> {
+    return this.places().get(plan.id) ?? new Map<string, StrandPlace>();
+  }
+
+  protected async takeRung(plan: Plan, { strandId, turned, exchange }: RungTaken): Promise<void> {
+    const made = takeRung(plan, strandId, turned, exchange, this.clock.newId(), this.clock.now());
+    await this.store.write('Another rung', [
+      { table: 'plans', put: made.plan },
+      { table: 'decisions', put: made.decision },
+    ]);
+    this.notices.done('Another rung begun', { detail: made.decision.reasons[0]!, undo: true });
   }
 
   protected async addLogs(logs: PracticeLog[]): Promise<void> {
@@ -197,6 +195,12 @@ export class StudentFile {
         { table: 'decisions', put: made.decision },
       ],
     );
+  }
+
+  protected acceptByKey(event: Event): void {
+    if (this.safe().length === 0) return;
+    event.preventDefault();
+    void this.acceptSafe();
   }
 
   protected async acceptSafe(): Promise<void> {

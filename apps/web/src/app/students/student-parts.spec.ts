@@ -32,6 +32,7 @@ const plan: Plan = {
   lighterCut: 0.4,
   strands: [strand],
   holidays: [],
+  postures: [],
   frozenWeeks: [],
 };
 const verdict: Verdict = {

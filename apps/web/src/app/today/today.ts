@@ -33,6 +33,7 @@ export class Today {
   protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   private readonly logs = toSignal(this.repository.latestLogs());
   private readonly decisions = toSignal(this.repository.decisions$, { initialValue: [] });
+  private readonly corrections = toSignal(this.repository.latelyCorrected(this.clock.today()), { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
@@ -67,7 +68,8 @@ export class Today {
         const school = schoolOf(this.schools(), student.schoolId);
         const decisions = this.decisions().filter((decision) => decision.studentId === student.id);
         const logs = this.logsOf().get(student.id) ?? [];
-        const verdicts = strandVerdicts(plans, logs, decisions, school, this.clock.today())
+        const corrections = this.corrections().filter((entry) => entry.studentId === student.id);
+        const verdicts = strandVerdicts(plans, { logs, decisions, corrections }, school, this.clock.today())
           .filter((entry) => entry.due)
           .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
         return { student, verdicts, first: verdicts[0] };

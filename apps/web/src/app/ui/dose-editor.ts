@@ -1,8 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Checkbox } from 'primeng/checkbox';
 import { breathPeriod, breathRate, durationWords, type BreathPattern, type Dose, type SideAmount } from '@pomek/core';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
 import { SideMark } from './side-mark';
+
+let count = 0;
 
 /** Breaths a minute at rest where none were counted: the middle of the ordinary range. */
 const USUAL_RATE = 15;
@@ -19,7 +23,7 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
 @Component({
   selector: 'pk-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DurationField, NumberField, SideMark],
+  imports: [Checkbox, DurationField, FormsModule, NumberField, SideMark],
   templateUrl: './dose-editor.html',
   styles: `
     .amounts {
@@ -31,6 +35,10 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
       display: grid;
       grid-template-columns: repeat(2, max-content);
       gap: 0.5rem 1.5rem;
+    }
+    .cue {
+      align-self: end;
+      padding-bottom: 0.5rem;
     }
     .amount {
       display: grid;
@@ -45,6 +53,7 @@ export class DoseEditor {
   readonly breathsPerMinute = input<number | null>(null);
   readonly doseChange = output<Dose>();
 
+  protected readonly cueId = `dose-cue-${(count += 1)}`;
   protected readonly patternParts = patternParts;
   protected readonly noun = computed(() => nouns[this.dose().kind]);
   protected readonly rest = computed(() =>
@@ -86,6 +95,11 @@ export class DoseEditor {
   protected setHoldBreaths(breaths: number | null): void {
     if (breaths === null || breaths === this.holdBreaths()) return;
     this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_RATE))));
+  }
+
+  protected setByCue(byCue: boolean): void {
+    const dose = this.dose();
+    if (dose.kind === 'hold') this.doseChange.emit({ ...dose, byCue });
   }
 
   protected setCycle(cycleSeconds: number | null): void {

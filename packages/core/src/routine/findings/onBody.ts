@@ -2,7 +2,8 @@ import { postureAnswers, stanceOfPosture, type PostureAnswers } from '../../body
 import { holdEndurance } from '../../endurance/capacity';
 import { conventionsOf, settlePosture } from '../../schools/conventions';
 import { durationWords } from '../../words/durationWords';
-import { segmentPosture, setDose, turnSegment } from '../commands';
+import { setDose, turnSegment } from '../commands';
+import { segmentPosture } from '../turned';
 import { timeline } from '../timeline';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 

@@ -1,7 +1,8 @@
 import type { Exercise, Family } from '../../library/exercise';
 import { routineContradictions } from '../../schools/contradictions';
 import { durationWords } from '../../words/durationWords';
-import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment, segmentPosture } from '../commands';
+import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment } from '../commands';
+import { segmentPosture } from '../turned';
 import { evenOut } from '../evenOut';
 import { timeline } from '../timeline';
 import { unevenness } from '../unevenness';

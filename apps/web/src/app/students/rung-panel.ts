@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { Button } from 'primeng/button';
+import {
+  axisWords,
+  doseOf,
+  durationWords,
+  kneeWords,
+  nextRung,
+  rungExchange,
+  turnedWords,
+  type RungExchange,
+  type School,
+  type Strand,
+  type Turned,
+} from '@pomek/core';
+import { NumberField } from '../ui/number-field';
+import type { StrandPlace } from './strand-places';
+
+type Wish = Pick<Turned, 'kneeBendDeg' | 'weightShare' | 'shoulderRaiseDeg'>;
+
+export interface RungTaken {
+  readonly strandId: string;
+  readonly turned: Partial<Turned>;
+  readonly exchange: RungExchange;
+}
+
+const none: Wish = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null };
+
+/** Lower, higher, more on one leg, other arms: what the hold becomes at equal effort, and where to begin. */
+@Component({
+  selector: 'pk-rung',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, NumberField],
+  template: `
+    @let it = place();
+    <div class="stack rung">
+      @if (proposal(); as next) {
+        <p class="row">
+          <span>{{ next.words }}</span>
+          @if (next.turned !== null) {
+            <p-button label="Look at it" size="small" variant="text" (onClick)="wish.set(next.turned)" />
+          }
+        </p>
+      }
+      <div class="row top">
+        <pk-number
+          label="Bend"
+          unit="°"
+          [max]="120"
+          [value]="to().kneeBendDeg"
+          (valueChange)="set({ kneeBendDeg: $event })"
+        />
+        <pk-number
+          label="Arms raised"
+          unit="°"
+          [max]="180"
+          [value]="to().shoulderRaiseDeg"
+          (valueChange)="set({ shoulderRaiseDeg: $event })"
+        />
+        @if (it.exercise.twoSided) {
+          <pk-number
+            label="On the working leg"
+            unit="%"
+            [min]="50"
+            [max]="100"
+            [value]="percent(to().weightShare)"
+            (valueChange)="set({ weightShare: $event === null ? null : $event / 100 })"
+          />
+        }
+      </div>
+      @if (exchange(); as there) {
+        <div role="status">
+          <p class="num">
+            <strong>{{ hold() }}</strong> as it is now ≙ <strong>{{ said(there.equal.seconds) }}</strong> there
+            <span class="soft">({{ said(there.equal.least) }} to {{ said(there.equal.most) }})</span>; begin at
+            <strong>{{ said(there.begin) }}</strong>.
+          </p>
+          <p class="small soft">
+            The {{ there.limitedBy }} give out first there. The range is a bend read five degrees wrong.
+            {{ it.guessed ? 'Legs and arms were not tested: it is a guess by age and habit.' : '' }}
+          </p>
+          @if (warning(); as words) {
+            <p class="wrong">{{ words }}</p>
+          }
+        </div>
+        <div class="row">
+          <p-button [label]="'Begin there at ' + said(there.begin)" size="small" (onClick)="take(there)" />
+          <p-button label="Back to how it is" size="small" variant="text" (onClick)="wish.set(null)" />
+        </div>
+      } @else {
+        <p class="soft">Change the bend, the arms or the weight to see what the hold becomes.</p>
+      }
+    </div>
+  `,
+  styles: `
+    .rung {
+      padding: 0.75rem 0 0.25rem;
+    }
+    .top {
+      align-items: flex-end;
+    }
+  `,
+})
+export class RungPanel {
+  readonly place = input.required<StrandPlace>();
+  readonly strand = input.required<Strand>();
+  readonly school = input.required<School>();
+  readonly taken = output<RungTaken>();
+
+  protected readonly wish = signal<Partial<Wish> | null>(null);
+  protected readonly said = durationWords;
+  /** The posture that is wished for. */
+  protected readonly to = computed(() => {
+    const { posture } = this.place();
+    const { kneeBendDeg, weightShare, shoulderRaiseDeg } = { ...none, ...this.wish() };
+    const share = weightShare ?? posture.weightShare;
+    return {
+      ...posture,
+      kneeBendDeg: kneeBendDeg ?? posture.kneeBendDeg,
+      shoulderRaiseDeg: shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
+      weightShare: share,
+      otherLifted: posture.otherLifted && share === 1,
+    };
+  });
+  private readonly dose = computed(() => doseOf(this.strand().level, this.strand().step));
+  protected readonly hold = computed(() => durationWords(this.dose()));
+  protected readonly exchange = computed(() => {
+    const { posture, body } = this.place();
+    const to = this.to();
+    const same =
+      to.kneeBendDeg === posture.kneeBendDeg &&
+      to.weightShare === posture.weightShare &&
+      to.shoulderRaiseDeg === posture.shoulderRaiseDeg;
+    return same ? null : rungExchange(body, posture, this.dose(), to);
+  });
+  protected readonly warning = computed(() => {
+    const there = this.exchange();
+    if (there === null) return null;
+    if (there.kneePastToes > 0.003) return `${kneeWords(there.kneePastToes)} there.`;
+    return there.beyondBalance ? 'There the heels would lift: it is beyond balance for these ankles.' : null;
+  });
+  /** What the school's order of axes proposes next. */
+  protected readonly proposal = computed(() => {
+    const { posture, body, exercise } = this.place();
+    const rung = nextRung(body, posture, exercise, this.strand(), this.school());
+    const by = `By the order of “${this.school().name}”`;
+    if (rung === null) return { words: `${by} every axis is used up here.`, turned: null };
+    if (rung.turned === null) {
+      return { words: `${by} the hold comes first: up to ${axisWords(this.strand().target, 'time')}.`, turned: null };
+    }
+    return { words: `${by} next: ${turnedWords(rung.turned)}.`, turned: rung.turned };
+  });
+
+  protected percent(share: number): number {
+    return Math.round(share * 100);
+  }
+
+  protected set(part: Partial<Wish>): void {
+    this.wish.update((wish) => ({ ...wish, ...part }));
+  }
+
+  protected take(exchange: RungExchange): void {
+    this.taken.emit({ strandId: this.strand().id, turned: this.wish() ?? {}, exchange });
+    this.wish.set(null);
+  }
+}

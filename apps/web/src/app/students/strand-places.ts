@@ -1,0 +1,77 @@
+import {
+  ankleRangeOf,
+  bodyOfStudent,
+  capacityOfStudent,
+  dosedRoutine,
+  longestHoldWithin,
+  partsOf,
+  segmentPosture,
+  settlePosture,
+  type Exercise,
+  type Measure,
+  type Plan,
+  type Routine,
+  type RungBody,
+  type School,
+  type SettledPosture,
+  type Student,
+} from '@pomek/core';
+
+/** Where a strand stands on its student's body. */
+export interface StrandPlace {
+  readonly exercise: Exercise;
+  /** How the student stands in it now, with what the plan turned. */
+  readonly posture: SettledPosture;
+  readonly body: RungBody;
+  /** Legs and arms were never tested: what they give is a guess. */
+  readonly guessed: boolean;
+  /** The longest hold within the school's budget, s; Infinity where nothing limits. */
+  readonly longestHold: number;
+}
+
+/** The place of every strand whose segment and exercise are still there, by the strand's id. */
+export function strandPlaces(
+  student: Student,
+  measures: readonly Measure[],
+  plan: Plan,
+  routine: Routine,
+  exercises: readonly Exercise[],
+  school: School,
+  today: string,
+): ReadonlyMap<string, StrandPlace> {
+  const capacity = capacityOfStudent(student, measures, today);
+  const ankleRangeDeg = ankleRangeOf(measures);
+  const { body } = bodyOfStudent(student);
+  const context = {
+    routine: dosedRoutine(routine, plan, today),
+    exercises: new Map(exercises.map((exercise) => [exercise.id, exercise])),
+    school,
+    person: {
+      name: student.name,
+      body,
+      capacity,
+      ankleRangeDeg,
+      restingBreath: null,
+      conditions: student.conditions,
+      learned: null,
+      reached: [],
+    },
+    effort: null,
+    newId: () => '',
+  };
+  const parts = partsOf(context);
+  return new Map(
+    plan.strands.flatMap((strand) => {
+      const part = parts.find((entry) => entry.segment.id === strand.segmentId);
+      if (part === undefined) return [];
+      const place: StrandPlace = {
+        exercise: part.exercise,
+        posture: settlePosture(segmentPosture(part.segment, part.exercise), school),
+        body: { body, capacity, ankleRangeDeg },
+        guessed: capacity.legsFrom === 'guess',
+        longestHold: longestHoldWithin(context, part),
+      };
+      return [[strand.id, place] as const];
+    }),
+  );
+}

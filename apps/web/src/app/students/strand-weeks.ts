@@ -1,0 +1,213 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import {
+  axisWords,
+  overruleIn,
+  postureIn,
+  railWords,
+  turnedWords,
+  weekOf,
+  weekReason,
+  type Plan,
+  type PracticeLog,
+  type School,
+  type Strand,
+} from '@pomek/core';
+import type { ResultOf } from '../compute/protocol';
+import { DurationField } from '../ui/duration-field';
+import { NumberField } from '../ui/number-field';
+import { readDay, shortDay } from '../ui/day-words';
+import { Terraces, type TargetMove } from '../ui/terraces';
+import { terracePast, type TerraceInput } from '../ui/terraces.layout';
+import { RungPanel, type RungTaken } from './rung-panel';
+import type { StrandPlace } from './strand-places';
+
+export type Forecast = ResultOf<'plan'>['forecasts'][number];
+export type Chance = ResultOf<'plan'>['chances'][number];
+
+/** Width of the drawing before it is fitted into its place, px. */
+const TERRACES_PX = 720;
+
+interface WeekEdit {
+  readonly week: number;
+  readonly dose: number;
+  readonly reason: string;
+}
+
+/** One strand of a plan: its goal, its terraces, each week's dose with its reason, and its next rung. */
+@Component({
+  selector: 'pk-strand',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, RungPanel, Select, Terraces],
+  templateUrl: './strand-weeks.html',
+  styleUrl: './strand-weeks.scss',
+})
+export class StrandWeeks {
+  readonly plan = input.required<Plan>();
+  readonly strand = input.required<Strand>();
+  readonly forecast = input<Forecast>();
+  readonly chance = input<Chance>();
+  readonly place = input<StrandPlace>();
+  readonly locked = input.required<boolean>();
+  readonly logs = input.required<readonly PracticeLog[]>();
+  readonly school = input.required<School>();
+  readonly today = input.required<string>();
+  /** The earliest day of the plan it is compared with, null when it had none; undefined without comparison. */
+  readonly before = input<string | null>();
+  readonly planChanged = output<(plan: Plan) => Plan>();
+  readonly rungTaken = output<RungTaken>();
+
+  protected readonly editing = signal<WeekEdit | null>(null);
+  protected readonly unfolded = signal(false);
+  protected readonly inTime = computed(() => this.forecast()?.inTime ?? true);
+  protected readonly verdict = computed(() => {
+    const forecast = this.forecast();
+    return forecast === undefined ? 'Computing the weeks…' : this.inWords(forecast);
+  });
+  protected readonly chanceSaid = computed(() => {
+    const chance = this.chance();
+    return chance === undefined || this.locked() ? '' : chanceWords(chance);
+  });
+  protected readonly picture = computed(
+    () => `${this.strand().exerciseName} over the weeks; the table below says the same`,
+  );
+  protected readonly weeks = computed(() =>
+    (this.forecast()?.weeks ?? []).map((week) => ({
+      week: week.week,
+      number: week.week + 1,
+      day: shortDay(week.day),
+      dose: axisWords(week.dose, this.strand().axis),
+      amount: week.dose,
+      kind: week.kind,
+      share: Math.round((100 * week.dose) / this.strand().target),
+      reason: weekReason(this.plan(), this.strand(), week),
+    })),
+  );
+  protected readonly terraces = computed((): TerraceInput => {
+    const [plan, strand] = [this.plan(), this.strand()];
+    const now = weekOf(plan, this.today());
+    const past = terracePast(strand, plan.startsOn, this.logs(), now);
+    return {
+      strand,
+      now,
+      weeks: [...past.weeks, ...(this.forecast()?.weeks ?? [])],
+      done: past.done,
+      band: this.locked() ? [] : (this.chance()?.weeks ?? []),
+      targetWeek: Math.max(now, weekOf(plan, strand.targetDay)),
+      widthPx: TERRACES_PX,
+    };
+  });
+  /** The rungs of a standing hold; undefined for everything else. */
+  protected readonly ladder = computed(() => {
+    const place = this.place();
+    return this.strand().axis === 'time' && place?.posture.seated === false ? place : undefined;
+  });
+  protected readonly turned = computed(() => turnedWords(postureIn(this.plan(), this.strand().segmentId)));
+  protected readonly points = computed(() => this.place()?.exercise.checkpoints ?? []);
+  /** After which other strand this one may open; one that waits for it already is left out. */
+  protected readonly gates = computed((): { label: string; value: string | null }[] => {
+    const { id } = this.strand();
+    const others = this.plan().strands.filter((other) => other.id !== id && other.gate?.strandId !== id);
+    return [
+      { label: 'at once', value: null },
+      ...others.map((other) => ({
+        label: `after ${other.exerciseName} is at ${axisWords(other.target, other.axis)}`,
+        value: other.id,
+      })),
+    ];
+  });
+  protected readonly against = computed(() => {
+    const before = this.before();
+    if (before === undefined) return '';
+    const now = this.forecast()?.earliestDay ?? null;
+    const said = (day: string | null): string =>
+      day === null ? 'not within three years' : `the week of ${readDay(day)}`;
+    return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
+  });
+
+  protected setGate(strandId: string | null): void {
+    const other = this.plan().strands.find((entry) => entry.id === strandId);
+    this.set({ gate: other === undefined ? null : { strandId: other.id, dose: other.target } });
+  }
+
+  protected hold(pointId: string, held: boolean): void {
+    const others = this.strand().heldBy.filter((id) => id !== pointId);
+    this.set({ heldBy: held ? [...others, pointId] : others });
+  }
+
+  /** The target was dragged: what it costs is said by the planner at once. */
+  protected moveTarget({ weeks, dose }: TargetMove): void {
+    const { targetDay, start } = this.strand();
+    const day = formatISO(addDays(parseISO(targetDay), weeks * 7), { representation: 'date' });
+    this.set({ target: Math.max(start, dose), targetDay: day });
+  }
+
+  protected openWeek(week: number, dose: number): void {
+    this.editing.set({ week, dose, reason: overruleIn(this.strand(), week)?.reason ?? '' });
+  }
+
+  protected setEdit(part: Partial<WeekEdit>): void {
+    this.editing.update((edit) => (edit === null ? null : { ...edit, ...part }));
+  }
+
+  protected overrule(): void {
+    const edit = this.editing();
+    if (edit === null) return;
+    const { week, dose, reason } = edit;
+    const others = this.strand().overrules.filter((entry) => entry.week !== week);
+    this.set({ overrules: [...others, { week, dose, reason: reason.trim() }] });
+    this.editing.set(null);
+  }
+
+  protected release(): void {
+    const week = this.editing()?.week;
+    this.set({ overrules: this.strand().overrules.filter((entry) => entry.week !== week) });
+    this.editing.set(null);
+  }
+
+  protected freeze(week: number): void {
+    this.planChanged.emit((plan) => ({
+      ...plan,
+      frozenWeeks: plan.frozenWeeks.includes(week)
+        ? plan.frozenWeeks.filter((entry) => entry !== week)
+        : [...plan.frozenWeeks, week],
+    }));
+  }
+
+  protected set(part: Partial<Strand>): void {
+    const { id } = this.strand();
+    this.planChanged.emit((plan) => ({
+      ...plan,
+      strands: plan.strands.map((entry) => (entry.id === id ? { ...entry, ...part } : entry)),
+    }));
+  }
+
+  private inWords(forecast: Forecast): string {
+    if (this.locked()) return 'Locked after a sign to stop.';
+    const { axis, targetDay } = this.strand();
+    const { earliestDay, inTime, doseOnTargetDay, binding } = forecast;
+    const percent = Math.round(this.plan().growthPerWeek * 100);
+    const wished = readDay(targetDay);
+    const why = binding === null ? '' : `; besides, ${railWords[binding]}`;
+    if (earliestDay === null && binding === 'capacity') {
+      const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
+      return `As legs and arms were tested they allow ${most} within the school’s budget; a new test hold may allow more.`;
+    }
+    if (earliestDay === null) return `Not within three years at ${percent} % a week${why}.`;
+    if (inTime) return `Reached in the week of ${readDay(earliestDay)}, in time for ${wished}.`;
+    const binds = `the limit is ${percent} % a week${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
+    const onDay = axisWords(doseOnTargetDay, axis);
+    return `Out of reach by ${wished}: ${onDay} by then. The earliest is the week of ${readDay(earliestDay)}; ${binds}${why}.`;
+  }
+}
+
+function chanceWords(chance: Chance): string {
+  const [attendance, passed] = [chance.attendance, chance.passRate].map((share) => `${Math.round(share * 100)} %`);
+  const seasons = Math.round(chance.byTargetDay * 10);
+  return `Practised as of late (${attendance} of the days, ${passed} of those met), about ${seasons} seasons in 10 get there by the day.`;
+}

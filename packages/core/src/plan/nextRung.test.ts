@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { balanceLimit, bodyOf, stanceOfPosture, toeLineBend } from '../body';
+import { holdEndurance } from '../endurance';
+import { BundleSchema, emptyContents } from '../formats';
+import { hold, posture, together } from '../library/describe';
+import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
+import { plan, routine, segment, strand } from '../testing/samples';
+import {
+  dosedRoutine,
+  nextRung,
+  postureIn,
+  rungExchange,
+  takeRung,
+  turnedWords,
+  verdict,
+  PlanSchema,
+  type RungBody,
+} from '.';
+
+const body = bodyOf({ stature: 1.7, mass: 70 });
+const person: RungBody = {
+  body,
+  capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
+  ankleRangeDeg: 38,
+};
+const high = settlePosture(posture({ kneeBendDeg: 30 }), softSchool);
+const low = { ...high, kneeBendDeg: 50 };
+const now = new Date('2026-03-02T09:00:00Z');
+
+describe('the hold of equal effort in another posture', () => {
+  test('is the share of endurance kept: t2 = t1 · ET2 / ET1 (model §5), and begins a tenth under it on the step', () => {
+    const { equal, begin, step, limitedBy } = rungExchange(person, high, 120, low);
+    const endurance = (stance: typeof high) => holdEndurance(body, stanceOfPosture(stance), 150, 'legs').seconds;
+    expect(limitedBy).toBe('legs');
+    expect(equal.seconds).toBeCloseTo((120 * endurance(low)) / endurance(high), 6);
+    expect(equal.seconds).toBeLessThan(120);
+    expect(equal.least).toBeLessThan(equal.seconds);
+    expect(equal.most).toBeGreaterThan(equal.seconds);
+    expect(begin % step).toBe(0);
+    expect(begin).toBeLessThanOrEqual(equal.seconds * 0.9);
+    expect(begin).toBeGreaterThan(equal.seconds * 0.9 - step);
+  });
+
+  test('lower is never longer, and there and back is the same hold', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 2, max: 25 }), (bend, deeper) => {
+        const from = { ...high, kneeBendDeg: bend };
+        const to = { ...high, kneeBendDeg: bend + deeper };
+        const there = rungExchange(person, from, 90, to).equal.seconds;
+        expect(there).toBeLessThanOrEqual(90 + 1e-9);
+        if (rungExchange(person, to, there, from).limitedBy === 'legs') {
+          expect(rungExchange(person, to, there, from).equal.seconds).toBeCloseTo(90, 4);
+        }
+      }),
+    );
+  });
+
+  test('never longer than a dose can be, never shorter than a step', () => {
+    expect(rungExchange(person, { ...high, kneeBendDeg: 90 }, 3600, { ...high, kneeBendDeg: 5 }).begin).toBeLessThan(
+      7201,
+    );
+    expect(rungExchange(person, high, 1, { ...high, kneeBendDeg: 90 }).begin).toBe(5);
+  });
+
+  test('says when the knees pass the toes or the heels lift', () => {
+    const limit = balanceLimit(body, stanceOfPosture(high), 20)!;
+    const stiff = { ...person, ankleRangeDeg: 20 };
+    expect(rungExchange(stiff, high, 60, { ...high, kneeBendDeg: limit - 1 }).beyondBalance).toBe(false);
+    expect(rungExchange(stiff, high, 60, { ...high, kneeBendDeg: limit + 1 }).beyondBalance).toBe(true);
+    const line = toeLineBend(body, stanceOfPosture(high))!;
+    expect(rungExchange(person, high, 60, { ...high, kneeBendDeg: line + 2 }).kneePastToes).toBeGreaterThan(0);
+  });
+});
+
+describe('the next rung', () => {
+  const sided = { twoSided: true };
+  const next = (change: Partial<typeof high>, level: number, school = softSchool, exercise = sided) =>
+    nextRung(person, { ...high, ...change }, exercise, { level, target: 120 }, school);
+
+  test('follows the order of the school: the hold first, or the depth first', () => {
+    expect(next({}, 60)).toEqual({ axis: 'time', turned: null });
+    expect(next({}, 60, strictSchool)).toEqual({ axis: 'bend', turned: { kneeBendDeg: 40 } });
+    expect(next({}, 120)).toEqual({ axis: 'bend', turned: { kneeBendDeg: 40 } });
+  });
+
+  test('goes to the next axis where one has no room: the toe line, one leg, the shoulders', () => {
+    const line = Math.min(90, toeLineBend(body, stanceOfPosture(high)) ?? 90);
+    expect(next({ kneeBendDeg: line - 9 }, 120)?.axis).toBe('share');
+    expect(next({ kneeBendDeg: 100, weightShare: 1, shoulderRaiseDeg: 30 }, 120)).toEqual({
+      axis: 'arms',
+      turned: { shoulderRaiseDeg: 45 },
+    });
+    expect(next({ kneeBendDeg: 100, shoulderRaiseDeg: 80 }, 120, softSchool, { twoSided: false })).toBeNull();
+    expect(next({ kneeBendDeg: 100, weightShare: 0.95 }, 120)?.turned).toEqual({ weightShare: 1 });
+    expect(next({ seated: true, shoulderRaiseDeg: 0 }, 120)?.axis).toBe('arms');
+  });
+
+  test('the order of a school names every axis once', () => {
+    for (const school of builtInSchools) expect(SchoolSchema.parse(school).rungOrder).toHaveLength(4);
+    const twice = SchoolSchema.safeParse({ ...softSchool, rungOrder: ['time', 'time', 'bend', 'arms'] });
+    expect(twice.error?.issues[0]).toMatchObject({ path: ['rungOrder'], message: expect.stringContaining('once') });
+    expect(SchoolSchema.parse({ ...softSchool, rungOrder: undefined }).rungOrder[0]).toBe('time');
+  });
+});
+
+describe('taking a rung', () => {
+  const start = plan([strand({ level: 120, target: 180, changedAt: null })]);
+  const exchange = rungExchange(person, high, 120, low);
+  const taken = takeRung(start, 's', { kneeBendDeg: 50 }, exchange, 'd', now);
+
+  test('puts the posture into the plan, the dose to where it begins, and remembers both', () => {
+    expect(taken.plan.postures).toEqual([
+      {
+        segmentId: 'a',
+        turned: { kneeBendDeg: 50, weightShare: null, shoulderRaiseDeg: null, ahead: null },
+      },
+    ]);
+    expect(taken.plan.strands[0]).toMatchObject({
+      level: exchange.begin,
+      step: exchange.step,
+      target: 180,
+      changedAt: now.toISOString(),
+    });
+    expect(taken.plan.strands[0]!.start).toBe(Math.min(60, exchange.begin));
+    expect(taken.decision).toMatchObject({ outcome: 'changed', from: 120, to: exchange.begin, logId: null });
+    expect(taken.decision.reasons[0]).toContain('bend 50°');
+    expect(PlanSchema.parse(taken.plan)).toEqual(taken.plan);
+    expect(BundleSchema.shape.contents.safeParse({ ...emptyContents(), plans: [taken.plan] }).success).toBe(true);
+  });
+
+  test('is what the student practises from now on, over what the routine itself turns', () => {
+    const base = routine([
+      segment('a', hold(60, together(1)), {
+        turned: { kneeBendDeg: 20, weightShare: null, shoulderRaiseDeg: 45, ahead: null },
+      }),
+    ]);
+    const [own] = dosedRoutine(base, taken.plan, '2026-03-03').segments;
+    expect(own).toMatchObject({
+      dose: { holdSeconds: exchange.begin },
+      turned: { kneeBendDeg: 50, shoulderRaiseDeg: 45 },
+    });
+    expect(dosedRoutine(base, start, '2026-03-03').segments[0]).toMatchObject({ turned: { kneeBendDeg: 20 } });
+  });
+
+  test('practices before it no longer count towards a raise', () => {
+    expect(verdict(taken.plan, taken.plan.strands[0]!, [], softSchool.raise, '2026-03-03').reasons[0]).toContain(
+      'Nothing practised yet',
+    );
+  });
+
+  test('going back leaves the posture of the routine; an unknown strand is refused by name', () => {
+    const back = takeRung(taken.plan, 's', { kneeBendDeg: null }, exchange, 'e', now);
+    expect(back.plan.postures).toEqual([]);
+    expect(back.decision.reasons[0]).toContain('the posture of the routine');
+    expect(postureIn(back.plan, 'a')).toEqual({});
+    expect(() => takeRung(start, 'nobody', {}, exchange, 'f', now)).toThrow(/strandId.*nobody/);
+  });
+
+  test('reads as words', () => {
+    expect(turnedWords({ kneeBendDeg: 55, weightShare: 0.7, shoulderRaiseDeg: null, ahead: 1.5 })).toBe(
+      'bend 55°, 70 % on the working leg, foot ahead 1.5 × its length',
+    );
+    expect(turnedWords({})).toBe('');
+  });
+});

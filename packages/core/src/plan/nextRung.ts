@@ -1,0 +1,186 @@
+import { formatISO } from 'date-fns';
+import { balanceLimit, toeLineBend } from '../body/bendLimits';
+import type { Body } from '../body/body';
+import { postureAnswers, stanceOfPosture, type KnownCapacity } from '../body/postureAnswers';
+import { equalEffort, type SecondsRange } from '../endurance/exchange';
+import type { LimitedBy } from '../endurance/capacity';
+import type { Exercise } from '../library/exercise';
+import type { Turned } from '../routine/routine';
+import { unturned } from '../routine/turned';
+import type { SettledPosture } from '../schools/conventions';
+import type { RungAxis, School } from '../schools/school';
+import { clock } from '../words/durationWords';
+import { defaultStep } from './newStrand';
+import type { Decision, Plan, Strand } from './plan';
+import { doseOf, floorToStep } from './steps';
+
+/** How much a rung changes: degrees of bend, share of the weight, degrees of arms. House values. */
+const RUNG = { bend: 10, share: 0.1, arms: 15 } as const;
+const LOWEST_BEND = 90;
+const HIGHEST_ARMS = 90;
+/** A new posture begins this much under the equal hold. House value. */
+const UNDER = 0.9;
+/** The longest hold a dose can have, s. */
+const LONGEST_HOLD = 7200;
+
+/** What is asked of a body in a posture. */
+export interface RungBody {
+  readonly body: Body;
+  readonly capacity: KnownCapacity;
+  readonly ankleRangeDeg: number;
+}
+
+/** One step along one axis: how the posture is turned by it, or null for the hold itself. */
+export interface Rung {
+  readonly axis: RungAxis;
+  readonly turned: Partial<Turned> | null;
+}
+
+/**
+ * The next rung of a hold by the school's order of axes: the first axis that still has room. The bend
+ * has room to the toe line and to balance on this body, the share where one leg can take more, the arms
+ * to the height of the shoulders, the time until its target is reached. Null when all is reached.
+ */
+export function nextRung(
+  { body, ankleRangeDeg }: RungBody,
+  posture: SettledPosture,
+  exercise: Pick<Exercise, 'twoSided'>,
+  strand: Pick<Strand, 'level' | 'target'>,
+  school: Pick<School, 'rungOrder'>,
+): Rung | null {
+  const stance = stanceOfPosture(posture);
+  const deepest = Math.min(
+    LOWEST_BEND,
+    toeLineBend(body, stance) ?? LOWEST_BEND,
+    balanceLimit(body, stance, ankleRangeDeg) ?? LOWEST_BEND,
+  );
+  const share = Math.min(1, Math.round((posture.weightShare + RUNG.share) * 100) / 100);
+  const steps: Readonly<Record<RungAxis, Rung | null>> = {
+    time: strand.level < strand.target ? { axis: 'time', turned: null } : null,
+    bend:
+      !posture.seated && posture.kneeBendDeg + RUNG.bend <= deepest
+        ? { axis: 'bend', turned: { kneeBendDeg: posture.kneeBendDeg + RUNG.bend } }
+        : null,
+    share:
+      !posture.seated && exercise.twoSided && share > posture.weightShare
+        ? { axis: 'share', turned: { weightShare: share } }
+        : null,
+    arms:
+      posture.shoulderRaiseDeg + RUNG.arms <= HIGHEST_ARMS
+        ? { axis: 'arms', turned: { shoulderRaiseDeg: posture.shoulderRaiseDeg + RUNG.arms } }
+        : null,
+  };
+  return school.rungOrder.map((axis) => steps[axis]).find((rung) => rung !== null) ?? null;
+}
+
+export interface RungExchange {
+  /** The hold of equal effort in the new posture. */
+  readonly equal: SecondsRange;
+  /** Where to begin, s: a tenth under it, on the step of such a hold. */
+  readonly begin: number;
+  readonly step: number;
+  /** Which gives out first in the new posture. */
+  readonly limitedBy: LimitedBy;
+  /** Knee beyond the toe line there, m; negative behind it. */
+  readonly kneePastToes: number;
+  /** The bend goes beyond what balance allows there. */
+  readonly beyondBalance: boolean;
+}
+
+/**
+ * What a hold becomes when its posture changes, at equal effort (model §5), and where to begin.
+ * @param seconds the hold as it is now
+ */
+export function rungExchange(
+  { body, capacity, ankleRangeDeg }: RungBody,
+  from: SettledPosture,
+  seconds: number,
+  to: SettledPosture,
+): RungExchange {
+  const there = postureAnswers(body, to, capacity, ankleRangeDeg);
+  const { limitedBy, kneePastToes, balanceLimitDeg } = there;
+  const capacityNm = limitedBy === 'legs' ? capacity.kneeNm : capacity.shoulderNm;
+  const held = equalEffort(body, capacityNm, limitedBy, stanceOfPosture(from), seconds, stanceOfPosture(to));
+  const capped = (value: number): number => Math.min(value, LONGEST_HOLD);
+  const equal = { seconds: capped(held.seconds), least: capped(held.least), most: capped(held.most) };
+  const step = defaultStep('time', equal.seconds);
+  return {
+    equal,
+    begin: Math.max(step, floorToStep(equal.seconds * UNDER, step)),
+    step,
+    limitedBy,
+    kneePastToes,
+    beyondBalance: balanceLimitDeg !== null && to.kneeBendDeg > balanceLimitDeg,
+  };
+}
+
+const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
+  kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
+  weightShare: (value) => `${Math.round(value * 100)} % on the working leg`,
+  shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
+  ahead: (value) => `foot ahead ${value} × its length`,
+};
+
+/** A turned posture in words: `bend 55°, arms at 30°`; empty when nothing is turned. */
+export const turnedWords = (turned: Partial<Turned>): string =>
+  (Object.keys(said) as (keyof Turned)[])
+    .flatMap((key) => (turned[key] === null || turned[key] === undefined ? [] : [said[key](turned[key])]))
+    .join(', ');
+
+/**
+ * The plan with a strand's segment in another posture, begun there at `begin` seconds, and the decision
+ * to be remembered. Practices before it were another dose and no longer count for a raise.
+ * @param turned what differs from the routine's own posture; all null goes back to it
+ */
+export function takeRung(
+  plan: Plan,
+  strandId: string,
+  turned: Partial<Turned>,
+  exchange: Pick<RungExchange, 'equal' | 'begin' | 'step'>,
+  id: string,
+  now: Date,
+): { plan: Plan; decision: Decision } {
+  const strand = plan.strands.find((entry) => entry.id === strandId);
+  if (strand === undefined) throw new RangeError(`strandId: the plan has no strand “${strandId}”`);
+  const { equal, begin, step } = exchange;
+  const before = plan.postures.find((entry) => entry.segmentId === strand.segmentId)?.turned ?? unturned;
+  const after = { ...before, ...turned };
+  const left = Object.values(after).every((value) => value === null);
+  const from = doseOf(strand.level, strand.step);
+  const others = plan.postures.filter((entry) => entry.segmentId !== strand.segmentId);
+  const words = left ? 'the posture of the routine' : turnedWords(after);
+  return {
+    plan: {
+      ...plan,
+      postures: left ? others : [...others, { segmentId: strand.segmentId, turned: after }],
+      strands: plan.strands.map((entry) =>
+        entry.id === strandId
+          ? {
+              ...entry,
+              step,
+              level: begin,
+              start: Math.min(entry.start, begin),
+              target: Math.max(entry.target, begin),
+              changedAt: now.toISOString(),
+            }
+          : entry,
+      ),
+    },
+    decision: {
+      id,
+      studentId: plan.studentId,
+      planId: plan.id,
+      strandId,
+      logId: null,
+      day: formatISO(now, { representation: 'date' }),
+      verdict: 'stay',
+      outcome: 'changed',
+      from,
+      to: begin,
+      reasons: [
+        `Another rung: ${words}. ${clock(from)} as it was are ${clock(equal.seconds)} there (${clock(equal.least)} to ${clock(equal.most)}); begun at ${clock(begin)}.`,
+      ],
+      teacherReason: '',
+    },
+  };
+}

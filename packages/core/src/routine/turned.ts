@@ -1,0 +1,29 @@
+import type { Exercise, Posture } from '../library/exercise';
+import type { ExerciseSegment, Turned } from './routine';
+
+/** A posture left as the exercise has it. */
+export const unturned: Turned = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+
+/** The segment with its posture turned in part; a turn that leaves everything is taken away. */
+export function turnedBy(segment: ExerciseSegment, part: Partial<Turned>): ExerciseSegment {
+  const turned = { ...(segment.turned ?? unturned), ...part };
+  return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
+}
+
+/** The posture in which a segment is done. */
+export const segmentPosture = (
+  segment: Pick<ExerciseSegment, 'turned'>,
+  exercise: Pick<Exercise, 'posture'>,
+): Posture => {
+  const { posture } = exercise;
+  const turned = segment.turned ?? unturned;
+  const weightShare = turned.weightShare ?? posture.weightShare;
+  return {
+    ...posture,
+    kneeBendDeg: turned.kneeBendDeg ?? posture.kneeBendDeg,
+    shoulderRaiseDeg: turned.shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
+    ahead: turned.ahead ?? posture.ahead,
+    weightShare,
+    otherLifted: posture.otherLifted && weightShare === 1,
+  };
+};
