@@ -14,6 +14,8 @@ export interface Rendered<C> {
   text(): string;
   /** Waits until the storage and the page have come to rest. */
   settle(): Promise<void>;
+  /** Waits until the text matches; fails with the text when it does not within some seconds. */
+  until(pattern: RegExp): Promise<void>;
   button(name: string | RegExp): HTMLButtonElement;
   press(name: string | RegExp): Promise<void>;
   /** Types into the field with that label. */
@@ -62,6 +64,10 @@ export async function render<C>(
     database,
     text: () => folded(element.textContent),
     settle,
+    until: async (pattern) => {
+      for (let round = 0; round < 60 && !pattern.test(folded(element.textContent)); round += 1) await settle();
+      expect(folded(element.textContent)).toMatch(pattern);
+    },
     button,
     press: async (name) => {
       button(name).click();

@@ -13,7 +13,12 @@ class WorkerStandIn {
   postMessage(message: unknown): void {
     const reply = (data: Reply): void => this.onmessage?.({ data } as MessageEvent<unknown>);
     Promise.resolve()
-      .then(() => answer(RequestSchema.parse(message), (share) => reply({ kind: 'progress', share })))
+      .then(() =>
+        answer(RequestSchema.parse(message), {
+          progress: (share) => reply({ kind: 'progress', share }),
+          part: (part) => reply({ kind: 'part', part }),
+        }),
+      )
       .then((result) => reply({ kind: 'result', result }))
       .catch((error: unknown) => reply({ kind: 'error', message: String(error) }));
   }

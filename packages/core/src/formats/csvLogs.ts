@@ -20,6 +20,9 @@ const known: Record<CsvField, readonly string[]> = {
   note: ['note', 'notes', 'remark', 'comment'],
 };
 
+/** Rows between two reports of how far it is. */
+const TOLD_EVERY = 1000;
+
 export interface CsvTable {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
@@ -151,6 +154,7 @@ function readRow(
  * The practices of a table: rows of the same day are one practice. What cannot be read is named with its
  * line and left out; nothing is guessed.
  * @param idOf gives a practice of a day its id
+ * @param progress is told now and then which share of the rows is read
  * @param segmentOf the segment of the student's plan in which an exercise stands, so that its strand counts it
  */
 export function csvLogs(
@@ -160,6 +164,7 @@ export function csvLogs(
   studentId: string,
   idOf: (day: string) => string,
   segmentOf: (exerciseId: string) => string = (id) => id,
+  progress: (share: number) => void = () => undefined,
 ): CsvLogs {
   const shelf = new Map(
     exercises.flatMap((exercise) => [
@@ -178,9 +183,15 @@ export function csvLogs(
       const column = mapping[field];
       return column === undefined ? '' : (row[column] ?? '').trim();
     };
+    if (index % TOLD_EVERY === 0) progress(index / table.rows.length);
     const read = readRow(cell, shelf, segmentOf);
-    if (typeof read === 'string') problems.push({ line: index + 2, message: read });
-    else days.set(read.day, [...(days.get(read.day) ?? []), read]);
+    if (typeof read === 'string') {
+      problems.push({ line: index + 2, message: read });
+      return;
+    }
+    const own = days.get(read.day);
+    if (own === undefined) days.set(read.day, [read]);
+    else own.push(read);
   });
   const logs = [...days].map(([day, rows]): PracticeLog => {
     const efforts = rows.map((row) => row.effort).filter((value) => value !== null);

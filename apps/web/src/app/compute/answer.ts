@@ -1,9 +1,11 @@
 import {
   bodyOf,
+  csvLogs,
   demoContents,
   fitRoutine,
   planForecast,
   readBundle,
+  readCsv,
   routineEffort,
   seededRandom,
   strandChances,
@@ -20,8 +22,19 @@ const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | u
 /** Seasons that are simulated for the chance of a strand. */
 const SEASONS = 4000;
 
+/** Logs that are sent in one piece, and problems that are named. */
+const PIECE = 400;
+const NAMED = 200;
+
+/** How the work tells of itself before it is done. */
+export interface Told {
+  readonly progress: (share: number) => void;
+  readonly part: (part: unknown) => void;
+}
+
 /** Does what was asked: the worker's work, free of the worker, so that it can be tested. */
-export async function answer(request: Request, progress: (share: number) => void): Promise<ResultOf<Task>> {
+export async function answer(request: Request, tell: Told): Promise<ResultOf<Task>> {
+  const { progress, part } = tell;
   switch (request.task) {
     case 'demo':
       return demoContents(request.today);
@@ -49,6 +62,25 @@ export async function answer(request: Request, progress: (share: number) => void
       const body = bodyOf(withoutGaps(request.body));
       const { segments, course, failure } = routineEffort(request.routine, drills, body, request.capacity);
       return { segments: [...segments], course: [...course], failure };
+    }
+    case 'csv-columns': {
+      const { columns, rows } = readCsv(await request.file.text());
+      return { columns: [...columns], rows: rows.length };
+    }
+    case 'csv-logs': {
+      const { file, mapping, exercises, studentId } = request;
+      const segments = new Map(request.segments);
+      const { logs, problems } = csvLogs(
+        readCsv(await file.text()),
+        mapping,
+        exercises,
+        studentId,
+        (day) => `csv-${studentId}-${day}`,
+        (id) => segments.get(id) ?? id,
+        progress,
+      );
+      for (let from = 0; from < logs.length; from += PIECE) part(logs.slice(from, from + PIECE));
+      return { logs: logs.length, problems: problems.slice(0, NAMED), problemCount: problems.length };
     }
     case 'fit': {
       const { routine, target, held, countMultiple, longestHold } = request;

@@ -1,12 +1,23 @@
 import { Injectable } from '@angular/core';
 import { Observable, filter, map } from 'rxjs';
 import type { BundleContents } from '@pomek/core';
-import { ReplySchema, resultSchemas, type Request, type ResultOf, type Task } from './protocol';
+import * as z from 'zod';
+import {
+  ReplySchema,
+  partSchemas,
+  resultSchemas,
+  type PartOf,
+  type Request,
+  type ResultOf,
+  type Task,
+} from './protocol';
 import { openWorker } from './worker.client';
 
 type Input<T extends Task> = Omit<Extract<Request, { task: T }>, 'task'>;
 export type Step<T extends Task> =
-  { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'result'; readonly result: ResultOf<T> };
+  | { readonly kind: 'progress'; readonly share: number }
+  | { readonly kind: 'part'; readonly part: PartOf<T> }
+  | { readonly kind: 'result'; readonly result: ResultOf<T> };
 
 /**
  * Runs long work beside the page. Unsubscribing ends the work at once. A worker that has answered is
@@ -42,6 +53,11 @@ export class Compute {
         const reply = ReplySchema.parse(event.data);
         if (reply.kind === 'progress') {
           subscriber.next(reply);
+          return;
+        }
+        if (reply.kind === 'part') {
+          const schema = task in partSchemas ? partSchemas[task as keyof typeof partSchemas] : z.never();
+          subscriber.next({ kind: 'part', part: schema.parse(reply.part) as PartOf<T> });
           return;
         }
         over = true;

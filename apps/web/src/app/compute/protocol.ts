@@ -2,12 +2,14 @@ import * as z from 'zod';
 import {
   BundleContentsSchema,
   DaySchema,
+  ExerciseSchema,
   FamilySchema,
   PlanSchema,
   PostureSchema,
   PracticeLogSchema,
   RaiseRuleSchema,
   RoutineSchema,
+  csvFields,
 } from '@pomek/core';
 
 const bodyMeasures = z.object({
@@ -49,6 +51,16 @@ export const RequestSchema = z.discriminatedUnion('task', [
     held: z.array(z.string()),
     countMultiple: z.number().int().min(1),
     longestHold: z.array(z.tuple([z.string(), z.number()])),
+  }),
+  z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
+  z.object({
+    task: z.literal('csv-logs'),
+    file: z.instanceof(Blob),
+    mapping: z.partialRecord(z.enum(csvFields), z.number().int().min(0)),
+    exercises: z.array(ExerciseSchema),
+    studentId: z.string(),
+    /** In which segment of the plan an exercise stands. */
+    segments: z.array(z.tuple([z.string(), z.string()])),
   }),
 ]);
 export type Request = z.infer<typeof RequestSchema>;
@@ -126,12 +138,24 @@ export const resultSchemas = {
     course: z.array(z.object({ atSeconds: z.number(), reserve: z.record(limb, z.number()) })),
     failure: z.object({ limb, segmentId: z.string(), atSeconds: z.number() }).nullable(),
   }),
+  'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
+  'csv-logs': z.object({
+    logs: z.number().int(),
+    /** The first of what cannot be read, and how much there is. */
+    problems: z.array(z.object({ line: z.number().int(), message: z.string() })),
+    problemCount: z.number().int(),
+  }),
 } as const satisfies Record<Task, z.ZodType>;
+
+/** What tasks send piece by piece before their result, so that no piece holds the page up. */
+export const partSchemas = { 'csv-logs': z.array(PracticeLogSchema) } as const;
+export type PartOf<T extends Task> = T extends keyof typeof partSchemas ? z.infer<(typeof partSchemas)[T]> : never;
 
 export type ResultOf<T extends Task> = z.infer<(typeof resultSchemas)[T]>;
 
-/** What comes back: how far it is, one result, or the reason why there is none. */
+/** What comes back: how far it is, pieces, one result, or the reason why there is none. */
 export const ReplySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('part'), part: z.unknown() }),
   z.object({ kind: z.literal('progress'), share: z.number().min(0).max(1) }),
   z.object({ kind: z.literal('result'), result: z.unknown() }),
   z.object({ kind: z.literal('error'), message: z.string() }),

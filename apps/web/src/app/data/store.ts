@@ -34,6 +34,8 @@ interface Step {
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
 const MOST_STEPS = 500;
+/** Records that are read and written at once. */
+const BATCH = 500;
 
 function afterOf(write: Write, before: unknown): unknown {
   if ('put' in write) return write.put;
@@ -42,6 +44,8 @@ function afterOf(write: Write, before: unknown): unknown {
   if (stored === undefined) throw new ConflictError('It was removed elsewhere meanwhile.');
   return (write.change as (stored: unknown) => unknown)(stored);
 }
+
+const idOf = (write: Write): string => ('put' in write ? write.put.id : 'remove' in write ? write.remove : write.id);
 
 /** A change was made elsewhere since, so going back would lose it. */
 export class ConflictError extends Error {}
@@ -65,10 +69,16 @@ export class Store {
   /**
    * Writes records as one undoable step. Steps with the same `mergeKey` in quick succession become
    * one. Rejects, and changes nothing, when the storage refuses.
+   * @param progress is told which share of many records is written
    */
-  write(label: string, writes: readonly Write[], mergeKey: string | null = null): Promise<void> {
+  write(
+    label: string,
+    writes: readonly Write[],
+    mergeKey: string | null = null,
+    progress: (share: number) => void = () => undefined,
+  ): Promise<void> {
     return this.inTurn(async () => {
-      const changes = await this.apply(writes);
+      const changes = await this.apply(writes, progress);
       if (changes.length === 0) return;
       this.undone.set([]);
       this.push({ label, changes, mergeKey, at: this.clock.now().getTime() });
@@ -126,32 +136,57 @@ export class Store {
     });
   }
 
-  private apply(writes: readonly Write[]): Promise<Change[]> {
+  private apply(writes: readonly Write[], progress: (share: number) => void): Promise<Change[]> {
     const tables = [...new Set(writes.map((write) => write.table))];
     return this.database.transaction('rw', tables, async () => {
       const changes: Change[] = [];
-      for (const write of writes) {
-        const table = this.database.table(write.table);
-        const id = 'put' in write ? write.put.id : 'remove' in write ? write.remove : write.id;
-        const before: unknown = await table.get(id);
-        const after = afterOf(write, before);
-        if (equal(before, after)) continue;
-        await (after === undefined ? table.delete(id) : table.put(after));
-        changes.push({ table: write.table, id, before, after });
+      for (let from = 0; from < writes.length; from += BATCH) {
+        const batch = writes.slice(from, from + BATCH);
+        for (const name of tables) {
+          changes.push(
+            ...(await this.applyTo(
+              name,
+              batch.filter((write) => write.table === name),
+            )),
+          );
+        }
+        progress(Math.min(1, (from + BATCH) / writes.length));
       }
       return changes;
     });
   }
 
+  /** Writes to one table, read and written at once; a later write to the same record sees the earlier. */
+  private async applyTo(name: TableName, writes: readonly Write[]): Promise<Change[]> {
+    const table = this.database.table<unknown, string>(name);
+    const ids = [...new Set(writes.map(idOf))];
+    const stored = new Map((await table.bulkGet(ids)).map((value, index) => [ids[index]!, value]));
+    const after = new Map(stored);
+    for (const write of writes) after.set(idOf(write), afterOf(write, after.get(idOf(write))));
+    const changes = ids
+      .map((id): Change => ({ table: name, id, before: stored.get(id), after: after.get(id) }))
+      .filter((change) => !equal(change.before, change.after));
+    await this.put(name, changes, 'after');
+    return changes;
+  }
+
+  /** Brings the records of one table to one end of their changes. */
+  private async put(name: TableName, changes: readonly Change[], to: 'before' | 'after'): Promise<void> {
+    const table = this.database.table<unknown, string>(name);
+    await table.bulkPut(changes.map((change) => change[to]).filter((value) => value !== undefined));
+    await table.bulkDelete(changes.filter((change) => change[to] === undefined).map((change) => change.id));
+  }
+
   private restore(step: Step, from: 'before' | 'after', to: 'before' | 'after'): Promise<void> {
     const tables = [...new Set(step.changes.map((change) => change.table))];
     return this.database.transaction('rw', tables, async () => {
-      for (const change of step.changes) {
-        const table = this.database.table(change.table);
-        if (!equal(await table.get(change.id), change[from])) {
+      for (const name of tables) {
+        const changes = step.changes.filter((change) => change.table === name);
+        const stored = await this.database.table<unknown, string>(name).bulkGet(changes.map((change) => change.id));
+        if (changes.some((change, index) => !equal(stored[index], change[from]))) {
           throw new ConflictError(`“${step.label}” was changed elsewhere since, so it stays as it is.`);
         }
-        await (change[to] === undefined ? table.delete(change.id) : table.put(change[to]));
+        await this.put(name, changes, to);
       }
     });
   }

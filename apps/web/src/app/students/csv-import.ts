@@ -1,21 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
+import { catchError, firstValueFrom, of, scan, startWith, switchMap, tap } from 'rxjs';
 import {
   csvFields,
-  csvLogs,
   guessMapping,
-  readCsv,
   type CsvField,
   type CsvMapping,
-  type CsvTable,
+  type CsvProblem,
   type Exercise,
   type Plan,
   type PracticeLog,
 } from '@pomek/core';
-import { Clock } from '../data/clock';
-import { segmentOf } from './log-by-hand';
+import { Compute, type Step } from '../compute/compute';
+import type { ResultOf } from '../compute/protocol';
+import { Notices } from '../data/notices';
+
+interface Read {
+  readonly logs: readonly PracticeLog[];
+  readonly problems: readonly CsvProblem[];
+  readonly problemCount: number;
+  readonly share: number;
+  readonly whole: boolean;
+}
+const nothing: Read = { logs: [], problems: [], problemCount: 0, share: 0, whole: false };
 
 const SHOWN = 8;
 /** A table larger than this is refused, bytes. */
@@ -36,6 +46,9 @@ const LARGEST = 20 * 1024 * 1024;
         @if (problem() !== '') {
           <p class="wrong" role="alert">{{ problem() }}</p>
         }
+        @if (looking()) {
+          <p role="status">Looking into the table…</p>
+        }
       } @else {
         <h3>Which column is what</h3>
         <div class="row top">
@@ -54,12 +67,22 @@ const LARGEST = 20 * 1024 * 1024;
             </div>
           }
         </div>
-        <p role="status">
-          <strong class="num">{{ read().logs.length }}</strong> practices can be kept,
-          <strong class="num">{{ read().problems.length }}</strong> lines cannot.
-        </p>
+        @if (!read().whole) {
+          <label class="row small">
+            Reading {{ table()!.rows }} lines
+            <progress [value]="read().share" max="1"></progress>
+          </label>
+        } @else {
+          <p role="status">
+            <strong class="num">{{ read().logs.length }}</strong> practices can be kept,
+            <strong class="num">{{ read().problemCount }}</strong> lines cannot.
+          </p>
+        }
         @for (entry of shown(); track $index) {
           <p class="small wrong">Line {{ entry.line }}: {{ entry.message }}</p>
+        }
+        @if (read().problemCount > shown().length) {
+          <p class="small soft">and {{ read().problemCount - shown().length }} more</p>
         }
         @if (read().logs.length > 0) {
           <table class="plain small num">
@@ -85,10 +108,10 @@ const LARGEST = 20 * 1024 * 1024;
           <p-button
             [label]="'Keep ' + read().logs.length + ' practices'"
             size="small"
-            [disabled]="read().logs.length === 0"
+            [disabled]="!read().whole || read().logs.length === 0"
             (onClick)="made.emit([...read().logs])"
           />
-          <p-button label="Another file" size="small" variant="text" (onClick)="table.set(null)" />
+          <p-button label="Another file" size="small" variant="text" (onClick)="file.set(null)" />
         </div>
       }
       <p-button label="Cancel" size="small" variant="text" (onClick)="cancelled.emit()" />
@@ -102,7 +125,8 @@ const LARGEST = 20 * 1024 * 1024;
   `,
 })
 export class CsvImport {
-  private readonly clock = inject(Clock);
+  private readonly compute = inject(Compute);
+  private readonly notices = inject(Notices);
   readonly studentId = input.required<string>();
   readonly exercises = input.required<readonly Exercise[]>();
   readonly plans = input.required<readonly Plan[]>();
@@ -110,37 +134,74 @@ export class CsvImport {
   readonly cancelled = output();
 
   protected readonly fields = csvFields;
-  protected readonly table = signal<CsvTable | null>(null);
+  protected readonly file = signal<Blob | null>(null);
+  protected readonly looking = signal(false);
+  private readonly found = signal<ResultOf<'csv-columns'> | null>(null);
+  protected readonly table = computed(() => (this.file() === null ? null : this.found()));
   protected readonly mapping = signal<CsvMapping>({});
   protected readonly problem = signal('');
   protected readonly columns = computed(() => [
     { label: '–', value: null },
     ...(this.table()?.columns ?? []).map((label, value) => ({ label, value })),
   ]);
-  protected readonly read = computed(() => {
-    const table = this.table();
-    if (table === null) return { logs: [], problems: [] };
-    const id = (day: string): string => `csv-${this.studentId()}-${day}`;
-    return csvLogs(table, this.mapping(), this.exercises(), this.studentId(), id, segmentOf(this.plans()));
+  private readonly question = computed(() => {
+    const file = this.file();
+    if (file === null) return null;
+    const strands = this.plans().flatMap((plan) => plan.strands);
+    return {
+      file,
+      mapping: this.mapping(),
+      exercises: [...this.exercises()],
+      studentId: this.studentId(),
+      // Where an exercise stands twice, its first strand counts.
+      segments: strands.map((strand): [string, string] => [strand.exerciseId, strand.segmentId]).toReversed(),
+    };
   });
+  /** What was read so far; it begins anew whenever a column is matched otherwise. */
+  protected readonly read = toSignal(
+    toObservable(this.question).pipe(
+      switchMap((question) =>
+        question === null
+          ? of(nothing)
+          : this.compute.steps('csv-logs', question).pipe(
+              scan(taken, nothing),
+              startWith(nothing),
+              catchError((error: unknown) => {
+                this.notices.failure('The table could not be read', error);
+                return of({ ...nothing, whole: true });
+              }),
+            ),
+      ),
+    ),
+    { initialValue: nothing },
+  );
   protected readonly shown = computed(() => this.read().problems.slice(0, SHOWN));
   protected readonly first = computed(() => this.read().logs.slice(0, SHOWN));
 
   protected async choose(field: HTMLInputElement): Promise<void> {
     const file = field.files?.[0];
     if (file === undefined) return;
+    this.problem.set('');
     if (file.size > LARGEST) {
       this.problem.set('The table has more than 20 MB.');
       return;
     }
-    const table = readCsv(await file.text());
-    if (table.rows.length === 0) {
+    this.looking.set(true);
+    const table = await firstValueFrom(
+      this.compute.result('csv-columns', { file }).pipe(
+        tap({ error: (error: unknown) => this.problem.set(String(error)) }),
+        catchError(() => of(null)),
+      ),
+    );
+    this.looking.set(false);
+    if (table === null) return;
+    if (table.rows === 0) {
       this.problem.set('There is nothing in it but perhaps a head line.');
       return;
     }
-    this.problem.set('');
     this.mapping.set(guessMapping(table.columns));
-    this.table.set(table);
+    this.found.set(table);
+    this.file.set(file);
   }
 
   protected map(field: CsvField, column: number | null): void {
@@ -150,5 +211,18 @@ export class CsvImport {
 
   protected linesOf(log: PracticeLog): string {
     return log.lines.map((line) => line.exerciseName).join(', ');
+  }
+}
+
+function taken(read: Read, step: Step<'csv-logs'>): Read {
+  switch (step.kind) {
+    case 'progress':
+      return { ...read, share: step.share };
+    case 'part':
+      return { ...read, logs: [...read.logs, ...step.part] };
+    case 'result': {
+      const { problems, problemCount } = step.result;
+      return { ...read, problems, problemCount, share: 1, whole: true };
+    }
   }
 }

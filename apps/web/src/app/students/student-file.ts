@@ -155,12 +155,17 @@ export class StudentFile {
     this.notices.done('Another rung begun', { detail: made.decision.reasons[0]!, undo: true });
   }
 
+  /** Which share of many practices is written; null while none are. */
+  protected readonly keeping = signal<number | null>(null);
+
   protected async addLogs(logs: PracticeLog[]): Promise<void> {
     const label = logs.length === 1 ? `Practice of ${logs[0]!.day}` : `${logs.length} practices`;
-    await this.store.write(
-      label,
-      logs.map((log): Write => ({ table: 'logs', put: log })),
-    );
+    const writes = logs.map((log): Write => ({ table: 'logs', put: log }));
+    try {
+      await this.store.write(label, writes, null, (share) => this.keeping.set(share));
+    } finally {
+      this.keeping.set(null);
+    }
     this.notices.done(`${label} kept`, { undo: true });
   }
 

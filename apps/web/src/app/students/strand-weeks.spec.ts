@@ -1,0 +1,193 @@
+import {
+  bodyOf,
+  builtInExercises,
+  capacityOfStudent,
+  newSegment,
+  newStrand,
+  settlePosture,
+  softSchool,
+  strictSchool,
+  takeRung,
+  type Measure,
+  type Plan,
+} from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
+import { heard, render } from '../../../testing/render';
+import { RungPanel } from './rung-panel';
+import { strandPlaces, type StrandPlace } from './strand-places';
+import { StrandWeeks } from './strand-weeks';
+
+const today = '2026-03-02';
+const empty = builtInExercises.find((exercise) => exercise.id === 'empty-full')!;
+const segment = newSegment('segment-1', empty, softSchool);
+const strand = { ...newStrand('strand-1', segment, empty, 'time', 120, '2026-05-04'), level: 120 };
+const student = aStudent();
+const plan: Plan = {
+  id: 'plan-1',
+  studentId: student.id,
+  routineId: 'routine-1',
+  startsOn: today,
+  growthPerWeek: 0.1,
+  lighterEvery: 4,
+  lighterCut: 0.4,
+  strands: [strand],
+  holidays: [],
+  postures: [],
+  frozenWeeks: [],
+};
+const place: StrandPlace = {
+  exercise: empty,
+  posture: { ...settlePosture(empty.posture, softSchool), kneeBendDeg: 30, weightShare: 0.7, shoulderRaiseDeg: 0 },
+  body: {
+    body: bodyOf({ stature: 1.7, mass: 70 }),
+    capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
+    ankleRangeDeg: 38,
+  },
+  guessed: true,
+  longestHold: 300,
+};
+
+describe('where the strands of a plan stand on a body', () => {
+  const places = (measures: Measure[] = [], of: Plan = plan) =>
+    strandPlaces(student, measures, of, aRoutine({ segments: [segment] }), builtInExercises, softSchool, today);
+
+  test('each has its exercise, its posture and the longest hold', () => {
+    const found = places().get('strand-1')!;
+    expect(found.exercise.id).toBe('empty-full');
+    expect(found.guessed).toBe(true);
+    expect(found.longestHold).toBeGreaterThan(0);
+    expect(found.body.capacity).toEqual(capacityOfStudent(student, [], today));
+  });
+
+  test('the posture is the one the plan has turned it to', () => {
+    const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    const lower = places([], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
+    expect(lower.posture.kneeBendDeg).toBe(62);
+    expect(lower.longestHold).toBeLessThan(places().get('strand-1')!.longestHold);
+  });
+
+  test('a strand whose segment is gone has none', () => {
+    expect(strandPlaces(student, [], plan, aRoutine({ segments: [] }), builtInExercises, softSchool, today).size).toBe(
+      0,
+    );
+  });
+});
+
+describe('another rung', () => {
+  const panel = async (change: Partial<StrandPlace> = {}, school = softSchool) => {
+    const page = await render(RungPanel, { place: { ...place, ...change }, strand, school });
+    return { page, taken: heard(page.fixture.componentInstance.taken) };
+  };
+
+  test('says what the hold becomes lower and where to begin, and is taken with one press', async () => {
+    const { page, taken } = await panel();
+    expect(page.text()).toContain('Change the bend, the arms or the weight');
+    await page.fill('Bend', '45');
+    expect(page.text()).toMatch(/2:00 min as it is now ≙ .* there \(.* to .*\); begin at/);
+    expect(page.text()).toContain('a guess by age and habit');
+    await page.press(/^Begin there at/);
+    expect(taken).toHaveLength(1);
+    expect(taken[0]).toMatchObject({ strandId: 'strand-1', turned: { kneeBendDeg: 45 } });
+    expect(taken[0]!.exchange.begin).toBeLessThan(120);
+    const made = takeRung(plan, 'strand-1', taken[0]!.turned, taken[0]!.exchange, 'd', new Date());
+    expect(made.plan.postures[0]!.turned.kneeBendDeg).toBe(45);
+    expect(page.text()).toContain('Change the bend, the arms or the weight');
+  });
+
+  test('proposes what the school takes next', async () => {
+    const { page } = await panel();
+    expect(page.text()).toContain('By the order of “Soft hall” next: bend 40°');
+    await page.press('Look at it');
+    expect(page.field('Bend').value).toBe('40');
+    await page.press('Back to how it is');
+    expect(page.field('Bend').value).toBe('30');
+    const short = await render(RungPanel, { place, strand: { ...strand, level: 60 }, school: softSchool });
+    expect(short.text()).toContain('the hold comes first: up to 2:00 min');
+    const strict = await render(RungPanel, { place, strand: { ...strand, level: 60 }, school: strictSchool });
+    expect(strict.text()).toContain('next: bend 40°');
+  });
+
+  test('warns where the knees pass the toes or the heels lift', async () => {
+    const { page } = await panel({ guessed: false, body: { ...place.body, ankleRangeDeg: 15 } });
+    await page.fill('Bend', '60');
+    expect(page.text()).toMatch(/past the toe line|beyond balance/);
+    expect(page.text()).not.toContain('a guess by age');
+    await page.fill('Bend', '500');
+    expect(page.text()).toContain('Bend: from 0 to 120');
+  });
+});
+
+describe('a strand', () => {
+  const shown = async (of: Plan = plan, change: Record<string, unknown> = {}) => {
+    const page = await render(StrandWeeks, {
+      plan: of,
+      strand: of.strands[0]!,
+      place,
+      locked: false,
+      logs: [],
+      school: softSchool,
+      today,
+      ...change,
+    });
+    return { page, changes: heard(page.fixture.componentInstance.planChanged) };
+  };
+
+  test('is held by the checkpoints that are ticked', async () => {
+    const { page, changes } = await shown();
+    const count = empty.checkpoints.length;
+    const held = strand.heldBy.length;
+    expect(page.text()).toContain(`Held by ${held} of ${count} checkpoints`);
+    const free = empty.checkpoints.find((point) => !strand.heldBy.includes(point.id))!;
+    page.element.querySelector<HTMLInputElement>(`[id="held-strand-1-${free.id}"]`)!.click();
+    await page.settle();
+    expect(changes.at(-1)!(plan).strands[0]!.heldBy).toEqual([...strand.heldBy, free.id]);
+    const [first] = strand.heldBy;
+    page.element.querySelector<HTMLInputElement>(`[id="held-strand-1-${first}"]`)!.click();
+    await page.settle();
+    expect(changes.at(-1)!(plan).strands[0]!.heldBy).not.toContain(first);
+  });
+
+  test('says that it waits for its weeks, and that it is locked', async () => {
+    expect((await shown()).page.text()).toContain('Computing the weeks…');
+    const forecast = {
+      strandId: 'strand-1',
+      weeks: [],
+      earliestDay: null,
+      inTime: false,
+      doseOnTargetDay: 60,
+      binding: null,
+    };
+    expect((await shown(plan, { forecast })).page.text()).toContain('Not within three years at 10 % a week.');
+    expect((await shown(plan, { forecast, locked: true })).page.text()).toContain('Locked after a sign to stop.');
+  });
+
+  test('beside another plan it says which week was and which is', async () => {
+    const forecast = { weeks: [], earliestDay: '2026-06-01', inTime: true, doseOnTargetDay: 120, binding: null };
+    expect((await shown(plan, { forecast, before: '2026-06-01' })).page.text()).toContain('As before: the week of');
+    expect((await shown(plan, { forecast, before: null })).page.text()).toContain(
+      'Before: not within three years. Now: the week of 1 Jun 2026.',
+    );
+    expect((await shown(plan, { forecast })).page.text()).not.toContain('Before:');
+  });
+
+  test('can open after another one, but not in a ring', async () => {
+    const other = { ...strand, id: 'strand-2', exerciseName: 'Squat', gate: null };
+    const two: Plan = { ...plan, strands: [strand, other] };
+    const { page, changes } = await shown(two);
+    expect(page.text()).toContain('Opens');
+    page.fixture.componentInstance['setGate']('strand-2');
+    expect(changes.at(-1)!(two).strands[0]!.gate).toEqual({ strandId: 'strand-2', dose: 120 });
+    page.fixture.componentInstance['setGate'](null);
+    expect(changes.at(-1)!(two).strands[0]!.gate).toBeNull();
+    const ring: Plan = { ...plan, strands: [strand, { ...other, gate: { strandId: 'strand-1', dose: 60 } }] };
+    expect((await shown(ring)).page.text()).not.toContain('Opens');
+  });
+
+  test('a posture that the plan turned is said', async () => {
+    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    const { page } = await shown({ ...plan, postures: [{ segmentId: 'segment-1', turned }] });
+    expect(page.text()).toContain('Lower, higher, other arms (now bend 45°)');
+    const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });
+    expect(seated.page.text()).not.toContain('Lower, higher');
+  });
+});
