@@ -60,6 +60,56 @@ test('effort of a routine comes back for every segment', async () => {
   expect(found.segments[0]).toMatchObject({ segmentId: 'segment-1', limitedBy: 'arms' });
 });
 
+describe('a table of practices', () => {
+  const rows = (count: number) =>
+    Array.from({ length: count }, (_, index) => {
+      const day = new Date(Date.UTC(2020, 0, 1 + index)).toISOString().slice(0, 10);
+      return `${day},Holding the tree,60,5`;
+    });
+  const file = (...lines: string[]) => new Blob([['day,exercise,done,effort', ...lines].join('\n')]);
+  const mapping = { day: 0, exercise: 1, done: 2, effort: 3 };
+  const asked = (of: Blob) => ({
+    file: of,
+    mapping,
+    exercises: [...builtInExercises],
+    studentId: 'u',
+    segments: [['tree-holding', 'segment-9']] as [string, string][],
+  });
+
+  test('first shows its columns and how long it is', async () => {
+    expect(await firstValueFrom(compute().result('csv-columns', { file: file(...rows(7)) }))).toEqual({
+      columns: ['day', 'exercise', 'done', 'effort'],
+      rows: 7,
+    });
+  });
+
+  test('comes in pieces that no one has to wait for, in the order of its days', async () => {
+    const steps = await lastValueFrom(
+      compute()
+        .steps('csv-logs', asked(file(...rows(2050))))
+        .pipe(toArray()),
+    );
+    const parts = steps.flatMap((step) => (step.kind === 'part' ? [step.part] : []));
+    expect(parts.map((part) => part.length)).toEqual([400, 400, 400, 400, 400, 50]);
+    const logs = parts.flat();
+    expect(logs.map((log) => log.day)).toEqual(logs.map((log) => log.day).toSorted());
+    expect(logs[0]).toMatchObject({ id: 'csv-u-2020-01-01', lines: [{ segmentId: 'segment-9' }] });
+    expect(steps.filter((step) => step.kind === 'progress').length).toBeGreaterThan(1);
+    expect(steps.at(-1)).toEqual({ kind: 'result', result: { logs: 2050, problems: [], problemCount: 0 } });
+  });
+
+  test('names the first lines that cannot be read, and counts them all', async () => {
+    const bad = Array.from({ length: 300 }, () => 'soon,Holding the tree,60,5');
+    const found = await firstValueFrom(compute().result('csv-logs', asked(file(...rows(2), ...bad))));
+    expect(found).toMatchObject({ logs: 2, problemCount: 300 });
+    expect(found.problems).toHaveLength(200);
+    expect(found.problems[0]).toEqual({
+      line: 4,
+      message: 'day: “soon” is no day like 2026-03-31 or 31.3.2026',
+    });
+  });
+});
+
 test('a worker that has answered is used again; impossible input comes back as an error', async () => {
   await firstValueFrom(compute().demo(today));
   const before = opened.count;

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
-import type { PracticeLog } from '@pomek/core';
+import type { Correction, PracticeLog } from '@pomek/core';
 import { aStudent, freshSpace } from '../../../testing/records';
 import { Repository } from './repository';
 
@@ -43,4 +43,28 @@ test('what belongs to one student comes by its index, and what cannot be read is
   const repository = TestBed.inject(Repository);
   expect((await firstValueFrom(repository.ofStudent('logs', 'a'))).map((entry) => entry.id)).toEqual(['a-1']);
   expect(await firstValueFrom(repository.ofStudent('measures', 'a'))).toEqual([]);
+});
+
+test('corrections that can still hold a strand: those of the last six weeks, of everybody', async () => {
+  const database = freshSpace();
+  const correction = (id: string, day: string, studentId: string): Correction => ({
+    id,
+    studentId,
+    day,
+    checkpointId: 'knees-track',
+    region: 'knees',
+    safety: true,
+    cue: '',
+    helped: null,
+  });
+  await database
+    .of('corrections')
+    .bulkPut([
+      correction('old', '2026-01-18', 'a'),
+      correction('edge', '2026-01-19', 'b'),
+      correction('new', '2026-03-01', 'a'),
+    ]);
+  const found = await firstValueFrom(TestBed.inject(Repository).latelyCorrected('2026-03-02'));
+  expect(found.map((entry) => entry.id).toSorted()).toEqual(['edge', 'new']);
+  await database.delete();
 });

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import fc from 'fast-check';
 import { firstValueFrom } from 'rxjs';
-import { moveSegment, replaceSegment, type Routine } from '@pomek/core';
+import { moveSegment, replaceSegment, type Routine, type Student } from '@pomek/core';
 import { aRoutine, aStudent, freshSpace, someContents } from '../../../testing/records';
 import { type Database } from './database';
 import { Notices } from './notices';
@@ -97,6 +97,41 @@ test('a hundred steps and more undone return the first state exactly', async () 
   expect(await routineNow()).toEqual(first);
   for (let index = 0; index < made; index += 1) await store.redo();
   expect(await routineNow()).toEqual(value);
+});
+
+test('a thousand records are one step that tells how far it is, and go back in one', async () => {
+  const students = Array.from({ length: 1200 }, (_, index) => aStudent({ id: `s-${index}`, name: `Person ${index}` }));
+  await database.of('students').put({ ...students[7]!, name: 'Before' });
+  const shares: number[] = [];
+  const writes = students.map((put) => ({ table: 'students' as const, put }));
+  await store.write('Many', writes, null, (share) => shares.push(share));
+  expect(shares).toEqual([500 / 1200, 1000 / 1200, 1]);
+  expect(await database.of('students').count()).toBe(1200);
+  expect(await store.undo()).toBe('Many');
+  expect(await database.of('students').toArray()).toEqual([{ ...students[7]!, name: 'Before' }]);
+  await store.redo();
+  expect(await database.of('students').count()).toBe(1200);
+  await database.of('students').update('s-900', { name: 'Changed elsewhere' });
+  await expect(store.undo()).rejects.toThrow('changed elsewhere since');
+  expect(await database.of('students').count()).toBe(1200);
+});
+
+test('a record written twice in one step has its last state, and goes back to its first', async () => {
+  const rename = (name: string) => ({
+    table: 'students' as const,
+    id: 'student-1',
+    change: (stored: Student): Student => ({ ...stored, name: `${stored.name}${name}` }),
+  });
+  await store.write('Add', [{ table: 'students', put: aStudent({ name: 'A' }) }]);
+  await store.write('Twice', [rename('b'), rename('c'), { table: 'students', put: aStudent({ id: 'other' }) }]);
+  expect((await database.of('students').get('student-1'))!.name).toBe('Abc');
+  await store.undo();
+  expect((await database.of('students').toArray()).map((student) => student.name)).toEqual(['A']);
+  await store.write('There and gone', [
+    { table: 'students', put: aStudent({ id: 'x' }) },
+    { table: 'students', remove: 'x' },
+  ]);
+  expect(store.undoLabel()).toBe('Add');
 });
 
 test('two changes begun at once are both kept, and a change of what is gone is refused', async () => {

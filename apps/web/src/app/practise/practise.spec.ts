@@ -47,6 +47,18 @@ test('taps take over the count and the breath line makes room', () => {
   expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', breath: null });
 });
 
+test('a hold until the cue counts up, says what was planned and then how far it is over', () => {
+  const tree = newSegment('cued', shelf.get('tree-holding')!, softSchool);
+  const dose = { ...tree.dose, holdSeconds: 60, byCue: true } as typeof tree.dose;
+  const cued = insertSegment(newRoutine('r', 'Cued', softSchool), { ...tree, dose });
+  const spans = timeline(cued);
+  const shown = (seconds: number) =>
+    momentOf(cued, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf);
+  expect(shown(10 + 20)).toMatchObject({ kind: 'hold', big: '0:20', unit: 'of about 1:00 min' });
+  expect(shown(10 + 20).detail).toBe('Until the cue: Next ends it');
+  expect(shown(10 + 90)).toMatchObject({ kind: 'hold', big: '1:30', unit: '30 s over', next: 'the end' });
+});
+
 test('breaths count down and say in and out', () => {
   const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
   expect(at(start + 1)).toMatchObject({ big: '18', detail: 'Breathe in', next: 'the end' });

@@ -76,6 +76,19 @@ test('a dose changes one row and leaves the others', async () => {
   expect(state.dose()).toMatchObject({ cycleSeconds: 9.5 });
 });
 
+test('a hold is typed in seconds or in breaths, and can wait for the cue', async () => {
+  const { type, labelled, state, fixture } = await host();
+  const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!.defaultDose;
+  state.dose.set(tree);
+  await fixture.whenStable();
+  // 15 breaths a minute where none were counted: 10 breaths are 40 s.
+  await type(labelled('that is in breaths, about'), '10');
+  expect(state.dose()).toMatchObject({ kind: 'hold', holdSeconds: 40, byCue: false });
+  labelled('until my cue').click();
+  await fixture.whenStable();
+  expect(state.dose()).toMatchObject({ holdSeconds: 40, byCue: true });
+});
+
 test('days in words', () => {
   expect([readDay, shortDay, fullDay].map((words) => words('2026-03-12'))).toEqual([
     '12 Mar 2026',

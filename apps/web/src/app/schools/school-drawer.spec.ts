@@ -1,0 +1,67 @@
+import { softSchool, strictSchool } from '@pomek/core';
+import { render } from '../../../testing/render';
+import { TestBed } from '@angular/core/testing';
+import { Store } from '../data/store';
+import { SchoolDrawer } from './school-drawer';
+
+/** The drawer with one school stored; what it changes is read back from the storage. */
+const drawer = async () => {
+  const page = await render(SchoolDrawer, { open: true }, { schools: [softSchool] });
+  page.fixture.componentInstance['choose'](softSchool.id);
+  await page.settle();
+  const stored = async () => (await page.database.of('schools').get(softSchool.id))!;
+  return { page, it: page.fixture.componentInstance, stored };
+};
+
+test('the axes of the ladder are put into another order, one place at a time, and undone', async () => {
+  const { it, page, stored } = await drawer();
+  it['earlier'](1);
+  await page.settle();
+  expect((await stored()).rungOrder).toEqual(['bend', 'time', 'share', 'arms']);
+  it['earlier'](3);
+  await page.settle();
+  expect((await stored()).rungOrder).toEqual(['bend', 'time', 'arms', 'share']);
+  await TestBed.inject(Store).undo();
+  expect((await stored()).rungOrder).toEqual(softSchool.rungOrder);
+});
+
+test('a question is answered, and its sentence says what that means', async () => {
+  const { it, page, stored } = await drawer();
+  const row = it['questions'].find((question) => question.key === 'pressure')!;
+  expect(it['sentence'](row)).toBe(row.sides.find((side) => side.value === 'whole sole')!.sentence);
+  it['answer']('pressure', 'ball');
+  await page.settle();
+  expect((await stored()).pressure).toBe('ball');
+  expect(it['sentence'](row)).toBe(row.sides.find((side) => side.value === 'ball')!.sentence);
+});
+
+test('numbers of the raise rule that contradict each other are refused with the field, and nothing is lost', async () => {
+  const { it, page, stored } = await drawer();
+  it['changeRaise']('easeEffort', 5);
+  await page.settle();
+  expect(it['wrong']()).toContain('raise easeEffort: must be above the effort for a raise');
+  expect((await stored()).raise).toEqual(softSchool.raise);
+  it['changeRaise']('growthPerWeek', 0.05);
+  await page.settle();
+  expect(it['wrong']()).toBe('');
+  expect((await stored()).raise.growthPerWeek).toBe(0.05);
+});
+
+test('a copy is its own school and leaves the first as it was', async () => {
+  const { it, page } = await drawer();
+  await it['copy']();
+  await page.settle();
+  it['answer']('eyes', 'closed');
+  await page.settle();
+  const all = await page.database.of('schools').toArray();
+  expect(all).toHaveLength(2);
+  expect(all.find((school) => school.id !== softSchool.id)).toMatchObject({
+    name: 'Soft hall, my own',
+    eyes: 'closed',
+  });
+  expect(all.find((school) => school.id === softSchool.id)!.eyes).toBe(softSchool.eyes);
+});
+
+test('the built-in schools differ in earnest', () => {
+  expect(strictSchool.rungOrder).not.toEqual(softSchool.rungOrder);
+});
