@@ -295,6 +295,7 @@ describe('the terraces of a plan', () => {
 
   test('a holiday is added, and the plan before it compared', async () => {
     const page = await weeks();
+    expect(page.text()).not.toContain('Before:');
     const changes = heard(page.fixture.componentInstance.changed);
     await page.press('Keep this plan to compare');
     await page.fill('Away from', '2026-03-09');

@@ -35,6 +35,8 @@ import { Clock } from '../data/clock';
 import { download, fileName } from '../ui/download';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
+Chart.defaults.font.family = getComputedStyle(document.documentElement).getPropertyValue('--pk-text');
+Chart.defaults.font.size = 14;
 
 const WEEKS = 12;
 /** Greys from dark to light with the two inks of the sides left out: the family is also written in the table. */

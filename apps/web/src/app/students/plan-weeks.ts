@@ -99,6 +99,12 @@ export class PlanWeeks {
     this.beside.set(new Map([...this.forecasts()].map(([id, entry]) => [id, entry.earliestDay])));
   }
 
+  /** The earliest day of the plan that is kept beside; undefined while none is. */
+  protected before(strandId: string): string | null | undefined {
+    const kept = this.beside();
+    return kept === null ? undefined : (kept.get(strandId) ?? null);
+  }
+
   protected setPercent(percent: number | null): void {
     if (percent !== null) this.set((plan) => ({ ...plan, growthPerWeek: percent / 100 }));
   }

@@ -24,6 +24,7 @@ export interface RungTaken {
   readonly exchange: RungExchange;
 }
 
+const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 const none: Wish = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null };
 
 /** Lower, higher, more on one leg, other arms: what the hold becomes at equal effort, and where to begin. */
@@ -136,7 +137,7 @@ export class RungPanel {
   protected readonly warning = computed(() => {
     const there = this.exchange();
     if (there === null) return null;
-    if (there.kneePastToes > 0.003) return `${kneeWords(there.kneePastToes)} there.`;
+    if (there.kneePastToes > 0.003) return `There: ${lowerFirst(kneeWords(there.kneePastToes))}.`;
     return there.beyondBalance ? 'There the heels would lift: it is beyond balance for these ankles.' : null;
   });
   /** What the school's order of axes proposes next. */

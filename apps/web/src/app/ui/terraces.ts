@@ -26,7 +26,7 @@ export interface TargetMove {
     >
       @for (rung of it.rungs; track $index) {
         <line class="rung" x1="58" [attr.x2]="it.width" [attr.y1]="rung.y" [attr.y2]="rung.y" />
-        <text class="rung-words" x="54" [attr.y]="rung.y + 4">{{ words(rung.dose) }}</text>
+        <text class="rung-words" x="54" [attr.y]="rung.y + 4">{{ rungWords(rung.dose) }}</text>
       }
       @for (shape of it.shapes; track shape.week) {
         <rect
@@ -165,6 +165,11 @@ export class Terraces {
     const weeks = wish.weeks === 0 ? '' : `, ${Math.abs(wish.weeks)} weeks ${wish.weeks > 0 ? 'later' : 'earlier'}`;
     return `${this.words(wish.dose)}${weeks}`;
   });
+
+  /** What stands beside a rung, where there is little room: a time with its unit, a count without. */
+  protected rungWords(dose: number): string {
+    return this.axis() === 'time' ? this.words(dose) : String(dose);
+  }
 
   protected words(dose: number): string {
     return axisWords(dose, this.axis());
