@@ -6,6 +6,7 @@ import { measureEngines } from './bench/engines.mjs';
 import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
 import { measureScale } from './bench/scale.mjs';
+import { measureTable } from './bench/table.mjs';
 
 /** Measures speed as ratios taken in one run; prints them and keeps them in bench-results/. */
 await installPackages();
@@ -23,6 +24,7 @@ const rows = [
   ...(await measureLoading(chromium)),
   ...(await measureFrames(chromium)),
   ...(await measureScale(chromium)),
+  ...(await measureTable(chromium)),
   ...(await measureEngines()),
 ];
 mkdirSync(join(root, 'bench-results'), { recursive: true });

@@ -6,20 +6,34 @@ type Pose = Omit<Stance, 'kneeBendDeg'>;
 
 const MOST = 150;
 const STRIDE = 10;
-const STEPS = 34;
+const STEPS = 60;
+/** As near as a bend is found, degrees. */
+const NEAR = 1e-9;
 
 /** The bend at which `value` first reaches `wanted`, or null when it never does. */
 function bendWhere(body: Body, pose: Pose, value: (statics: PostureStatics) => number, wanted: number): number | null {
-  const at = (kneeBendDeg: number): number => value(postureStatics(body, { ...pose, kneeBendDeg }));
-  if (at(0) >= wanted) return 0;
-  let high = STRIDE;
-  while (high <= MOST && at(high) < wanted) high += STRIDE;
-  if (high > MOST) return null;
-  let low = high - STRIDE;
-  for (let step = 0; step < STEPS; step += 1) {
-    const middle = (low + high) / 2;
-    if (at(middle) >= wanted) high = middle;
-    else low = middle;
+  const over = (kneeBendDeg: number): number => value(postureStatics(body, { ...pose, kneeBendDeg })) - wanted;
+  let [low, below] = [0, over(0)];
+  if (below >= 0) return 0;
+  let [high, above] = [STRIDE, over(STRIDE)];
+  while (above < 0) {
+    [low, below] = [high, above];
+    high += STRIDE;
+    if (high > MOST) return null;
+    above = over(high);
+  }
+  // False position, the end that stays halved (Illinois).
+  for (let step = 0; step < STEPS && high - low > NEAR; step += 1) {
+    const middle = (low * above - high * below) / (above - below);
+    const there = over(middle);
+    if (Math.abs(there) < 1e-13) return middle;
+    if (there > 0) {
+      [high, above] = [middle, there];
+      below /= 2;
+    } else {
+      [low, below] = [middle, there];
+      above /= 2;
+    }
   }
   return (low + high) / 2;
 }

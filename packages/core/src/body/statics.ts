@@ -103,20 +103,24 @@ function centreOfMass(body: Body, stance: Stance, joints: Skeleton): Point {
   };
 }
 
-const STEPS = 48;
+/** The shank tilts no further than this, radians. */
+const BACK = rad(-60);
+const FORWARD = rad(120);
 
-/** The shank tilt, in radians, that brings the centre of mass over the pressure point. */
+/**
+ * The shank tilt, in radians, that brings the centre of mass over the pressure point. Shank and thigh
+ * turn with it and carry all the rest along, so the centre of mass stands at c + p·sin + q·cos of the
+ * tilt; three tilts give the three numbers, and the rising branch gives the tilt.
+ */
 function solveTilt(body: Body, stance: Stance): number {
   const over = stance.pressurePoint * body.lengths.foot;
-  const error = (tilt: number): number => centreOfMass(body, stance, skeleton(body, stance, tilt)).x - over;
-  let low = rad(-60);
-  let high = rad(120);
-  for (let step = 0; step < STEPS; step += 1) {
-    const middle = (low + high) / 2;
-    if (error(middle) > 0) high = middle;
-    else low = middle;
-  }
-  return (low + high) / 2;
+  const at = (tilt: number): number => centreOfMass(body, stance, skeleton(body, stance, tilt)).x;
+  const [upright, behind] = [at(0), at(Math.PI)];
+  const c = (upright + behind) / 2;
+  const q = (upright - behind) / 2;
+  const p = at(Math.PI / 2) - c;
+  const sine = Math.max(-1, Math.min(1, (over - c) / Math.hypot(p, q)));
+  return Math.max(BACK, Math.min(FORWARD, Math.asin(sine) - Math.atan2(q, p)));
 }
 
 /**

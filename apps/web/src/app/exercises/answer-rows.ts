@@ -74,8 +74,13 @@ function stepRow(answers: PostureAnswers): AnswerRow {
  * The same effort in another posture: what two minutes as the exercise has it come to here.
  * @param asked s
  */
-function exchangeRow(person: Person, from: SettledPosture, to: SettledPosture, asked: number): AnswerRow | null {
-  const { limitedBy } = answersFor(person, to);
+function exchangeRow(
+  person: Person,
+  from: SettledPosture,
+  to: SettledPosture,
+  { limitedBy }: PostureAnswers,
+  asked: number,
+): AnswerRow | null {
   const capacityNm = limitedBy === 'legs' ? person.capacity.kneeNm : person.capacity.shoulderNm;
   const range = equalEffort(person.body, capacityNm, limitedBy, stanceOfPosture(from), asked, stanceOfPosture(to));
   if (Math.abs(range.seconds - asked) / asked < 0.02) return null;
@@ -92,13 +97,13 @@ export function answerRows(
   person: Person,
   original: SettledPosture,
   posture: SettledPosture,
+  answers: PostureAnswers,
   asked: number,
   strict: boolean,
 ): AnswerRow[] {
-  const answers = answersFor(person, posture);
   const limit = limitRow(answers, person);
   if (posture.seated) return [limit];
-  const exchange = original.seated ? null : exchangeRow(person, original, posture, asked);
+  const exchange = original.seated ? null : exchangeRow(person, original, posture, answers, asked);
   return [
     kneeRow(answers, strict),
     limit,

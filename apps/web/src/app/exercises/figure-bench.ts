@@ -9,10 +9,12 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
+import { throttleTime } from 'rxjs';
 import equal from 'fast-deep-equal';
 import {
   allCheckpoints,
@@ -25,6 +27,8 @@ import {
   stillMoment,
   type Exercise,
   type Posture,
+  type PostureAnswers,
+  type SettledPosture,
 } from '@pomek/core';
 import { Figure, type Pin } from '../ui/figure';
 import { answerRows, answersFor } from './answer-rows';
@@ -46,6 +50,8 @@ interface Kept {
 const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
 /** Doses that are not held are compared by this many seconds. */
 const USUAL_SECONDS = 120;
+/** Between two readings of a posture that is being turned, ms. */
+const WORDS_MS = 45;
 
 /** The exercise as a body that one can turn: its posture, its cycle, its floor marks, on whom one likes. */
 @Component({
@@ -99,20 +105,35 @@ export class FigureBench {
   private readonly original = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
   protected readonly square = computed(() => this.poseOf(this.choice.person(), this.posture(), true));
   protected readonly pose = computed(() => this.poseOf(this.choice.person(), this.posture(), false));
-  protected readonly rows = computed(() => this.rowsOf(this.choice.person(), this.posture()));
-  protected readonly text = computed(() =>
-    figureText(this.pose(), this.settled(), answersFor(this.choice.person(), this.settled())),
+  private readonly asked = computed(() => ({ person: this.choice.person(), posture: this.settled() }));
+  /** The figure moves at once; what is said of it follows every third frame, which no one reads faster. */
+  private readonly saidOf = toSignal(
+    toObservable(this.asked).pipe(throttleTime(WORDS_MS, undefined, { leading: true, trailing: true })),
   );
+  private readonly said = computed(() => {
+    const { person, posture } = this.saidOf() ?? this.asked();
+    return { person, posture, answers: answersFor(person, posture) };
+  });
+  protected readonly rows = computed(() => {
+    const { person, posture, answers } = this.said();
+    return this.rowsOf(person, posture, answers);
+  });
+  protected readonly text = computed(() => {
+    const { person, posture, answers } = this.said();
+    const pose = figurePose(person.body, posture, stillMoment({ posture }), this.choice.side(), false);
+    return figureText(pose, posture, answers);
+  });
   protected readonly other = computed(() => {
     const kept = this.compared();
     if (kept === null) return null;
     const settled = settlePosture(kept.posture, this.choice.school());
     const pose = this.poseOf(kept.person, kept.posture, true);
+    const answers = answersFor(kept.person, settled);
     return {
       name: kept.person.name,
       pose,
-      rows: this.rowsOf(kept.person, kept.posture),
-      text: figureText(pose, settled, answersFor(kept.person, settled)),
+      rows: this.rowsOf(kept.person, settled, answers),
+      text: figureText(pose, settled, answers),
     };
   });
   protected readonly points = computed(() =>
@@ -167,17 +188,11 @@ export class FigureBench {
     return figurePose(body, settled, stillMoment({ posture }), this.choice.side(), square);
   }
 
-  private rowsOf(person: Person, posture: Posture) {
-    const school = this.choice.school();
+  private rowsOf(person: Person, posture: SettledPosture, answers: PostureAnswers) {
     const dose = this.exercise().defaultDose;
     const asked =
       dose.kind === 'hold' ? Math.max(...rounds(dose, 'whole').map((round) => round.seconds)) : USUAL_SECONDS;
-    return answerRows(
-      person,
-      this.original(),
-      settlePosture(posture, school),
-      Math.max(asked, USUAL_SECONDS),
-      school.precision === 'strict',
-    );
+    const strict = this.choice.school().precision === 'strict';
+    return answerRows(person, this.original(), posture, answers, Math.max(asked, USUAL_SECONDS), strict);
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { FigurePose, Point3, Region } from '@pomek/core';
-import { layoutFigure, projector, type FigureShare, type FigureView } from './figure.layout';
+import { layoutFigure, projector, type FigureShape, type FigureShare, type FigureView } from './figure.layout';
 
 export interface PathCount {
   readonly count: number;
@@ -16,6 +16,8 @@ export interface Pin {
   /** Written into the pin. */
   readonly count?: number;
 }
+
+type LayerPart = Pick<FigureShape, 'part' | 'side' | 'path'>;
 
 let count = 0;
 
@@ -42,7 +44,16 @@ export class Figure {
   protected readonly drawing = computed(() => layoutFigure(this.pose(), this.view(), this.pxPerMetre()));
   /** Layer by layer, so that each has one outline around all its parts. */
   protected readonly layers = computed(() =>
-    [0, 1, 2].map((layer) => this.drawing().shapes.filter((shape) => shape.layer === layer)),
+    [0, 1, 2].map((layer) => {
+      const shapes = this.drawing().shapes.filter((shape) => shape.layer === layer);
+      // All limbs of a side are one path: a texture is dear to draw, and limbs are outlined the same way round.
+      const limbs = (['left', 'right'] as const).map((side): LayerPart => {
+        const own = shapes.filter((shape) => shape.part === 'limb' && shape.side === side);
+        return { part: 'limb', side, path: own.map((shape) => shape.path).join('') };
+      });
+      const body = [...shapes.filter((shape) => shape.part !== 'limb'), ...limbs.filter((limb) => limb.path !== '')];
+      return { body, sided: body.filter((part) => part.side !== 'none') };
+    }),
   );
   private readonly at = computed(() => projector(this.pose(), this.view(), this.pxPerMetre()));
   protected readonly path = computed(() => {

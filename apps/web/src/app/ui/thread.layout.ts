@@ -193,6 +193,9 @@ function roundsOf({ line, routine }: ThreadInput, view: ThreadView): ThreadRound
   });
 }
 
+/** Room between two points of a reserve line, px. */
+const RESERVE_PX = 3;
+
 const drawn = line<readonly [number, number]>()
   .x(([x]) => Math.round(x * 10) / 10)
   .y(([, y]) => Math.round(y * 10) / 10);
@@ -238,9 +241,14 @@ function reservesOf({ course }: ThreadInput, view: ThreadView): ThreadReserve[] 
   const margin = 50;
   const xs = course.map((point) => (point.atSeconds - view.fromSeconds) * view.pxPerSecond);
   // One point beyond either edge, so that the line leaves the picture instead of ending in it.
-  const seen = course.filter(
-    (_, index) => (xs[index + 1] ?? xs[index]!) > -margin && (xs[index - 1] ?? xs[index]!) < view.widthPx + margin,
-  );
+  // Points this near to the one before them would hardly be seen.
+  let shown = Number.NEGATIVE_INFINITY;
+  const seen = course.filter((_, index) => {
+    const inside = (xs[index + 1] ?? xs[index]!) > -margin && (xs[index - 1] ?? xs[index]!) < view.widthPx + margin;
+    if (!inside || (xs[index]! - shown < RESERVE_PX && index < course.length - 1)) return false;
+    shown = xs[index]!;
+    return true;
+  });
   return limbs.map((limb) => ({
     limb,
     path:

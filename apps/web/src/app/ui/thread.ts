@@ -37,6 +37,8 @@ export interface Lengthening {
 
 /** Further than this a press is a drag, px. */
 const DRAG_FROM = 4;
+/** How long the place of the board on the page is taken to stay, ms. */
+const LEFT_MS = 300;
 /** What is dragged: the order, the length of a segment, or the view. */
 type Drag =
   | { readonly kind: 'order'; readonly id: string; readonly fromX: number; readonly moved: boolean; readonly x: number }
@@ -133,6 +135,8 @@ export class Thread {
   constructor() {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {
+      // Bound here and not in the template: a zoom changes this view alone, not the page around it.
+      this.board().nativeElement.addEventListener('wheel', (event) => this.onWheel(event), { passive: false });
       const measure = (): void => this.width.set(Math.max(300, this.host.nativeElement.clientWidth || 900));
       measure();
       if (typeof ResizeObserver === 'undefined') return;
@@ -162,7 +166,7 @@ export class Thread {
     this.ownView.set(panned(this.view(), at - fromSeconds - seen * 0.1, this.totalSeconds()));
   }
 
-  protected onWheel(event: WheelEvent): void {
+  private onWheel(event: WheelEvent): void {
     const x = this.xOf(event);
     if (event.ctrlKey || event.metaKey) {
       event.preventDefault();
@@ -237,12 +241,20 @@ export class Thread {
     return dropIndex(this.drawing().segments, fromSeconds + x / pxPerSecond);
   }
 
+  private left = 0;
+  private leftAt = Number.NEGATIVE_INFINITY;
+
   private stepsOf(drag: Extract<Drag, { kind: 'length' }>): number {
     return Math.round((drag.x - drag.fromX) / this.view().pxPerSecond / drag.perStep);
   }
 
   private xOf(event: MouseEvent): number {
-    return event.clientX - this.board().nativeElement.getBoundingClientRect().left;
+    // To ask for it lays the page out at once, which a zoom cannot afford in every frame.
+    if (event.timeStamp - this.leftAt > LEFT_MS) {
+      this.left = this.board().nativeElement.getBoundingClientRect().left;
+      this.leftAt = event.timeStamp;
+    }
+    return event.clientX - this.left;
   }
 
   private capture(event: PointerEvent): void {
