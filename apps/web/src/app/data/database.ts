@@ -50,6 +50,7 @@ export class Database extends Dexie {
       measures: 'id, studentId',
       chains: 'id',
       corrections: 'id, studentId, day',
+      decisions: 'id, studentId, planId, day',
     });
   }
 

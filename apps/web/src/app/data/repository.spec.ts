@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
-import type { Correction, PracticeLog } from '@pomek/core';
+import { softSchool, type Correction, type Decision, type PracticeLog } from '@pomek/core';
 import { aStudent, freshSpace } from '../../../testing/records';
 import { Repository } from './repository';
 
@@ -23,18 +23,67 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   ...change,
 });
 
-test('the latest practices of everybody, and every sign to stop however old it is', async () => {
-  const database = freshSpace();
-  await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
-  const many = Array.from({ length: 120 }, (_, number) => log(number, 'a'));
-  many[3] = log(3, 'a', { pain: 6 });
-  many[5] = log(5, 'a', { symptoms: ['chest pain'] });
-  await database.of('logs').bulkPut([...many, log(7, 'b')]);
-  const found = await firstValueFrom(TestBed.inject(Repository).latestLogs());
-  const numbers = found.filter((entry) => entry.studentId === 'a').map((entry) => Number(entry.id.slice(2)));
-  expect(numbers).toHaveLength(42);
-  expect(numbers).toEqual(expect.arrayContaining([3, 5, 80, 119]));
-  expect(found.filter((entry) => entry.studentId === 'b')).toHaveLength(1);
+describe('what verdicts on everybody rest on', () => {
+  const found = () => firstValueFrom(TestBed.inject(Repository).recent(dayAt(120)));
+  const numbersOf = (logs: readonly PracticeLog[], studentId: string) =>
+    logs.filter((entry) => entry.studentId === studentId).map((entry) => Number(entry.id.slice(2)));
+
+  test('the practices of the last weeks, and every sign to stop however old it is', async () => {
+    const database = freshSpace();
+    await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
+    const many = Array.from({ length: 120 }, (_, number) => log(number, 'a'));
+    many[3] = log(3, 'a', { pain: 6 });
+    many[4] = log(4, 'a', { pain: 3 });
+    many[5] = log(5, 'a', { symptoms: ['chest pain'] });
+    await database.of('logs').bulkPut([...many, log(7, 'b')]);
+    const { logs } = await found();
+    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual([
+      3,
+      5,
+      ...Array.from({ length: 45 }, (_, index) => 75 + index),
+    ]);
+    expect(numbersOf(logs, 'b')).toEqual([7]);
+  });
+
+  test('of who was away the last twelve, with the decisions on them', async () => {
+    const database = freshSpace();
+    await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
+    await database.of('logs').bulkPut(Array.from({ length: 30 }, (_, number) => log(number, 'a')));
+    await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, number) => log(60 + number, 'b')));
+    const decision = (id: string, studentId: string, number: number): Decision => ({
+      id,
+      studentId,
+      planId: 'p',
+      strandId: 's',
+      logId: null,
+      day: dayAt(number),
+      verdict: 'raise',
+      outcome: 'accepted',
+      from: 60,
+      to: 65,
+      reasons: [],
+      teacherReason: '',
+    });
+    await database
+      .of('decisions')
+      .bulkPut([decision('old-a', 'a', 29), decision('old-b', 'b', 61), decision('new-b', 'b', 119)]);
+    const { logs, decisions } = await found();
+    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual(
+      Array.from({ length: 12 }, (_, index) => 18 + index),
+    );
+    expect(numbersOf(logs, 'b')).toHaveLength(45);
+    expect(decisions.map((entry) => entry.id).toSorted()).toEqual(['new-b', 'old-a']);
+  });
+
+  test('a school that stops at a lower pain is asked for its own', async () => {
+    const database = freshSpace();
+    await database.of('students').put(aStudent({ id: 'a' }));
+    await database.of('schools').put({ ...softSchool, raise: { ...softSchool.raise, stopPain: 2 } });
+    const many = Array.from({ length: 120 }, (_, number) => log(number, 'a'));
+    await database.of('logs').bulkPut([...many, log(4, 'a', { pain: 2 }), log(6, 'a', { pain: 1 })]);
+    expect(numbersOf((await found()).logs, 'a')).toContain(4);
+    expect(numbersOf((await found()).logs, 'a')).not.toContain(6);
+  });
 });
 
 test('what belongs to one student comes by its index, and what cannot be read is left out', async () => {

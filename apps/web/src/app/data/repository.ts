@@ -18,6 +18,7 @@ import {
   builtInSchools,
   softSchool,
   type Correction,
+  type Decision,
   type Exercise,
   type PracticeLog,
   type School,
@@ -28,8 +29,22 @@ import { Notices } from './notices';
 /** Tables whose records belong to a student. */
 export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections';
 
-/** Practices of one student that are enough for verdicts. */
-const LATEST = 40;
+/** Days of practices that are enough for verdicts; of who practised less in them, the last few. */
+const RECENT_DAYS = 45;
+const FEW = 12;
+const LAST_DAY = '\uffff';
+
+/** What verdicts on everybody rest on. */
+export interface Recent {
+  readonly logs: readonly PracticeLog[];
+  readonly decisions: readonly Decision[];
+}
+
+const daysBefore = (day: string, days: number): string =>
+  formatISO(subDays(parseISO(day), days), { representation: 'date' });
+const once = <T extends { id: string }>(records: readonly T[]): T[] => [
+  ...new Map(records.map((record) => [record.id, record])).values(),
+];
 
 /** The part of a schema that reading needs. */
 interface Reader<T> {
@@ -77,8 +92,6 @@ export class Repository {
   readonly chains$ = this.all('chains').pipe(map((chains) => chains.toSorted(byName)));
   readonly students$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
   readonly plans$ = this.all('plans');
-  readonly logs$ = this.all('logs');
-  readonly decisions$ = this.all('decisions');
   readonly journals$ = this.all('journals');
 
   all<N extends TableName>(name: N): Observable<Records[N][]> {
@@ -106,27 +119,48 @@ export class Repository {
   }
 
   /**
-   * The latest practices of everybody, and all with pain or a symptom: enough for verdicts and gaps, and
-   * bounded however many years there are.
+   * The latest practices of everybody, those with a sign to stop however old, and the decisions taken on
+   * them: enough for verdicts and gaps, and bounded however many years there are.
    */
-  latestLogs(): Observable<PracticeLog[]> {
+  recent(today: string): Observable<Recent> {
     return this.live(async () => {
-      const logs = this.database.of('logs');
-      const ids = await this.database.of('students').toCollection().primaryKeys();
-      const latest = await Promise.all(
-        ids.map((id) =>
-          logs.where('[studentId+day]').between([id, ''], [id, '\uffff']).reverse().limit(LATEST).toArray(),
-        ),
-      );
-      const signs = [await logs.where('pain').above(0).toArray(), await logs.where('symptoms').notEqual('').toArray()];
-      const found = new Map([...latest.flat(), ...signs.flat()].map((log) => [log.id, log]));
-      return this.keep('logs', [...found.values()]);
+      const since = daysBefore(today, RECENT_DAYS);
+      const [ids, schools] = await Promise.all([
+        this.database.of('students').toCollection().primaryKeys(),
+        this.read('schools'),
+      ]);
+      const lately = await Promise.all(ids.map((id) => this.logsFrom(id, since)));
+      // Who was hardly here of late is looked for further back.
+      const absent = ids.filter((_, index) => lately[index]!.length < FEW);
+      const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
+      const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
+      const signs = await Promise.all([
+        this.database.of('logs').where('pain').aboveOrEqual(stopPain).toArray(),
+        this.database.of('logs').where('symptoms').notEqual('').toArray(),
+      ]);
+      const decisions = await Promise.all([
+        this.database.of('decisions').where('day').aboveOrEqual(since).toArray(),
+        this.database.of('decisions').where('studentId').anyOf(absent).toArray(),
+      ]);
+      return {
+        logs: this.keep('logs', once([...lately, ...earlier, ...signs].flat())),
+        decisions: this.keep('decisions', once(decisions.flat())),
+      };
     });
+  }
+
+  private logsFrom(studentId: string, day: string): Promise<PracticeLog[]> {
+    return this.database.of('logs').where('[studentId+day]').between([studentId, day], [studentId, LAST_DAY]).toArray();
+  }
+
+  private lastLogs(studentId: string): Promise<PracticeLog[]> {
+    const own = this.database.of('logs').where('[studentId+day]').between([studentId, ''], [studentId, LAST_DAY]);
+    return own.reverse().limit(FEW).toArray();
   }
 
   /** Everybody's corrections of the last weeks, those that can still hold a strand. */
   latelyCorrected(today: string): Observable<Correction[]> {
-    const from = formatISO(subDays(parseISO(today), LATELY_DAYS), { representation: 'date' });
+    const from = daysBefore(today, LATELY_DAYS);
     return this.live(async () =>
       this.keep('corrections', await this.database.of('corrections').where('day').aboveOrEqual(from).toArray()),
     );

@@ -72,11 +72,11 @@ export class Students {
   private readonly students = toSignal(this.repository.students$);
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  private readonly logs = toSignal(this.repository.latestLogs());
+  private readonly recent = toSignal(this.repository.recent(this.clock.today()));
 
   private readonly lastDays = computed(() => {
     const last = new Map<string, string>();
-    for (const log of this.logs() ?? []) {
+    for (const log of this.recent()?.logs ?? []) {
       if ((last.get(log.studentId) ?? '') < log.day) last.set(log.studentId, log.day);
     }
     return last;
@@ -94,7 +94,7 @@ export class Students {
           .map((routine) => routine.name)
           .join(', '),
         days: dayWords(student.practiceDays),
-        last: last === undefined ? (this.logs() === undefined ? '' : 'not yet') : daysAgo(last, this.clock.today()),
+        last: last === undefined ? (this.recent() === undefined ? '' : 'not yet') : daysAgo(last, this.clock.today()),
       };
     }),
   );

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { switchMap } from 'rxjs';
 import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
 import { dosedRoutine, durationWords, groupBy, timeline, type Plan, type VerdictKind } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -31,18 +32,20 @@ export class Today {
   protected readonly students = toSignal(this.repository.students$);
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  private readonly logs = toSignal(this.repository.latestLogs());
-  private readonly decisions = toSignal(this.repository.decisions$, { initialValue: [] });
+  private readonly recent = toSignal(
+    toObservable(this.clock.today).pipe(switchMap((today) => this.repository.recent(today))),
+  );
+  private readonly decisionsOf = computed(() => groupBy(this.recent()?.decisions ?? [], (entry) => entry.studentId));
   private readonly corrections = toSignal(this.repository.latelyCorrected(this.clock.today()), { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly date = computed(() => fullDay(this.clock.today()));
-  private readonly logsOf = computed(() => groupBy(this.logs() ?? [], (log) => log.studentId));
+  private readonly logsOf = computed(() => groupBy(this.recent()?.logs ?? [], (log) => log.studentId));
   protected readonly beginning = computed(
     () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
   );
-  protected readonly anyLog = computed(() => (this.logs()?.length ?? 0) > 0);
+  protected readonly anyLog = computed(() => (this.recent()?.logs.length ?? 0) > 0);
 
   protected readonly practising = computed(() => {
     const today = this.clock.today();
@@ -66,7 +69,7 @@ export class Today {
       .map((student) => {
         const plans = this.plans().filter((plan) => plan.studentId === student.id);
         const school = schoolOf(this.schools(), student.schoolId);
-        const decisions = this.decisions().filter((decision) => decision.studentId === student.id);
+        const decisions = this.decisionsOf().get(student.id) ?? [];
         const logs = this.logsOf().get(student.id) ?? [];
         const corrections = this.corrections().filter((entry) => entry.studentId === student.id);
         const verdicts = strandVerdicts(plans, { logs, decisions, corrections }, school, this.clock.today())
