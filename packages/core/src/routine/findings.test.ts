@@ -105,6 +105,22 @@ describe('the shape of a routine', () => {
     });
   });
 
+  test('what is too long bent by itself is parted, with something loosening between', () => {
+    const strong = { person: { ...person, capacity: { kneeNm: 900, shoulderNm: 900, spread: 1 } } };
+    const held = routine([of('joint-circles'), of('low-lantern', hold(1500, together(1))), of('shake-out')]);
+    provokedAndMended(held, 'low-lantern: long bent', 'note', strong);
+    const mend = routineFindings(context(held, strong)).find((entry) => entry.key === 'low-lantern: long bent')!
+      .mends[0]!;
+    expect(mend.label).toBe('In 4 parts, “Shake out” between');
+    const kinds = mend
+      .command(held)
+      .segments.map((entry) => (entry.type === 'exercise' ? entry.exerciseId : entry.type));
+    expect(kinds.filter((id) => id === 'low-lantern')).toHaveLength(4);
+    expect(kinds.filter((id) => id === 'shake-out')).toHaveLength(4);
+    const drilled = routine([of('joint-circles'), of('one-hand-reeling', cycle(11, eachSide(60))), of('shake-out')]);
+    provokedAndMended(drilled, 'one-hand-reeling: long bent', 'note', strong);
+  });
+
   test('what goes against its school', () => {
     const value = routine([of('one-hand-reeling', undefined, { sideOrder: 'whole' })]);
     provokedAndMended(value, 'one-hand-reeling: sideOrder', 'note', { school: strictSchool });
@@ -234,6 +250,17 @@ test('a turned segment stands otherwise than its exercise, and back again', () =
   if (turned.type !== 'exercise') throw new Error('no exercise');
   expect(segmentPosture(turned, exercise)).toMatchObject({ weightShare: 0.8, otherLifted: false, kneeBendDeg: 20 });
   expect(turnSegment(value, 'empty-full', { weightShare: null }).segments[0]).toMatchObject({ turned: null });
+});
+
+test('turning back is offered only where it keeps one on the floor', () => {
+  const labels = (amount: number) => {
+    const value = routine([of('cat-walk', cycle(7, eachSide(amount)))], { room: { width: 6, depth: 3.6 } });
+    const found = routineFindings(context(value)).find((finding) => finding.key === 'cat-walk: room');
+    return found?.mends.map((mend) => mend.label) ?? [];
+  };
+  expect(labels(4)).toContain('Half of them back again');
+  expect(labels(40)).not.toContain('Half of them back again');
+  expect(labels(40)).toHaveLength(1);
 });
 
 test('what is asked of a taller body is more of the floor', () => {

@@ -46,7 +46,12 @@ export function floorFindings(context: FindingContext): Finding[] {
     if (part === undefined || piece.runsOutAt === null || findings.some((entry) => entry.segmentId === piece.segmentId))
       continue;
     const { segment, exercise } = part;
-    const mends = [...turningBack(part)];
+    // Only what keeps the segment on the floor is a mend.
+    const helps = (mend: Mend): boolean =>
+      roomPath(mend.command(routine), exercises, person.body.stature)?.pieces.every(
+        (entry) => entry.segmentId !== segment.id || entry.runsOutAt === null,
+      ) ?? false;
+    const mends = turningBack(part).filter(helps);
     // Left and right steps of a walk both go forward: they share the floor.
     const sharing = exercise.travel?.forward === 0 ? 1 : segment.dose.amounts.length;
     const most = Math.floor(piece.fits / sharing);
