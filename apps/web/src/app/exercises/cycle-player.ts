@@ -12,7 +12,7 @@ import {
   type School,
 } from '@pomek/core';
 import { Figure, type PathCount } from '../ui/figure';
-import type { FigureView } from '../ui/figure.layout';
+import type { FigureView } from '../ui/figure-body';
 import type { Person } from '../data/person-choice';
 
 type Side = 'left' | 'right';

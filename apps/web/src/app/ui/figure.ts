@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { FigurePose, Point3, Region } from '@pomek/core';
-import { layoutFigure, projector, type FigureShape, type FigureShare, type FigureView } from './figure.layout';
+import type { FigureShape, FigureView } from './figure-body';
+import { layoutFigure, projector, type FigureShare } from './figure.layout';
 
 export interface PathCount {
   readonly count: number;

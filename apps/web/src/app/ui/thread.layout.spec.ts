@@ -11,7 +11,8 @@ import {
 } from '@pomek/core';
 import { aRoutine } from '../../../testing/records';
 import { layoutRoom } from './room.layout';
-import { dropIndex, layoutThread, panned, wholeView, zoomed, type ThreadInput } from './thread.layout';
+import { dropIndex, layoutThread, type ThreadInput } from './thread.layout';
+import { panned, wholeView, zoomed } from './thread-view';
 
 const of = (id: string) => builtInExercises.find((exercise) => exercise.id === id)!;
 const base: Routine = aRoutine({

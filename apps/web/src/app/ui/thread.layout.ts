@@ -1,12 +1,6 @@
 import { curveLinear, curveMonotoneX, line } from 'd3-shape';
 import { limbs, type Limb, type ReservePoint, type Routine, type Timeline } from '@pomek/core';
-
-/** What part of the time is seen, and how large. */
-export interface ThreadView {
-  readonly fromSeconds: number;
-  readonly pxPerSecond: number;
-  readonly widthPx: number;
-}
+import type { ThreadView } from './thread-view';
 
 export interface ThreadBlock {
   readonly key: string;
@@ -289,25 +283,4 @@ export function dropIndex(
 ): number {
   for (const { index, startMs, endMs } of segments) if (seconds * 1000 < (startMs + endMs) / 2) return index;
   return (segments.at(-1)?.index ?? -1) + 1;
-}
-
-/** The view with everything in it. */
-export const wholeView = (totalSeconds: number, widthPx: number): ThreadView => ({
-  fromSeconds: 0,
-  pxPerSecond: widthPx / Math.max(30, totalSeconds),
-  widthPx,
-});
-
-/** Nearer or further, with the moment under `x` kept in its place. */
-export function zoomed(view: ThreadView, factor: number, x: number, totalSeconds: number): ThreadView {
-  const least = wholeView(totalSeconds, view.widthPx).pxPerSecond;
-  const pxPerSecond = Math.max(least, Math.min(60, view.pxPerSecond * factor));
-  const under = view.fromSeconds + x / view.pxPerSecond;
-  return panned({ ...view, pxPerSecond, fromSeconds: under - x / pxPerSecond }, 0, totalSeconds);
-}
-
-/** Moved along by so many seconds, without leaving the routine. */
-export function panned(view: ThreadView, seconds: number, totalSeconds: number): ThreadView {
-  const most = Math.max(0, totalSeconds - view.widthPx / view.pxPerSecond);
-  return { ...view, fromSeconds: Math.max(0, Math.min(most, view.fromSeconds + seconds)) };
 }

@@ -14,16 +14,8 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import { durationWords, type ReservePoint, type Routine, type Timeline } from '@pomek/core';
-import {
-  dropIndex,
-  layoutThread,
-  panned,
-  wholeView,
-  zoomed,
-  type BreathAt,
-  type ThreadSegment,
-  type ThreadView,
-} from './thread.layout';
+import { dropIndex, layoutThread, type BreathAt, type ThreadSegment } from './thread.layout';
+import { panned, wholeView, zoomed, type ThreadView } from './thread-view';
 
 export interface Picked {
   readonly id: string;
