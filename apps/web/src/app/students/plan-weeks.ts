@@ -10,7 +10,7 @@ import { Notices } from '../data/notices';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
 import type { StrandPlace } from './strand-places';
-import { StrandWeeks } from './strand-weeks';
+import { StrandWeeks, type Forecast } from './strand-weeks';
 
 /** The same seasons are simulated each time, so a chance changes only when something did. */
 const SEED = 1;
@@ -42,7 +42,7 @@ export class PlanWeeks {
   protected readonly wrong = signal('');
   protected readonly holidayFrom = signal('');
   protected readonly holidayTo = signal('');
-  protected readonly beside = signal<ReadonlyMap<string, string | null> | null>(null);
+  protected readonly beside = signal<ReadonlyMap<string, Forecast> | null>(null);
   protected readonly percent = computed(() => Math.round(this.plan().growthPerWeek * 100));
   protected readonly routineName = computed(() => this.routine()?.name ?? 'a routine that is gone');
   /** The largest dose within the budget of capacity, for holds of a student whose legs and arms were tested. */
@@ -96,13 +96,12 @@ export class PlanWeeks {
 
   /** Keeps the weeks as they are computed now, to hold others against them. */
   protected keepBeside(): void {
-    this.beside.set(new Map([...this.forecasts()].map(([id, entry]) => [id, entry.earliestDay])));
+    this.beside.set(this.forecasts());
   }
 
-  /** The earliest day of the plan that is kept beside; undefined while none is. */
-  protected before(strandId: string): string | null | undefined {
-    const kept = this.beside();
-    return kept === null ? undefined : (kept.get(strandId) ?? null);
+  /** A strand in the plan that is kept beside; undefined while none is. */
+  protected before(strandId: string): Forecast | undefined {
+    return this.beside()?.get(strandId);
   }
 
   protected setPercent(percent: number | null): void {

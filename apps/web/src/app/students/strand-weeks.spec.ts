@@ -163,11 +163,20 @@ describe('a strand', () => {
 
   test('beside another plan it says which week was and which is', async () => {
     const forecast = { weeks: [], earliestDay: '2026-06-01', inTime: true, doseOnTargetDay: 120, binding: null };
-    expect((await shown(plan, { forecast, before: '2026-06-01' })).page.text()).toContain('As before: the week of');
-    expect((await shown(plan, { forecast, before: null })).page.text()).toContain(
+    expect((await shown(plan, { forecast, before: { weeks: [], earliestDay: '2026-06-01' } })).page.text()).toContain(
+      'As before: the week of',
+    );
+    expect((await shown(plan, { forecast, before: { weeks: [], earliestDay: null } })).page.text()).toContain(
       'Before: not within three years. Now: the week of 1 Jun 2026.',
     );
-    expect((await shown(plan, { forecast })).page.text()).not.toContain('Before:');
+    expect((await shown(plan, { forecast })).page.text()).not.toContain('Before');
+    const week = (dose: number) => ({ week: 0, day: today, dose, kind: 'now', rail: null, level: dose });
+    const both = await shown(plan, {
+      forecast: { ...forecast, weeks: [week(120)] },
+      before: { weeks: [week(90)], earliestDay: null },
+    });
+    expect(both.page.element.querySelector('.beside')).not.toBeNull();
+    expect(both.page.element.querySelector('tbody tr')!.textContent).toContain('1:30 min');
   });
 
   test('can open after another one, but not in a ring', async () => {

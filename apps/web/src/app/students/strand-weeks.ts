@@ -57,8 +57,8 @@ export class StrandWeeks {
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly school = input.required<School>();
   readonly today = input.required<string>();
-  /** The earliest day of the plan it is compared with, null when it had none; undefined without comparison. */
-  readonly before = input<string | null>();
+  /** The same strand in the plan it is compared with; undefined without comparison. */
+  readonly before = input<Pick<Forecast, 'weeks' | 'earliestDay'>>();
   readonly planChanged = output<(plan: Plan) => Plan>();
   readonly rungTaken = output<RungTaken>();
 
@@ -76,8 +76,9 @@ export class StrandWeeks {
   protected readonly picture = computed(
     () => `${this.strand().exerciseName} over the weeks; the table below says the same`,
   );
-  protected readonly weeks = computed(() =>
-    (this.forecast()?.weeks ?? []).map((week) => ({
+  protected readonly weeks = computed(() => {
+    const before = new Map((this.before()?.weeks ?? []).map((week) => [week.week, week.dose]));
+    return (this.forecast()?.weeks ?? []).map((week) => ({
       week: week.week,
       number: week.week + 1,
       day: shortDay(week.day),
@@ -86,8 +87,9 @@ export class StrandWeeks {
       kind: week.kind,
       share: Math.round((100 * week.dose) / this.strand().target),
       reason: weekReason(this.plan(), this.strand(), week),
-    })),
-  );
+      before: before.has(week.week) ? axisWords(before.get(week.week)!, this.strand().axis) : '–',
+    }));
+  });
   protected readonly terraces = computed((): TerraceInput => {
     const [plan, strand] = [this.plan(), this.strand()];
     const now = weekOf(plan, this.today());
@@ -98,6 +100,7 @@ export class StrandWeeks {
       weeks: [...past.weeks, ...(this.forecast()?.weeks ?? [])],
       done: past.done,
       band: this.locked() ? [] : (this.chance()?.weeks ?? []),
+      beside: this.before()?.weeks ?? [],
       targetWeek: Math.max(now, weekOf(plan, strand.targetDay)),
       widthPx: TERRACES_PX,
     };
@@ -122,8 +125,9 @@ export class StrandWeeks {
     ];
   });
   protected readonly against = computed(() => {
-    const before = this.before();
-    if (before === undefined) return '';
+    const compared = this.before();
+    if (compared === undefined) return '';
+    const before = compared.earliestDay;
     const now = this.forecast()?.earliestDay ?? null;
     const said = (day: string | null): string =>
       day === null ? 'not within three years' : `the week of ${readDay(day)}`;

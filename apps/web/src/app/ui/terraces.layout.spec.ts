@@ -13,6 +13,7 @@ const input = (change: Partial<TerraceInput> = {}): TerraceInput => ({
     { low: 60, high: 65 },
     { low: 60, high: 75 },
   ],
+  beside: [],
   targetWeek: 8,
   widthPx: 700,
   ...change,
@@ -35,6 +36,22 @@ test('what was done lies in its week and at its dose; the target stands at its d
   expect(drawing.nowX).toBeCloseTo(drawing.shapes[2]!.x, 6);
   expect(drawing.band).toMatch(/^M.*Z$/);
   expect(layoutTerraces(input({ band: [] })).band).toBe('');
+});
+
+test('another plan lies over it on the same scale, as far as it is seen', () => {
+  const same = layoutTerraces(input({ beside: input().weeks }));
+  expect(same.beside).toBe(same.edge);
+  expect(layoutTerraces(input()).beside).toBe('');
+  const higher = layoutTerraces(
+    input({
+      beside: [
+        { week: 2, dose: 240 },
+        { week: 60, dose: 300 },
+      ],
+    }),
+  );
+  expect(higher.beside).toMatch(/^M[\d.]+ [\d.]+H[\d.]+$/);
+  expect(higher.pxPerUnit).toBeLessThan(layoutTerraces(input()).pxPerUnit);
 });
 
 test('everything stays inside, with one week or with a hundred and fifty', () => {

@@ -17,6 +17,8 @@ export interface TerraceInput {
   readonly done: readonly { readonly week: number; readonly dose: number; readonly met: boolean }[];
   /** Doses in the 10th and 90th of a hundred seasons, by full week from now. */
   readonly band: readonly { readonly low: number; readonly high: number }[];
+  /** The weeks of another plan that it is held against; none without comparison. */
+  readonly beside: readonly Pick<TerraceWeek, 'week' | 'dose'>[];
   readonly targetWeek: number;
   readonly widthPx: number;
 }
@@ -37,6 +39,8 @@ export interface TerraceLayout {
   readonly shapes: readonly TerraceShape[];
   /** The edge of the terraces as one line of steps. */
   readonly edge: string;
+  /** The same of the plan it is held against; empty without one. */
+  readonly beside: string;
   readonly band: string;
   readonly dots: readonly { readonly x: number; readonly y: number; readonly met: boolean }[];
   readonly target: { readonly x: number; readonly y: number };
@@ -65,7 +69,7 @@ export function layoutTerraces(input: TerraceInput): TerraceLayout {
   const first = Math.min(weeks[0]?.week ?? 0, now);
   const pxPerWeek = (widthPx - rows.left - 8) / Math.max(4, last - first + 1);
   const highest =
-    Math.max(strand.target, ...weeks.map((week) => week.dose), ...input.done.map((dot) => dot.dose)) * ABOVE;
+    Math.max(strand.target, ...[...weeks, ...input.beside, ...input.done].map((entry) => entry.dose)) * ABOVE;
   const pxPerUnit = (rows.base - rows.top) / highest;
   const x = (week: number): number => rows.left + (week - first) * pxPerWeek;
   const y = (dose: number): number => rows.base - Math.min(dose, highest) * pxPerUnit;
@@ -78,10 +82,13 @@ export function layoutTerraces(input: TerraceInput): TerraceLayout {
     width: pxPerWeek,
     height: rows.base - y(dose),
   }));
-  const edge = shapes.map((shape, index) => {
-    const start = `${index === 0 ? 'M' : 'L'}${whole(shape.x)} ${whole(shape.y)}`;
-    return `${start}H${whole(shape.x + shape.width)}`;
-  });
+  const stairs = (steps: readonly Pick<TerraceWeek, 'week' | 'dose'>[]): string =>
+    steps
+      .map(({ week, dose }, index) => {
+        const start = `${index === 0 ? 'M' : 'L'}${whole(x(week))} ${whole(y(dose))}`;
+        return `${start}H${whole(x(week) + pxPerWeek)}`;
+      })
+      .join('');
   const middle = (index: number): number => x(now + index + 0.5);
   const upper = input.band.map(({ high }, index) => `${whole(middle(index))} ${whole(y(high))}`);
   const lower = input.band.map(({ low }, index) => `${whole(middle(index))} ${whole(y(low))}`).toReversed();
@@ -92,7 +99,8 @@ export function layoutTerraces(input: TerraceInput): TerraceLayout {
     height: rows.height,
     base: rows.base,
     shapes,
-    edge: edge.join(''),
+    edge: stairs(weeks),
+    beside: stairs(input.beside.filter(({ week }) => week >= first && week <= last)),
     band: upper.length < 2 ? '' : `M${[...upper, ...lower].join('L')}Z`,
     dots: input.done
       .filter((dot) => dot.week >= first - 0.01)

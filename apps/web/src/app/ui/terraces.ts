@@ -40,6 +40,9 @@ export interface TargetMove {
       @if (it.band !== '') {
         <path class="band" [attr.d]="it.band" />
       }
+      @if (it.beside !== '') {
+        <path class="beside" [attr.d]="it.beside" />
+      }
       <path class="edge" [attr.d]="it.edge" />
       @for (dot of it.dots; track $index) {
         <circle [attr.class]="'dot' + (dot.met ? ' met' : '')" [attr.cx]="dot.x" [attr.cy]="dot.y" r="3.2" />
@@ -98,6 +101,12 @@ export interface TargetMove {
       fill: none;
       stroke: var(--pk-pine);
       stroke-width: 2.2;
+    }
+    .beside {
+      fill: none;
+      stroke: var(--pk-ink);
+      stroke-width: 1.6;
+      stroke-dasharray: 5 4;
     }
     .band {
       fill: var(--pk-amber);
