@@ -26,7 +26,9 @@ async function step(name, work) {
 async function unit(name, folder) {
   console.log(`\n== ${name}`);
   const file = join(results, `${folder.replaceAll('/', '-')}.json`);
-  const code = await run(tool('jest'), ['--ci', '--json', `--outputFile=${file}`], { cwd: join(root, folder) });
+  const code = await run(tool('jest'), ['--ci', '--maxWorkers=100%', '--json', `--outputFile=${file}`], {
+    cwd: join(root, folder),
+  });
   if (!existsSync(file)) {
     count(name, 0, 1);
     return;

@@ -23,6 +23,10 @@ export interface Rendered<C> {
   field(label: string): HTMLInputElement;
 }
 
+declare const nextTurn: () => Promise<void>;
+/** Turns of the event loop in which a chain of database requests comes to its end. */
+const TURNS = 60;
+
 type Stored = { [N in TableName]?: Records[N][] };
 const folded = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
@@ -40,6 +44,7 @@ export async function render<C>(
   const element = fixture.nativeElement as HTMLElement;
   const settle = async (): Promise<void> => {
     for (let round = 0; round < 4; round += 1) {
+      for (let turn = 0; turn < TURNS; turn += 1) await nextTurn();
       await new Promise((resolve) => setTimeout(resolve, 15));
       await fixture.whenStable();
     }

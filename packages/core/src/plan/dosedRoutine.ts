@@ -29,9 +29,18 @@ export function postureIn(plan: Pick<Plan, 'postures'>, segmentId: string): Part
   return Object.fromEntries(Object.entries(own?.turned ?? {}).filter(([, value]) => value !== null));
 }
 
-/** The routine a student practises on a day: the strands of the plan put in at their present dose and posture. */
-export function dosedRoutine(routine: Routine, plan: Plan, day: string): Routine {
-  const segments = routine.segments.map((segment) => {
+/**
+ * The routine a student practises on a day: the strands of the plan put in at their present dose and posture.
+ * @param leftOut segments that are not practised, as those of locked strands
+ */
+export function dosedRoutine(
+  routine: Routine,
+  plan: Plan,
+  day: string,
+  leftOut: ReadonlySet<string> = new Set(),
+): Routine {
+  const kept = routine.segments.filter((segment) => !leftOut.has(segment.id));
+  const segments = kept.map((segment) => {
     if (segment.type !== 'exercise') return segment;
     const dose = plan.strands
       .filter((strand) => strand.segmentId === segment.id)

@@ -1,6 +1,6 @@
 import { newStudent } from '../students';
 import type { Correction } from '../corrections';
-import { PlanSchema, doseOn, lockedStrands, newStrand, planForecast, verdict, type Plan } from '.';
+import { PlanSchema, doseOn, dosedRoutine, lockedStrands, newStrand, planForecast, verdict, type Plan } from '.';
 import { softSchool } from '../schools';
 import { hold, together } from '../library/describe';
 import { weekReason } from '../words';
@@ -127,6 +127,15 @@ test('locked strands are those with a sign to stop since they were cleared', () 
   expect(lockedStrands(plan([sore, fine]), logs, softSchool.raise)).toEqual([sore]);
   const cleared = { ...sore, clearedAt: '2026-01-07T00:00:00.000Z' };
   expect(lockedStrands(plan([cleared]), logs, softSchool.raise)).toEqual([]);
+});
+
+test('a locked strand is left out of what is practised, and the rest stays as it is', () => {
+  const two = routine([segment('a', hold(60, together(1))), segment('b', hold(30, together(1)))]);
+  const own = plan([strand({ level: 90 })]);
+  const whole = dosedRoutine(two, own, '2026-01-06').segments;
+  expect(whole.map((entry) => entry.id)).toEqual(['a', 'b']);
+  const left = dosedRoutine(two, own, '2026-01-06', new Set(['a'])).segments;
+  expect(left).toEqual([whole[1]]);
 });
 
 test('a student from before reads with a capacity as tested', () => {

@@ -72,9 +72,9 @@ export class PractiseStart {
     const base = this.base();
     const plan = this.plan();
     if (base === undefined) return null;
-    const whole = plan === undefined ? base : dosedRoutine(base, plan, this.clock.today());
-    if (!this.leaveOut()) return whole;
-    return { ...whole, segments: whole.segments.filter((segment) => !this.lockedSegments().has(segment.id)) };
+    if (plan === undefined) return base;
+    const leftOut = this.leaveOut() ? this.lockedSegments() : new Set<string>();
+    return dosedRoutine(base, plan, this.clock.today(), leftOut);
   });
   protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));
   protected readonly rows = computed(() => {

@@ -42,6 +42,7 @@ test('who has this weekday practises today, with cautions; others do not', async
 test('what matters most stands first: stop, then ease, then raise; the long unseen are named', async () => {
   const { students, plans, logs, decisions, routines, schools, exercises } = demoContents(today);
   const page = await render(Today, {}, { students, plans, logs, decisions, routines, schools, exercises });
+  await page.until(/Stop and refer/);
   const due = [...page.element.querySelectorAll('section[aria-labelledby="due"] li')].map((entry) => entry.textContent);
   expect(due[0]).toContain('Bertil Anquist');
   expect(due[0]).toContain('Stop and refer');

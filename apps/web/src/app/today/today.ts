@@ -4,7 +4,16 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { switchMap } from 'rxjs';
 import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
-import { dosedRoutine, durationWords, groupBy, timeline, type Plan, type VerdictKind } from '@pomek/core';
+import {
+  dosedRoutine,
+  durationWords,
+  groupBy,
+  lockedStrands,
+  timeline,
+  type Plan,
+  type Student,
+  type VerdictKind,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository, schoolOf } from '../data/repository';
 import { SPACE } from '../data/space';
@@ -45,6 +54,7 @@ export class Today {
   protected readonly beginning = computed(
     () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
   );
+  protected readonly known = computed(() => this.recent() !== undefined);
   protected readonly anyLog = computed(() => (this.recent()?.logs.length ?? 0) > 0);
 
   protected readonly practising = computed(() => {
@@ -60,7 +70,7 @@ export class Today {
             ?.some((log) => log.day === today) ?? false,
         routines: this.plans()
           .filter((plan) => plan.studentId === student.id)
-          .flatMap((plan) => this.planned(plan, today)),
+          .flatMap((plan) => this.planned(plan, student, today)),
       }));
   });
 
@@ -93,10 +103,13 @@ export class Today {
       .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
   );
 
-  private planned(plan: Plan, today: string): { id: string; name: string; length: string }[] {
+  /** The routine of a plan as it will be practised: locked strands are left out. */
+  private planned(plan: Plan, student: Student, today: string): { id: string; name: string; length: string }[] {
     const routine = this.routines().find((entry) => entry.id === plan.routineId);
     if (routine === undefined) return [];
-    const dosed = dosedRoutine(routine, plan, today);
+    const { raise } = schoolOf(this.schools(), student.schoolId);
+    const locked = lockedStrands(plan, this.logsOf().get(student.id) ?? [], raise);
+    const dosed = dosedRoutine(routine, plan, today, new Set(locked.map((strand) => strand.segmentId)));
     return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }
 }
