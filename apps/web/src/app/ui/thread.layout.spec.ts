@@ -52,6 +52,19 @@ test('every second lies where it belongs: the last block ends at the right edge,
   }
 });
 
+test('a name is cut to its room, with dots, and left out where hardly a word fits', () => {
+  const named = (width: number) => {
+    const names = new Map(base.segments.map((segment) => [segment.id, 'Holding the tree']));
+    const view = { fromSeconds: 0, pxPerSecond: width / total, widthPx: 10_000 };
+    return layoutThread(input(base, { names }), view).segments.map((segment) => segment.label);
+  };
+  expect(named(3000)).toEqual(['Holding the tree', 'Holding the tree', 'Holding the tree']);
+  expect(named(10)).toEqual(['', '', '']);
+  for (const label of named(600))
+    expect(label === '' || label === 'Holding the tree' || label.endsWith('…')).toBe(true);
+  expect(named(600).some((label) => label.endsWith('…'))).toBe(true);
+});
+
 test('left hangs above the thread, right below, both across it', () => {
   const { blocks, middle } = layoutThread(input(), whole);
   const work = blocks.filter((block) => block.kind === 'work');

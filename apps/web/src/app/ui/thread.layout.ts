@@ -22,6 +22,8 @@ export interface ThreadSegment {
   readonly x: number;
   readonly width: number;
   readonly name: string;
+  /** As much of the name as there is room for. */
+  readonly label: string;
   readonly startMs: number;
   readonly endMs: number;
 }
@@ -67,6 +69,10 @@ const rows = {
 const BREATH_FROM = 3;
 /** Smaller than this a stretch is not worth a shape, px. */
 const LEAST = 1;
+/** Width of a letter of a name, and what is left free beside it, px. */
+const LETTER = 6.4;
+const LABEL_EDGE = 6;
+const FEWEST_LETTERS = 4;
 const AMPLITUDE = 16;
 /** Seconds between the marks of the axis; the first that leaves this much room is taken. */
 const tickSteps = [5, 10, 30, 60, 120, 300, 600, 1200, 1800, 3600] as const;
@@ -141,6 +147,13 @@ function markOf(span: Timeline['spans'][number], width: number): string {
   return span.direction === 'reversed' ? `${span.amount} ↺` : String(span.amount);
 }
 
+/** A name cut to its room, with dots where something is missing; nothing where hardly a word fits. */
+function labelOf(name: string, width: number): string {
+  const room = Math.floor((width - LABEL_EDGE) / LETTER);
+  if (room >= name.length) return name;
+  return room < FEWEST_LETTERS ? '' : `${name.slice(0, room - 1).trimEnd()}…`;
+}
+
 function segmentsOf({ line, names }: ThreadInput, view: ThreadView): ThreadSegment[] {
   const { fromSeconds, pxPerSecond } = view;
   const found: ThreadSegment[] = [];
@@ -160,16 +173,17 @@ function segmentsOf({ line, names }: ThreadInput, view: ThreadView): ThreadSegme
       x: 0,
       width: 0,
       name,
+      label: '',
       startMs: span.startMs,
       endMs,
     });
   }
   return found
-    .map((segment) => ({
-      ...segment,
-      x: (segment.startMs / 1000 - fromSeconds) * pxPerSecond,
-      width: ((segment.endMs - segment.startMs) / 1000) * pxPerSecond,
-    }))
+    .map((segment) => {
+      const width = ((segment.endMs - segment.startMs) / 1000) * pxPerSecond;
+      const x = (segment.startMs / 1000 - fromSeconds) * pxPerSecond;
+      return { ...segment, x, width, label: labelOf(segment.name, width) };
+    })
     .filter((segment) => segment.x < view.widthPx && segment.x + segment.width > 0);
 }
 
