@@ -32,9 +32,7 @@ test('more lines that cannot be read than are shown are counted', async () => {
 test('nothing can be kept before all is read; how far it is, is shown', async () => {
   const step = { kind: 'progress' as const, share: 0.4 };
   jest.spyOn(Compute.prototype, 'steps').mockReturnValue(of(step));
-  jest
-    .spyOn(Compute.prototype, 'result')
-    .mockReturnValue(of({ columns: ['day', 'exercise', 'done'], rows: 9 }));
+  jest.spyOn(Compute.prototype, 'result').mockReturnValue(of({ columns: ['day', 'exercise', 'done'], rows: 9 }));
   const { page } = await offered('any');
   expect(page.text()).toContain('Reading 9 lines');
   expect(page.element.querySelector('progress')!.value).toBeCloseTo(0.4, 6);
