@@ -88,7 +88,9 @@ test('what is wrong is provoked, read and mended, each in one step', async ({ pa
   await page.getByRole('combobox', { name: 'For whom' }).click();
   await page.getByRole('option', { name: 'Mireille Sand' }).click();
   await expect(findings).toContainText('Mireille Sand');
-  await parts(page).filter({ hasText: 'Neutral stance' }).click();
+  await thread(page)
+    .getByRole('option', { name: /Neutral stance/ })
+    .click();
   await page.getByLabel('Bend', { exact: true }).fill('70');
   await expect(findings).toContainText('Neutral stance: the knees of Mireille Sand are');
   const finding = findings.getByRole('article').filter({ hasText: 'Neutral stance: the knees' });

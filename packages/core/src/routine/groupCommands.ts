@@ -45,6 +45,14 @@ export function moveSegments(routine: Routine, ids: ReadonlySet<string>, to: num
   return tidyRounds({ ...routine, segments: rest.toSpliced(Math.max(0, Math.min(rest.length, to)), 0, ...moved) });
 }
 
+/** Moves the segments `ids` earlier (−1) or later (1) by one; at the ends they stay. */
+export function shiftSegments(routine: Routine, ids: ReadonlySet<string>, by: 1 | -1): Routine {
+  const first = routine.segments.findIndex((segment) => ids.has(segment.id));
+  const place = first + by;
+  const rest = routine.segments.filter((segment) => !ids.has(segment.id)).length;
+  return first === -1 || place < 0 || place > rest ? routine : moveSegments(routine, ids, place);
+}
+
 /** Exchanges left and right in the chosen segments. */
 export function mirrorSegments(routine: Routine, ids: ReadonlySet<string>): Routine {
   const segments = routine.segments.map((segment) => (ids.has(segment.id) ? mirrorSegment(segment) : segment));

@@ -11,6 +11,7 @@ import {
   moveSegments,
   pasteSegments,
   removeSegments,
+  shiftSegments,
   repeatRound,
   roomPath,
   sidesLedger,
@@ -83,6 +84,15 @@ describe('several segments at once', () => {
     const mirrored = mirrorSegments(sided, set('a'));
     expect(mirrored.segments[0]).not.toEqual(sided.segments[0]);
     expect(mirrorSegments(mirrored, set('a'))).toEqual(sided);
+  });
+
+  test('are shifted by one, there and back again, and stay at the ends', () => {
+    expect(ids(shiftSegments(base, set('a'), 1))).toBe('bacd');
+    expect(ids(shiftSegments(base, set('b', 'c'), 1))).toBe('adbc');
+    expect(ids(shiftSegments(shiftSegments(base, set('b', 'c'), 1), set('b', 'c'), -1))).toBe('abcd');
+    expect(shiftSegments(base, set('a', 'b'), -1)).toBe(base);
+    expect(shiftSegments(base, set('d'), 1)).toBe(base);
+    expect(shiftSegments(base, set('z'), 1)).toBe(base);
   });
 
   test('a split keeps all the work', () => {

@@ -10,6 +10,7 @@ import {
   removeSegments,
   repeatRound,
   replaceSegment,
+  shiftSegments,
   splitSegment,
   type Segment,
 } from '@pomek/core';
@@ -85,11 +86,8 @@ export class Selection {
   /** Moves what is selected earlier or later by one. */
   shift(by: 1 | -1): void {
     const ids = this.ids();
-    const order = this.order();
-    const first = order.findIndex((id) => ids.has(id));
-    if (first === -1) return;
-    const before = order.slice(0, first).length;
-    this.moveTo(by === -1 ? before - 1 : before + 1);
+    // From where it is stored then, not from where it is seen now: keys may come faster than the page.
+    if (ids.size > 0) this.bench.change(`Move ${this.words()}`, (routine) => shiftSegments(routine, ids, by));
   }
 
   /** Moves what is selected to stand before the segment that is at `index` now. */

@@ -49,6 +49,24 @@ describe('the thread by keyboard', () => {
     expect(chosen()).toEqual([]);
   });
 
+  test('keys that come faster than the page each count: there and back, and nothing is lost', async () => {
+    const { page, key, order } = await bench();
+    await key('ArrowRight');
+    const before = await order();
+    const board = page.element.querySelector('[role=listbox]')!;
+    const steps = 12;
+    for (let press = 0; press < steps; press += 1) {
+      for (const name of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'ArrowLeft']) {
+        board.dispatchEvent(new KeyboardEvent('keydown', { key: name, altKey: true, bubbles: true, cancelable: true }));
+      }
+    }
+    await page.settle();
+    expect(await order()).toEqual(before);
+    for (let press = 0; press < 4 * steps - 1; press += 1) await TestBed.inject(Store).undo();
+    await page.settle();
+    expect(await order()).toEqual(['tree-holding', 'joint-circles', 'empty-full', 'gathering-home']);
+  });
+
   test('lengthens in the steps of the dose, splits, mirrors, groups, removes; one undo each', async () => {
     const { page, key, now, order } = await bench();
     await key('Home');

@@ -49,7 +49,7 @@ export class PlanWeeks {
   private readonly mostDoses = computed(() =>
     this.plan().strands.flatMap((strand) => {
       const place = this.places().get(strand.id);
-      if (place === undefined || place.guessed || strand.axis !== 'time') return [];
+      if (place === undefined || place.guessed.legs || strand.axis !== 'time') return [];
       return Number.isFinite(place.longestHold) ? [[strand.id, place.longestHold] as [string, number]] : [];
     }),
   );

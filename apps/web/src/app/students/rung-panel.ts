@@ -78,7 +78,7 @@ const none: Wish = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: nul
           </p>
           <p class="small soft">
             The {{ there.limitedBy }} give out first there. The range is a bend read five degrees wrong.
-            {{ it.guessed ? 'Legs and arms were not tested: it is a guess by age and habit.' : '' }}
+            {{ it.guessed[there.limitedBy] ? 'They were not tested: it is a guess by age and habit.' : '' }}
           </p>
           @if (warning(); as words) {
             <p class="wrong">{{ words }}</p>

@@ -8,6 +8,7 @@ import {
   segmentPosture,
   settlePosture,
   type Exercise,
+  type LimitedBy,
   type Measure,
   type Plan,
   type Routine,
@@ -23,8 +24,8 @@ export interface StrandPlace {
   /** How the student stands in it now, with what the plan turned. */
   readonly posture: SettledPosture;
   readonly body: RungBody;
-  /** Legs and arms were never tested: what they give is a guess. */
-  readonly guessed: boolean;
+  /** What was never tested: what it gives is a guess. */
+  readonly guessed: Readonly<Record<LimitedBy, boolean>>;
   /** The longest hold within the school's budget, s; Infinity where nothing limits. */
   readonly longestHold: number;
 }
@@ -68,7 +69,7 @@ export function strandPlaces(
         exercise: part.exercise,
         posture: settlePosture(segmentPosture(part.segment, part.exercise), school),
         body: { body, capacity, ankleRangeDeg },
-        guessed: capacity.legsFrom === 'guess',
+        guessed: { legs: capacity.legsFrom === 'guess', arms: capacity.armsFrom === 'guess' },
         longestHold: longestHoldWithin(context, part),
       };
       return [[strand.id, place] as const];

@@ -43,7 +43,7 @@ const place: StrandPlace = {
     capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
     ankleRangeDeg: 38,
   },
-  guessed: true,
+  guessed: { legs: true, arms: false },
   longestHold: 300,
 };
 
@@ -54,7 +54,7 @@ describe('where the strands of a plan stand on a body', () => {
   test('each has its exercise, its posture and the longest hold', () => {
     const found = places().get('strand-1')!;
     expect(found.exercise.id).toBe('empty-full');
-    expect(found.guessed).toBe(true);
+    expect(found.guessed).toEqual({ legs: true, arms: true });
     expect(found.longestHold).toBeGreaterThan(0);
     expect(found.body.capacity).toEqual(capacityOfStudent(student, [], today));
   });
@@ -108,7 +108,7 @@ describe('another rung', () => {
   });
 
   test('warns where the knees pass the toes or the heels lift', async () => {
-    const { page } = await panel({ guessed: false, body: { ...place.body, ankleRangeDeg: 15 } });
+    const { page } = await panel({ guessed: { legs: false, arms: false }, body: { ...place.body, ankleRangeDeg: 15 } });
     await page.fill('Bend', '60');
     expect(page.text()).toMatch(/past the toe line|beyond balance/);
     expect(page.text()).not.toContain('a guess by age');

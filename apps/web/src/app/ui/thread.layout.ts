@@ -70,7 +70,7 @@ const BREATH_FROM = 3;
 /** Smaller than this a stretch is not worth a shape, px. */
 const LEAST = 1;
 /** Width of a letter of a name, and what is left free beside it, px. */
-const LETTER = 6.4;
+const LETTER = 5.9;
 const LABEL_EDGE = 6;
 const FEWEST_LETTERS = 4;
 const AMPLITUDE = 16;
