@@ -6,7 +6,9 @@ import {
   newStudent,
   builtInExercises,
   softSchool,
+  type Plan,
   type Routine,
+  type Strand,
   type Student,
 } from '@pomek/core';
 import { Database } from '../src/app/data/database';
@@ -36,6 +38,22 @@ export function aRoutine(change: Partial<Routine> = {}): Routine {
   const base = newRoutine('routine-1', 'Evening', softSchool);
   return { ...base, segments: [newSegment('segment-1', tree, softSchool)], ...change };
 }
+
+/** A plan of that student and routine, at the soft school's growth. */
+export const aPlan = (strands: Strand[] = [], change: Partial<Plan> = {}): Plan => ({
+  id: 'plan-1',
+  studentId: 'student-1',
+  routineId: 'routine-1',
+  startsOn: '2026-03-02',
+  growthPerWeek: 0.1,
+  lighterEvery: 4,
+  lighterCut: 0.4,
+  strands,
+  holidays: [],
+  postures: [],
+  frozenWeeks: [],
+  ...change,
+});
 
 /** A file's contents with that student and routine. */
 export const someContents = () => ({ ...emptyContents(), students: [aStudent()], routines: [aRoutine()] });

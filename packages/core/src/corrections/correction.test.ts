@@ -1,5 +1,12 @@
 import { allCheckpoints } from '../alignment';
-import { CorrectionSchema, correctionCounts, correctionQueue, newCorrection, type Correction } from './correction';
+import {
+  CorrectionSchema,
+  correctionCounts,
+  correctionQueue,
+  newCorrection,
+  pointsInWork,
+  type Correction,
+} from './correction';
 
 const point = (id: string) => allCheckpoints().find((entry) => entry.id === id)!;
 let count = 0;
@@ -32,6 +39,16 @@ test('six weeks count as lately, and what helped is remembered', () => {
   const [entry] = correctionCounts([old, young], today);
   expect(entry).toMatchObject({ count: 1, last: '2026-02-16', helped: ['Spread the toes.'] });
   expect(correctionCounts([old], today)).toEqual([]);
+});
+
+test('a point is worked on until a cue of its last day has helped, whatever the order of the list', () => {
+  const open = seen('knees-track', '2026-03-20', { helped: false });
+  const better = seen('knees-track', '2026-03-20', { helped: true });
+  const again = seen('knees-track', '2026-03-22');
+  const working = (...list: Correction[]) => pointsInWork(list, ['knees-track'], today).length;
+  expect([working(open), working(open, better), working(better, open)]).toEqual([1, 0, 0]);
+  expect([working(better, again), working(again, better)]).toEqual([1, 1]);
+  expect(pointsInWork([open], ['feet-flat'], today)).toEqual([]);
 });
 
 test('a correction is whole', () => {

@@ -77,8 +77,8 @@ export const newCorrection = (id: string, studentId: string, point: Checkpoint, 
 });
 
 /**
- * Those of the checkpoints that are being worked on: corrected lately, and the last cue has not been
- * marked as having helped.
+ * Those of the checkpoints that are being worked on: corrected lately, and no cue of the last day has
+ * been marked as having helped. The order of the corrections makes no difference.
  */
 export function pointsInWork(
   corrections: readonly Correction[],
@@ -88,6 +88,6 @@ export function pointsInWork(
   const open = correctionCounts(corrections, today).filter((entry) => checkpointIds.includes(entry.checkpointId));
   return open.filter((entry) => {
     const own = corrections.filter((one) => one.checkpointId === entry.checkpointId && one.day === entry.last);
-    return own.at(-1)?.helped !== true;
+    return !own.some((one) => one.helped === true);
   });
 }

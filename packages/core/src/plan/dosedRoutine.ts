@@ -23,6 +23,15 @@ export function withAxisValue(dose: Dose, axis: Axis, value: number): Dose {
   return { ...dose, amounts: dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount })) };
 }
 
+/** In which segment each exercise of the strands stands, so that they count what was written down; the first counts. */
+export const strandSegments = (plans: readonly Pick<Plan, 'strands'>[]): ReadonlyMap<string, string> =>
+  new Map(
+    plans
+      .flatMap((plan) => plan.strands)
+      .toReversed()
+      .map((strand) => [strand.exerciseId, strand.segmentId]),
+  );
+
 /** How a student's plan turns the posture of a segment otherwise than the routine has it. */
 export function postureIn(plan: Pick<Plan, 'postures'>, segmentId: string): Partial<Turned> {
   const own = plan.postures.find((entry) => entry.segmentId === segmentId);

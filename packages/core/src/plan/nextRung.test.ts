@@ -1,21 +1,12 @@
 import fc from 'fast-check';
-import { balanceLimit, bodyOf, stanceOfPosture, toeLineBend } from '../body';
+import { balanceLimit, bodyOf, postureAnswers, stanceOfPosture, toeLineBend } from '../body';
 import { holdEndurance } from '../endurance';
 import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
-import { plan, routine, segment, strand } from '../testing/samples';
-import {
-  dosedRoutine,
-  nextRung,
-  postureIn,
-  rungExchange,
-  takeRung,
-  turnedWords,
-  verdict,
-  PlanSchema,
-  type RungBody,
-} from '.';
+import { log, plan, routine, segment, strand } from '../testing/samples';
+import { segmentWords, turnedWords } from '../words';
+import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, verdict, PlanSchema, type RungBody } from '.';
 
 const body = bodyOf({ stature: 1.7, mass: 70 });
 const person: RungBody = {
@@ -56,9 +47,10 @@ describe('the hold of equal effort in another posture', () => {
   });
 
   test('never longer than a dose can be, never shorter than a step', () => {
-    expect(rungExchange(person, { ...high, kneeBendDeg: 90 }, 3600, { ...high, kneeBendDeg: 5 }).begin).toBeLessThan(
-      7201,
-    );
+    const longest = rungExchange(person, { ...high, kneeBendDeg: 60 }, 3600, { ...high, kneeBendDeg: 20 });
+    expect(longest.limitedBy).toBe('legs');
+    expect(longest.equal.seconds).toBe(7200);
+    expect(longest.begin).toBeLessThanOrEqual(7200);
     expect(rungExchange(person, high, 1, { ...high, kneeBendDeg: 90 }).begin).toBe(5);
   });
 
@@ -93,6 +85,17 @@ describe('the next rung', () => {
     expect(next({ kneeBendDeg: 100, shoulderRaiseDeg: 80 }, 120, softSchool, { twoSided: false })).toBeNull();
     expect(next({ kneeBendDeg: 100, weightShare: 0.95 }, 120)?.turned).toEqual({ weightShare: 1 });
     expect(next({ seated: true, shoulderRaiseDeg: 0 }, 120)?.axis).toBe('arms');
+  });
+
+  test('a bow goes no lower than its own toe line', () => {
+    const supple = { ...person, ankleRangeDeg: 60 };
+    const bow = { ...high, ahead: 2, weightShare: 0.7, otherToesOutDeg: 45 };
+    const { toeLineBendDeg: line } = postureAnswers(body, bow, person.capacity, 60);
+    expect(line).toBeLessThan(90);
+    expect(Math.abs(line! - toeLineBend(body, stanceOfPosture(bow))!)).toBeGreaterThan(2);
+    const axisAt = (kneeBendDeg: number) =>
+      nextRung(supple, { ...bow, kneeBendDeg }, sided, { level: 120, target: 120 }, softSchool)?.axis;
+    expect([axisAt(line! - 10), axisAt(line! - 9)]).toEqual(['bend', 'share']);
   });
 
   test('the order of a school names every axis once', () => {
@@ -142,10 +145,14 @@ describe('taking a rung', () => {
     expect(dosedRoutine(base, start, '2026-03-03').segments[0]).toMatchObject({ turned: { kneeBendDeg: 20 } });
   });
 
-  test('practices before it no longer count towards a raise', () => {
-    expect(verdict(taken.plan, taken.plan.strands[0]!, [], softSchool.raise, '2026-03-03').reasons[0]).toContain(
-      'Nothing practised yet',
-    );
+  test('practices before it no longer count towards a raise, those after it do', () => {
+    const before = ['2026-02-26', '2026-02-28'].map((day) => log(day));
+    const after = ['2026-03-03', '2026-03-05'].map((day) => log(day));
+    const judged = (of: typeof start, logs: typeof before, today: string) =>
+      verdict(of, of.strands[0]!, logs, softSchool.raise, today);
+    expect(judged(start, before, '2026-03-02').reasons[0]).toContain('Met 2 times running');
+    expect(judged(taken.plan, before, '2026-03-02').reasons).toEqual(['Not practised at this dose yet.']);
+    expect(judged(taken.plan, [...before, ...after], '2026-03-06').reasons[0]).toContain('Met 2 times running');
   });
 
   test('going back leaves the posture of the routine; an unknown strand is refused by name', () => {
@@ -161,5 +168,8 @@ describe('taking a rung', () => {
       'bend 55°, 70 % on the working leg, foot ahead 1.5 × its length',
     );
     expect(turnedWords({})).toBe('');
+    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    expect(segmentWords(segment('a', hold(40, together(1), 0), { turned }))).toBe('1 hold × 40 s, bend 45°');
+    expect(segmentWords(segment('a', hold(40, together(1), 0)))).toBe('1 hold × 40 s');
   });
 });

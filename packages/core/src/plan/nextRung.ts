@@ -1,5 +1,4 @@
 import { formatISO } from 'date-fns';
-import { balanceLimit, toeLineBend } from '../body/bendLimits';
 import type { Body } from '../body/body';
 import { postureAnswers, stanceOfPosture, type KnownCapacity } from '../body/postureAnswers';
 import { equalEffort, type SecondsRange } from '../endurance/exchange';
@@ -10,6 +9,7 @@ import { unturned } from '../routine/turned';
 import type { SettledPosture } from '../schools/conventions';
 import type { RungAxis, School } from '../schools/school';
 import { clock } from '../words/durationWords';
+import { turnedWords } from '../words/turnedWords';
 import { defaultStep } from './newStrand';
 import type { Decision, Plan, Strand } from './plan';
 import { doseOf, floorToStep } from './steps';
@@ -42,18 +42,14 @@ export interface Rung {
  * to the height of the shoulders, the time until its target is reached. Null when all is reached.
  */
 export function nextRung(
-  { body, ankleRangeDeg }: RungBody,
+  { body, capacity, ankleRangeDeg }: RungBody,
   posture: SettledPosture,
   exercise: Pick<Exercise, 'twoSided'>,
   strand: Pick<Strand, 'level' | 'target'>,
   school: Pick<School, 'rungOrder'>,
 ): Rung | null {
-  const stance = stanceOfPosture(posture);
-  const deepest = Math.min(
-    LOWEST_BEND,
-    toeLineBend(body, stance) ?? LOWEST_BEND,
-    balanceLimit(body, stance, ankleRangeDeg) ?? LOWEST_BEND,
-  );
+  const here = postureAnswers(body, posture, capacity, ankleRangeDeg);
+  const deepest = Math.min(LOWEST_BEND, here.toeLineBendDeg ?? LOWEST_BEND, here.balanceLimitDeg ?? LOWEST_BEND);
   const share = Math.min(1, Math.round((posture.weightShare + RUNG.share) * 100) / 100);
   const steps: Readonly<Record<RungAxis, Rung | null>> = {
     time: strand.level < strand.target ? { axis: 'time', turned: null } : null,
@@ -113,19 +109,6 @@ export function rungExchange(
     beyondBalance: balanceLimitDeg !== null && to.kneeBendDeg > balanceLimitDeg,
   };
 }
-
-const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
-  kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
-  weightShare: (value) => `${Math.round(value * 100)} % on the working leg`,
-  shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
-  ahead: (value) => `foot ahead ${value} × its length`,
-};
-
-/** A turned posture in words: `bend 55°, arms at 30°`; empty when nothing is turned. */
-export const turnedWords = (turned: Partial<Turned>): string =>
-  (Object.keys(said) as (keyof Turned)[])
-    .flatMap((key) => (turned[key] === null || turned[key] === undefined ? [] : [said[key](turned[key])]))
-    .join(', ');
 
 /**
  * The plan with a strand's segment in another posture, begun there at `begin` seconds, and the decision

@@ -5,6 +5,7 @@ import type { Exercise } from '../library';
 import { softSchool, strictSchool } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import {
+  groupAsRound,
   keepOnPurpose,
   longestHoldWithin,
   partsOf,
@@ -117,6 +118,20 @@ describe('the shape of a routine', () => {
       .segments.map((entry) => (entry.type === 'exercise' ? entry.exerciseId : entry.type));
     expect(kinds.filter((id) => id === 'low-lantern')).toHaveLength(4);
     expect(kinds.filter((id) => id === 'shake-out')).toHaveLength(4);
+    const worked = mend
+      .command(held)
+      .segments.reduce(
+        (sum, entry) =>
+          entry.type === 'exercise' && entry.exerciseId === 'low-lantern' && entry.dose.kind === 'hold'
+            ? sum + entry.dose.holdSeconds
+            : sum,
+        0,
+      );
+    expect(worked).toBe(1500);
+    const grouped = groupAsRound(held, new Set(['low-lantern']), 'round', 2);
+    const parted = routineFindings(context(grouped, strong)).find((entry) => entry.key === 'low-lantern: long bent')!;
+    const inRound = parted.mends[0]!.command(grouped).segments.filter((entry) => entry.roundId === 'round');
+    expect(inRound).toHaveLength(7);
     const drilled = routine([of('joint-circles'), of('one-hand-reeling', cycle(11, eachSide(60))), of('shake-out')]);
     provokedAndMended(drilled, 'one-hand-reeling: long bent', 'note', strong);
   });

@@ -10,13 +10,8 @@ export function turnedBy(segment: ExerciseSegment, part: Partial<Turned>): Exerc
   return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
 }
 
-/** The posture in which a segment is done. */
-export const segmentPosture = (
-  segment: Pick<ExerciseSegment, 'turned'>,
-  exercise: Pick<Exercise, 'posture'>,
-): Posture => {
-  const { posture } = exercise;
-  const turned = segment.turned ?? unturned;
+/** A posture turned in part; what is null or left out stays as it is. */
+export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Turned>): P {
   const weightShare = turned.weightShare ?? posture.weightShare;
   return {
     ...posture,
@@ -26,4 +21,8 @@ export const segmentPosture = (
     weightShare,
     otherLifted: posture.otherLifted && weightShare === 1,
   };
-};
+}
+
+/** The posture in which a segment is done. */
+export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): Posture =>
+  turnedPosture(exercise.posture, segment.turned ?? unturned);

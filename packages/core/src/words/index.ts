@@ -1,6 +1,7 @@
 export * from './axisWords';
 export * from './doseWords';
 export * from './durationWords';
+export * from './turnedWords';
 export * from './weekReason';
 export * from './parseDuration';
 export * from './checkRange';

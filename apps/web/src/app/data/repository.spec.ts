@@ -1,7 +1,15 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
-import { softSchool, type Correction, type Decision, type PracticeLog } from '@pomek/core';
-import { aStudent, freshSpace } from '../../../testing/records';
+import {
+  builtInExercises,
+  newSegment,
+  newStrand,
+  softSchool,
+  type Correction,
+  type Decision,
+  type PracticeLog,
+} from '@pomek/core';
+import { aPlan, aStudent, freshSpace } from '../../../testing/records';
 import { Repository } from './repository';
 
 const dayAt = (number: number) => new Date(Date.UTC(2020, 0, 1 + number)).toISOString().slice(0, 10);
@@ -45,7 +53,7 @@ describe('what verdicts on everybody rest on', () => {
     expect(numbersOf(logs, 'b')).toEqual([7]);
   });
 
-  test('of who was away the last twelve, with the decisions on them', async () => {
+  test('of who was away the latest, with the decisions on them', async () => {
     const database = freshSpace();
     await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
     await database.of('logs').bulkPut(Array.from({ length: 30 }, (_, number) => log(number, 'a')));
@@ -68,11 +76,24 @@ describe('what verdicts on everybody rest on', () => {
       .of('decisions')
       .bulkPut([decision('old-a', 'a', 29), decision('old-b', 'b', 61), decision('new-b', 'b', 119)]);
     const { logs, decisions } = await found();
-    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual(
-      Array.from({ length: 12 }, (_, index) => 18 + index),
-    );
+    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual(Array.from({ length: 30 }, (_, index) => index));
     expect(numbersOf(logs, 'b')).toHaveLength(45);
     expect(decisions.map((entry) => entry.id).toSorted()).toEqual(['new-b', 'old-a']);
+  });
+
+  test('of who practises, but not every strand, more of the latest', async () => {
+    const database = freshSpace();
+    await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
+    const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
+    const strand = newStrand('s', newSegment('left-out', tree, softSchool), tree, 'time', 120, '2020-12-31');
+    await database.of('plans').put(aPlan([strand], { studentId: 'b' }));
+    // Every second day: twenty-three in the recent days, forty of the latest.
+    for (const id of ['a', 'b']) {
+      await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, nth) => log(119 - 2 * nth, id)));
+    }
+    const { logs } = await found();
+    expect(numbersOf(logs, 'a')).toHaveLength(23);
+    expect(numbersOf(logs, 'b')).toHaveLength(40);
   });
 
   test('a school that stops at a lower pain is asked for its own', async () => {

@@ -16,6 +16,7 @@ import {
   SchoolSchema,
   StudentSchema,
   builtInSchools,
+  groupBy,
   softSchool,
   type Correction,
   type Decision,
@@ -29,8 +30,10 @@ import { Notices } from './notices';
 /** Tables whose records belong to a student. */
 export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections';
 
-/** Days of practices that are enough for verdicts; of who practised less in them, the last few. */
+/** Days of practices that are enough for verdicts; where they are not, so many of the latest. */
 const RECENT_DAYS = 45;
+const LATEST = 40;
+/** Fewer than these in the recent days are not enough. */
 const FEW = 12;
 const LAST_DAY = '\uffff';
 
@@ -125,13 +128,22 @@ export class Repository {
   recent(today: string): Observable<Recent> {
     return this.live(async () => {
       const since = daysBefore(today, RECENT_DAYS);
-      const [ids, schools] = await Promise.all([
+      const [ids, schools, plans] = await Promise.all([
         this.database.of('students').toCollection().primaryKeys(),
         this.read('schools'),
+        this.read('plans'),
       ]);
       const lately = await Promise.all(ids.map((id) => this.logsFrom(id, since)));
-      // Who was hardly here of late is looked for further back.
-      const absent = ids.filter((_, index) => lately[index]!.length < FEW);
+      const strandsOf = groupBy(
+        plans.flatMap(({ studentId, strands }) => strands.map((strand) => ({ studentId, ...strand }))),
+        (strand) => strand.studentId,
+      );
+      // Who was hardly here of late, or has a strand that was not practised, is looked for further back.
+      const absent = ids.filter((id, index) => {
+        const practised = new Set(lately[index]!.flatMap((log) => log.lines.map((line) => line.segmentId)));
+        const left = strandsOf.get(id)?.some((strand) => !practised.has(strand.segmentId)) ?? false;
+        return left || lately[index]!.length < FEW;
+      });
       const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
       const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
       const signs = await Promise.all([
@@ -155,7 +167,7 @@ export class Repository {
 
   private lastLogs(studentId: string): Promise<PracticeLog[]> {
     const own = this.database.of('logs').where('[studentId+day]').between([studentId, ''], [studentId, LAST_DAY]);
-    return own.reverse().limit(FEW).toArray();
+    return own.reverse().limit(LATEST).toArray();
   }
 
   /** Everybody's corrections of the last weeks, those that can still hold a strand. */

@@ -120,8 +120,7 @@ export class FigureBench {
   });
   protected readonly text = computed(() => {
     const { person, posture, answers } = this.said();
-    const pose = figurePose(person.body, posture, stillMoment({ posture }), this.choice.side(), false);
-    return figureText(pose, posture, answers);
+    return figureText(this.poseOf(person, posture, false), posture, answers);
   });
   protected readonly other = computed(() => {
     const kept = this.compared();

@@ -31,7 +31,7 @@ import { SideMark } from '../ui/side-mark';
 import { BellRinger } from './bell-ringer';
 import { BreathLine } from './breath-line';
 import { EndForm, type EndAnswers } from './end-form';
-import { momentOf } from './moment';
+import { leftOf, momentOf } from './moment';
 import { ScreenAwake } from './screen-awake';
 
 const TICK_MS = 100;
@@ -88,11 +88,7 @@ export class Conductor {
   protected readonly school = computed(() =>
     schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId),
   );
-  protected readonly wholeLeft = computed(() => {
-    const { spanIndex, offsetMs } = this.state();
-    const line = this.line()!;
-    return clock(Math.max(0, line.totalMs - (line.spans[spanIndex]?.startMs ?? line.totalMs) - offsetMs) / 1000);
-  });
+  protected readonly wholeLeft = computed(() => clock(leftOf(this.line()!, this.state()) / 1000));
   /** The routine as blocks of its length, and how far it has come. */
   protected readonly blocks = computed(() => {
     const line = this.line()!;

@@ -3,6 +3,7 @@ import {
   breathPhaseAt,
   clock,
   durationWords,
+  turnedWords,
   fullnessAt,
   patternKnots,
   phaseKnots,
@@ -139,19 +140,23 @@ function figureOf(
 ): Figure {
   if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
-  if (span.byCue) {
-    const over = state.offsetMs - span.durationMs;
-    const set = span.sets > 1 ? `Hold ${span.set} of ${span.sets}. ` : '';
-    return {
-      big: clock(Math.floor(state.offsetMs / 1000)),
-      unit: over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`,
-      detail: `${set}Until the cue: Next ends it`,
-      breath: null,
-    };
+  const set = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
+  // How it is stood in matters while it is taken up and held.
+  const stood = segment?.type === 'exercise' && span.kind !== 'rest' ? turnedWords(segment.turned ?? {}) : '';
+  const detail = [set, stood, span.byCue ? 'until the cue: Next ends it' : '']
+    .filter((words) => words !== '')
+    .join(' · ');
+  if (!span.byCue) {
+    const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
+    return { big: clock(left), unit: '', detail, breath: null };
   }
-  const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
-  const hold = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
-  return { big: clock(left), unit: '', detail: hold, breath: null };
+  const over = state.offsetMs - span.durationMs;
+  return {
+    big: clock(Math.floor(state.offsetMs / 1000)),
+    unit: over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`,
+    detail,
+    breath: null,
+  };
 }
 
 function checkpointOf(span: Span, state: ConductState, exercise: Exercise | undefined): Checkpoint | null {
@@ -189,4 +194,10 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     checkpoint: checkpointOf(span, state, exercise),
     ...figureOf(span, state, segment, exercise),
   };
+}
+
+/** What is left of a practice, ms: a hold or tapped round that goes on past its length takes nothing off what follows. */
+export function leftOf(line: Timeline, { spanIndex, offsetMs }: Pick<ConductState, 'spanIndex' | 'offsetMs'>): number {
+  const span = line.spans[spanIndex];
+  return span === undefined ? 0 : line.totalMs - span.startMs - Math.min(offsetMs, span.durationMs);
 }

@@ -7,7 +7,7 @@ import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { of, switchMap } from 'rxjs';
 import {
-  doseWords,
+  segmentWords,
   dosedRoutine,
   durationWords,
   timeline,
@@ -84,7 +84,7 @@ export class PractiseStart {
         ? {
             id: segment.id,
             name: shelf.get(segment.exerciseId) ?? 'An exercise that is gone',
-            dose: doseWords(segment.dose),
+            dose: segmentWords(segment),
           }
         : {
             id: segment.id,

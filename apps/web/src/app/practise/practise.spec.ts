@@ -11,7 +11,7 @@ import {
 } from '@pomek/core';
 import { layoutBreathLine } from '../ui/breath-line.layout';
 import { BellRinger } from './bell-ringer';
-import { momentOf } from './moment';
+import { leftOf, momentOf } from './moment';
 
 const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
 const routine = ['empty-full', 'one-hand-reeling', 'belly-breathing'].reduce(
@@ -55,8 +55,27 @@ test('a hold until the cue counts up, says what was planned and then how far it 
   const shown = (seconds: number) =>
     momentOf(cued, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf);
   expect(shown(10 + 20)).toMatchObject({ kind: 'hold', big: '0:20', unit: 'of about 1:00 min' });
-  expect(shown(10 + 20).detail).toBe('Until the cue: Next ends it');
+  expect(shown(10 + 20).detail).toBe('until the cue: Next ends it');
   expect(shown(10 + 90)).toMatchObject({ kind: 'hold', big: '1:30', unit: '30 s over', next: 'the end' });
+});
+
+test('a posture that was turned stands beside its hold, from the taking up on', () => {
+  const tree = newSegment('low', shelf.get('tree-holding')!, softSchool);
+  const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+  const low = insertSegment(newRoutine('r', 'Low', softSchool), { ...tree, turned });
+  const spans = timeline(low);
+  const detail = (seconds: number) =>
+    momentOf(low, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf).detail;
+  expect([detail(2), detail(12)]).toEqual(['bend 45°', 'bend 45°']);
+});
+
+test('what goes on past its length takes nothing off what is left', () => {
+  const second = line.spans[1]!;
+  const after = line.totalMs - second.startMs - second.durationMs;
+  expect(leftOf(line, { spanIndex: 0, offsetMs: 0 })).toBe(line.totalMs);
+  expect(leftOf(line, { spanIndex: 1, offsetMs: 10_000 })).toBe(after + second.durationMs - 10_000);
+  expect(leftOf(line, { spanIndex: 1, offsetMs: 900_000 })).toBe(after);
+  expect(leftOf(line, { spanIndex: line.spans.length, offsetMs: 0 })).toBe(0);
 });
 
 test('breaths count down and say in and out', () => {

@@ -7,6 +7,7 @@ import { catchError, firstValueFrom, of, scan, startWith, switchMap, tap } from 
 import {
   csvFields,
   guessMapping,
+  strandSegments,
   type CsvField,
   type CsvMapping,
   type CsvProblem,
@@ -111,7 +112,7 @@ const LARGEST = 20 * 1024 * 1024;
             [disabled]="!read().whole || read().logs.length === 0"
             (onClick)="made.emit([...read().logs])"
           />
-          <p-button label="Another file" size="small" variant="text" (onClick)="file.set(null)" />
+          <p-button label="Another file" size="small" variant="text" (onClick)="table.set(null)" />
         </div>
       }
       <p-button label="Cancel" size="small" variant="text" (onClick)="cancelled.emit()" />
@@ -134,10 +135,8 @@ export class CsvImport {
   readonly cancelled = output();
 
   protected readonly fields = csvFields;
-  protected readonly file = signal<Blob | null>(null);
+  protected readonly table = signal<(ResultOf<'csv-columns'> & { readonly file: Blob }) | null>(null);
   protected readonly looking = signal(false);
-  private readonly found = signal<ResultOf<'csv-columns'> | null>(null);
-  protected readonly table = computed(() => (this.file() === null ? null : this.found()));
   protected readonly mapping = signal<CsvMapping>({});
   protected readonly problem = signal('');
   protected readonly columns = computed(() => [
@@ -145,16 +144,14 @@ export class CsvImport {
     ...(this.table()?.columns ?? []).map((label, value) => ({ label, value })),
   ]);
   private readonly question = computed(() => {
-    const file = this.file();
-    if (file === null) return null;
-    const strands = this.plans().flatMap((plan) => plan.strands);
+    const file = this.table()?.file;
+    if (file === undefined) return null;
     return {
       file,
       mapping: this.mapping(),
       exercises: [...this.exercises()],
       studentId: this.studentId(),
-      // Where an exercise stands twice, its first strand counts.
-      segments: strands.map((strand): [string, string] => [strand.exerciseId, strand.segmentId]).toReversed(),
+      segments: [...strandSegments(this.plans())],
     };
   });
   /** What was read so far; it begins anew whenever a column is matched otherwise. */
@@ -200,8 +197,7 @@ export class CsvImport {
       return;
     }
     this.mapping.set(guessMapping(table.columns));
-    this.found.set(table);
-    this.file.set(file);
+    this.table.set({ ...table, file });
   }
 
   protected map(field: CsvField, column: number | null): void {

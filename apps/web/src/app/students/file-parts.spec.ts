@@ -9,7 +9,7 @@ import {
   type Plan,
   type PracticeLog,
 } from '@pomek/core';
-import { aRoutine, aStudent } from '../../../testing/records';
+import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
 import { Store } from '../data/store';
@@ -26,19 +26,10 @@ const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')
 const student = aStudent();
 const segment = newSegment('segment-1', tree, softSchool);
 const today = '2026-03-02';
-const plan: Plan = {
-  id: 'plan-1',
-  studentId: student.id,
-  routineId: 'routine-1',
+const plan = aPlan([newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04')], {
   startsOn: '2026-02-02',
-  growthPerWeek: 0.1,
   lighterEvery: 0,
-  lighterCut: 0.4,
-  strands: [newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04')],
-  holidays: [],
-  postures: [],
-  frozenWeeks: [],
-};
+});
 
 describe('baseline', () => {
   const baseline = () => render(Baseline, { student, school: softSchool, measures: [] });

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { csvLogs, type Exercise, type Plan, type PracticeLog } from '@pomek/core';
+import { csvLogs, strandSegments, type Exercise, type Plan, type PracticeLog } from '@pomek/core';
 import { Clock } from '../data/clock';
 
 interface HandRow {
@@ -182,13 +182,14 @@ export class LogByHand {
       ]),
     };
     const mapping = { day: 0, exercise: 1, side: 2, done: 3, asked: 4, effort: 5, pain: 6, note: 7 };
+    const segments = strandSegments(this.plans());
     const read = csvLogs(
       table,
       mapping,
       this.exercises(),
       this.studentId(),
       () => this.clock.newId(),
-      segmentOf(this.plans()),
+      (id) => segments.get(id) ?? id,
     );
     this.problems.set(read.problems.map((problem) => `Line ${problem.line - 1}: ${problem.message}`));
     const [log] = read.logs;
@@ -196,9 +197,3 @@ export class LogByHand {
     this.made.emit({ ...log, note: this.note() });
   }
 }
-
-/** The segment of a plan in which an exercise stands, so that its strand counts what was written down. */
-export const segmentOf =
-  (plans: readonly Plan[]) =>
-  (exerciseId: string): string =>
-    plans.flatMap((plan) => plan.strands).find((strand) => strand.exerciseId === exerciseId)?.segmentId ?? exerciseId;

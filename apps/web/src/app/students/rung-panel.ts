@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
+import equal from 'fast-deep-equal';
 import {
   axisWords,
   doseOf,
@@ -7,6 +8,7 @@ import {
   kneeWords,
   nextRung,
   rungExchange,
+  turnedPosture,
   turnedWords,
   type RungExchange,
   type School,
@@ -25,7 +27,6 @@ export interface RungTaken {
 }
 
 const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
-const none: Wish = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null };
 
 /** Lower, higher, more on one leg, other arms: what the hold becomes at equal effort, and where to begin. */
 @Component({
@@ -69,6 +70,9 @@ const none: Wish = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: nul
           />
         }
       </div>
+      @if (turned()) {
+        <p-button label="As the routine has it" size="small" variant="text" (onClick)="wish.set(it.base)" />
+      }
       @if (exchange(); as there) {
         <div role="status">
           <p class="num">
@@ -111,29 +115,15 @@ export class RungPanel {
   protected readonly wish = signal<Partial<Wish> | null>(null);
   protected readonly said = durationWords;
   /** The posture that is wished for. */
-  protected readonly to = computed(() => {
-    const { posture } = this.place();
-    const { kneeBendDeg, weightShare, shoulderRaiseDeg } = { ...none, ...this.wish() };
-    const share = weightShare ?? posture.weightShare;
-    return {
-      ...posture,
-      kneeBendDeg: kneeBendDeg ?? posture.kneeBendDeg,
-      shoulderRaiseDeg: shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
-      weightShare: share,
-      otherLifted: posture.otherLifted && share === 1,
-    };
-  });
+  protected readonly to = computed(() => turnedPosture(this.place().posture, this.wish() ?? {}));
   private readonly dose = computed(() => doseOf(this.strand().level, this.strand().step));
   protected readonly hold = computed(() => durationWords(this.dose()));
   protected readonly exchange = computed(() => {
     const { posture, body } = this.place();
-    const to = this.to();
-    const same =
-      to.kneeBendDeg === posture.kneeBendDeg &&
-      to.weightShare === posture.weightShare &&
-      to.shoulderRaiseDeg === posture.shoulderRaiseDeg;
-    return same ? null : rungExchange(body, posture, this.dose(), to);
+    return equal(this.to(), posture) ? null : rungExchange(body, posture, this.dose(), this.to());
   });
+  /** Whether the plan has turned it otherwise than the routine has it. */
+  protected readonly turned = computed(() => !equal(this.place().posture, this.place().base));
   protected readonly warning = computed(() => {
     const there = this.exchange();
     if (there === null) return null;
@@ -161,7 +151,14 @@ export class RungPanel {
   }
 
   protected take(exchange: RungExchange): void {
-    this.taken.emit({ strandId: this.strand().id, turned: this.wish() ?? {}, exchange });
+    const [to, base] = [this.to(), this.place().base];
+    const own = (key: keyof Wish): number | null => (to[key] === base[key] ? null : to[key]);
+    const turned: Wish = {
+      kneeBendDeg: own('kneeBendDeg'),
+      weightShare: own('weightShare'),
+      shoulderRaiseDeg: own('shoulderRaiseDeg'),
+    };
+    this.taken.emit({ strandId: this.strand().id, turned, exchange });
     this.wish.set(null);
   }
 }

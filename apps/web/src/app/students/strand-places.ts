@@ -10,6 +10,7 @@ import {
   type Exercise,
   type LimitedBy,
   type Measure,
+  type Part,
   type Plan,
   type Routine,
   type RungBody,
@@ -23,6 +24,8 @@ export interface StrandPlace {
   readonly exercise: Exercise;
   /** How the student stands in it now, with what the plan turned. */
   readonly posture: SettledPosture;
+  /** As the routine has it. */
+  readonly base: SettledPosture;
   readonly body: RungBody;
   /** What was never tested: what it gives is a guess. */
   readonly guessed: Readonly<Record<LimitedBy, boolean>>;
@@ -60,14 +63,18 @@ export function strandPlaces(
     effort: null,
     newId: () => '',
   };
+  const stood = ({ segment, exercise }: Part): SettledPosture =>
+    settlePosture(segmentPosture(segment, exercise), school);
   const parts = partsOf(context);
+  const asRoutine = new Map(partsOf({ ...context, routine }).map((part) => [part.segment.id, part]));
   return new Map(
     plan.strands.flatMap((strand) => {
       const part = parts.find((entry) => entry.segment.id === strand.segmentId);
       if (part === undefined) return [];
       const place: StrandPlace = {
         exercise: part.exercise,
-        posture: settlePosture(segmentPosture(part.segment, part.exercise), school),
+        posture: stood(part),
+        base: stood(asRoutine.get(strand.segmentId)!),
         body: { body, capacity, ankleRangeDeg },
         guessed: { legs: capacity.legsFrom === 'guess', arms: capacity.armsFrom === 'guess' },
         longestHold: longestHoldWithin(context, part),

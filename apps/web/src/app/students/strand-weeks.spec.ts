@@ -11,7 +11,7 @@ import {
   type Measure,
   type Plan,
 } from '@pomek/core';
-import { aRoutine, aStudent } from '../../../testing/records';
+import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { RungPanel } from './rung-panel';
 import { strandPlaces, type StrandPlace } from './strand-places';
@@ -22,22 +22,18 @@ const empty = builtInExercises.find((exercise) => exercise.id === 'empty-full')!
 const segment = newSegment('segment-1', empty, softSchool);
 const strand = { ...newStrand('strand-1', segment, empty, 'time', 120, '2026-05-04'), level: 120 };
 const student = aStudent();
-const plan: Plan = {
-  id: 'plan-1',
-  studentId: student.id,
-  routineId: 'routine-1',
-  startsOn: today,
-  growthPerWeek: 0.1,
-  lighterEvery: 4,
-  lighterCut: 0.4,
-  strands: [strand],
-  holidays: [],
-  postures: [],
-  frozenWeeks: [],
+const plan = aPlan([strand]);
+const stood = {
+  ...settlePosture(empty.posture, softSchool),
+  kneeBendDeg: 30,
+  weightShare: 0.7,
+  shoulderRaiseDeg: 0,
+  otherLifted: false,
 };
 const place: StrandPlace = {
   exercise: empty,
-  posture: { ...settlePosture(empty.posture, softSchool), kneeBendDeg: 30, weightShare: 0.7, shoulderRaiseDeg: 0 },
+  posture: stood,
+  base: stood,
   body: {
     body: bodyOf({ stature: 1.7, mass: 70 }),
     capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
@@ -63,6 +59,7 @@ describe('where the strands of a plan stand on a body', () => {
     const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null };
     const lower = places([], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
     expect(lower.posture.kneeBendDeg).toBe(62);
+    expect(lower.base).toEqual(places().get('strand-1')!.posture);
     expect(lower.longestHold).toBeLessThan(places().get('strand-1')!.longestHold);
   });
 
@@ -105,6 +102,15 @@ describe('another rung', () => {
     expect(short.text()).toContain('the hold comes first: up to 2:00 min');
     const strict = await render(RungPanel, { place, strand: { ...strand, level: 60 }, school: strictSchool });
     expect(strict.text()).toContain('next: bend 40°');
+  });
+
+  test('goes back to the posture of the routine, which then is no longer the plan’s', async () => {
+    const { page, taken } = await panel({ posture: { ...stood, kneeBendDeg: 45 } });
+    await page.press('As the routine has it');
+    expect(page.field('Bend').value).toBe('30');
+    await page.press(/^Begin there at/);
+    expect(taken[0]!.turned).toEqual({ kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null });
+    expect((await panel()).page.text()).not.toContain('As the routine has it');
   });
 
   test('warns where the knees pass the toes or the heels lift', async () => {

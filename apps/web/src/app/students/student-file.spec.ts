@@ -131,7 +131,7 @@ test('a new practice brings its verdict at once', async () => {
   expect(page.text()).toContain('Effort 10 of 10');
 });
 
-test('what is safe is accepted with one key, and a stop is left', async () => {
+test('what is safe is accepted with one key', async () => {
   const page = await withFile('demo-student-7');
   await page.until(/Practices/);
   const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
@@ -145,4 +145,18 @@ test('what is safe is accepted with one key, and a stop is left', async () => {
   document.dispatchEvent(new KeyboardEvent('keydown', { key: 'a', altKey: true, bubbles: true }));
   await page.settle();
   expect(page.text()).toContain('Nothing to decide now');
+});
+
+test('the key that accepts what is safe leaves a stop as it is', async () => {
+  const page = await withFile('demo-student-3');
+  await page.until(/Stop and refer/);
+  const before = await page.database.of('decisions').count();
+  const plan = await page.database.of('plans').where('studentId').equals('demo-student-3').first();
+  const key = new KeyboardEvent('keydown', { key: 'a', altKey: true, bubbles: true, cancelable: true });
+  document.dispatchEvent(key);
+  await page.settle();
+  expect(key.defaultPrevented).toBe(false);
+  expect(await page.database.of('decisions').count()).toBe(before);
+  expect(await page.database.of('plans').get(plan!.id)).toEqual(plan);
+  expect(page.text()).toContain('Stop and refer');
 });

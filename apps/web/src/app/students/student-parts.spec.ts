@@ -9,7 +9,7 @@ import {
   type PracticeLog,
   type Verdict,
 } from '@pomek/core';
-import { aRoutine, aStudent } from '../../../testing/records';
+import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import type { StrandVerdict } from '../data/verdicts';
 import { DecisionCard } from './decision-card';
@@ -22,19 +22,7 @@ const today = '2026-03-02';
 const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
 const segment = newSegment('segment-1', tree, softSchool);
 const strand = newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04');
-const plan: Plan = {
-  id: 'plan-1',
-  studentId: 'student-1',
-  routineId: 'routine-1',
-  startsOn: today,
-  growthPerWeek: 0.1,
-  lighterEvery: 4,
-  lighterCut: 0.4,
-  strands: [strand],
-  holidays: [],
-  postures: [],
-  frozenWeeks: [],
-};
+const plan = aPlan([strand]);
 const verdict: Verdict = {
   strandId: strand.id,
   kind: 'raise',

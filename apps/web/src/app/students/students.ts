@@ -81,6 +81,8 @@ export class Students {
     }
     return last;
   });
+  /** Of who has no practice; nothing while they are still being read. */
+  private readonly never = computed(() => (this.recent() === undefined ? '' : 'not yet'));
   protected readonly rows = computed(() =>
     this.students()?.map((student) => {
       const last = this.lastDays().get(student.id);
@@ -94,7 +96,7 @@ export class Students {
           .map((routine) => routine.name)
           .join(', '),
         days: dayWords(student.practiceDays),
-        last: last === undefined ? (this.recent() === undefined ? '' : 'not yet') : daysAgo(last, this.clock.today()),
+        last: last === undefined ? this.never() : daysAgo(last, this.clock.today()),
       };
     }),
   );

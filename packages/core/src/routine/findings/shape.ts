@@ -1,11 +1,11 @@
-import type { Dose } from '../../library/dose';
 import type { Exercise, Family } from '../../library/exercise';
 import { routineContradictions } from '../../schools/contradictions';
 import { durationWords } from '../../words/durationWords';
 import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment } from '../commands';
 import { segmentPosture } from '../turned';
 import { evenOut } from '../evenOut';
-import type { ExerciseSegment } from '../routine';
+import { splitSegment } from '../groupCommands';
+import type { Routine, Segment } from '../routine';
 import { timeline } from '../timeline';
 import { unevenness } from '../unevenness';
 import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
@@ -157,33 +157,28 @@ function hardOnHard(context: FindingContext, parts: readonly Part[]): Finding[] 
   });
 }
 
-/** A segment that is too long by itself, in equal parts with something loosening between them. */
-function inParts(context: FindingContext, segment: ExerciseSegment): Mend[] {
+/** A segment that is too long by itself, halved until no part is, with something loosening between; else nothing. */
+function inParts(context: FindingContext, segment: Segment): Mend[] {
   const loosening = firstOf(context, ['shake-out'], 'closing');
   if (loosening === undefined) return [];
-  const { dose } = segment;
-  const alone = { ...context.routine, segments: [segment], rounds: [] };
-  const count = Math.ceil(timeline(alone).totalMs / 1000 / (LONG_BENT * 0.8));
-  const held = dose.kind === 'hold' && dose.amounts.every((row) => row.amount <= 1);
-  const part: Dose = held
-    ? { ...dose, holdSeconds: Math.max(1, Math.floor(dose.holdSeconds / count)) }
-    : {
-        ...dose,
-        amounts: dose.amounts.map((row) => ({
-          ...row,
-          amount: row.amount === 0 ? 0 : Math.max(1, Math.floor(row.amount / count)),
-        })),
-      };
-  const parts = Array.from({ length: count }, (_, nth) => [
-    ...(nth === 0 ? [] : [newSegment(context.newId(), loosening, context.school)]),
-    { ...segment, id: nth === 0 ? segment.id : context.newId(), dose: part },
-  ]).flat();
+  const alone = (part: Segment): Routine => ({ ...context.routine, segments: [part], rounds: [] });
+  const halved = (part: Segment): Segment[] => {
+    if (timeline(alone(part)).totalMs <= LONG_BENT * 1000) return [part];
+    const { segments } = splitSegment(alone(part), part.id, context.newId());
+    return segments.length === 1 ? segments : segments.flatMap(halved);
+  };
+  const parts = halved(segment);
+  if (parts.length === 1) return [];
+  const { roundId } = segment;
+  const put = parts.flatMap((part, nth) =>
+    nth === 0 ? [part] : [{ ...newSegment(context.newId(), loosening, context.school), roundId }, part],
+  );
   return [
     {
-      label: `In ${count} parts, “${loosening.name}” between`,
+      label: `In ${parts.length} parts, “${loosening.name}” between`,
       command: (routine) => ({
         ...routine,
-        segments: routine.segments.flatMap((entry) => (entry.id === segment.id ? parts : [entry])),
+        segments: routine.segments.flatMap((entry) => (entry.id === segment.id ? put : [entry])),
       }),
     },
   ];
@@ -192,7 +187,6 @@ function inParts(context: FindingContext, segment: ExerciseSegment): Mend[] {
 function longBent(context: FindingContext): Finding[] {
   const { routine, exercises } = context;
   let bentMs = 0;
-  let own = { id: '', bentMs: 0 };
   for (const span of timeline(routine).spans) {
     const segment = routine.segments[span.segmentIndex]!;
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
@@ -200,12 +194,10 @@ function longBent(context: FindingContext): Finding[] {
       const posture = segmentPosture(segment, exercise);
       const loosens = exercise.family === 'closing' || exercise.family === 'warm-up';
       if (posture.seated || loosens || posture.kneeBendDeg < BENT) bentMs = 0;
-      else {
-        bentMs += span.durationMs;
-        own = { id: segment.id, bentMs: (own.id === segment.id ? own.bentMs : 0) + span.durationMs };
-      }
+      else bentMs += span.durationMs;
     } else if (span.durationMs >= LOOSENING_REST * 1000) bentMs = 0;
     if (bentMs <= LONG_BENT * 1000) continue;
+    const parted = inParts(context, segment);
     return [
       {
         key: `${segment.id}: long bent`,
@@ -214,8 +206,8 @@ function longBent(context: FindingContext): Finding[] {
         text: `The legs are bent for more than ${durationWords(LONG_BENT)} without loosening, up to here.`,
         reason: 'Shake out between rounds, and end with a stretch: for knees and low back.',
         mends:
-          segment.type === 'exercise' && own.bentMs > LONG_BENT * 1000
-            ? inParts(context, segment)
+          parted.length > 0
+            ? parted
             : putIn(context, firstOf(context, ['shake-out'], 'closing'), span.segmentIndex, 'before it'),
       },
     ];

@@ -1,0 +1,19 @@
+import type { ExerciseSegment, Turned } from '../routine/routine';
+import { doseWords } from './doseWords';
+
+const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
+  kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
+  weightShare: (value) => `${Math.round(value * 100)} % on the working leg`,
+  shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
+  ahead: (value) => `foot ahead ${value} × its length`,
+};
+
+/** A turned posture in words: `bend 55°, arms at 30°`; empty when nothing is turned. */
+export const turnedWords = (turned: Partial<Turned>): string =>
+  (Object.keys(said) as (keyof Turned)[])
+    .flatMap((key) => (turned[key] === null || turned[key] === undefined ? [] : [said[key](turned[key])]))
+    .join(', ');
+
+/** What a segment asks for: its dose, and its posture where that is turned. */
+export const segmentWords = ({ dose, turned }: Pick<ExerciseSegment, 'dose' | 'turned'>): string =>
+  [doseWords(dose), turnedWords(turned ?? {})].filter((words) => words !== '').join(', ');
