@@ -21,7 +21,7 @@ const wanted = [
   /The legs are bent for more than/,
 ];
 
-test('every kind of fault is found, and each mend takes it away in one step that can be undone', async ({ page }) => {
+test('fault after fault is found, and each mend takes it away in one step that can be undone', async ({ page }) => {
   test.slow();
   const wrong = complaints(page);
   await openDemo(page);
