@@ -15,4 +15,5 @@ export * from './routine';
 export * from './schools';
 export * from './screening';
 export * from './students';
+export * from './text';
 export * from './words';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lineText, nameText } from '../text/textSchema';
 
 /** Body regions in foundation order: corrections go through them from first to last. */
 export const regions = [
@@ -30,10 +31,10 @@ export type Region = z.infer<typeof RegionSchema>;
 export const CheckpointSchema = z.object({
   id: z.string().min(1).max(80),
   region: RegionSchema,
-  wanted: z.string().min(1).max(300),
+  wanted: nameText(300, 'say what is wanted'),
   test: z.string().max(300),
-  faults: z.string().max(300),
-  cue: z.string().max(300),
+  faults: lineText(300),
+  cue: lineText(300),
   /** A safety point: losing it ends the hold that counts. */
   safety: z.boolean(),
 });

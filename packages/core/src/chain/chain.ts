@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { nameText, noteText } from '../text/textSchema';
 
 const id = z.string().min(1).max(80);
 
 /** One part of a sequence that is taught as a whole. */
 export const PieceSchema = z.object({
   id,
-  name: z.string().trim().min(1, 'a piece needs a name').max(80),
+  name: nameText(80, 'a piece needs a name'),
   /** Playing it once, s. */
   seconds: z.number().min(1).max(3600),
   /** The side it begins with, as the student has it. */
@@ -16,8 +17,8 @@ export type Piece = z.infer<typeof PieceSchema>;
 /** Pieces of a sequence in order: each lesson repeats the earlier ones and adds one. */
 export const ChainSchema = z.object({
   id,
-  name: z.string().trim().min(1, 'a chain needs a name').max(80),
-  note: z.string().max(2000),
+  name: nameText(80, 'a chain needs a name'),
+  note: noteText(2000),
   pieces: z.array(PieceSchema).max(150),
   /** Length of a lesson and what goes off for warm-up and closing, s. */
   lessonSeconds: z.number().min(300).max(14_400),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lineText } from '../text/textSchema';
 import { regions, RegionSchema, type Checkpoint } from '../alignment/checkpoint';
 import { DaySchema } from '../students/student';
 
@@ -10,7 +11,7 @@ export const CorrectionSchema = z.object({
   checkpointId: z.string().min(1).max(80),
   region: RegionSchema,
   safety: z.boolean(),
-  cue: z.string().max(300),
+  cue: lineText(300),
   /** Whether the cue helped; null when not yet known. */
   helped: z.boolean().nullable(),
 });

@@ -97,3 +97,32 @@ test('the order of the lines gives the same practices', () => {
 test('any table goes out as CSV', () => {
   expect(tableCsv(['a', 'b'], [[1, 'x,y']])).toBe('a,b\r\n1,"x,y"');
 });
+
+test('breaths take their time with pauses and slowing, as in the routine', () => {
+  // Slowing breath: 12 breaths from 4 + 1 + 4 + 1 s; the sum is made by hand, breath by breath.
+  const exercise = builtInExercises.find((entry) => entry.id === 'slowing-breath')!;
+  const dose = exercise.defaultDose;
+  if (dose.kind !== 'breath') throw new Error('a breathing exercise is dosed in breaths');
+  const { inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds } = dose.pattern;
+  let length = inSeconds + fullPauseSeconds + outSeconds + emptyPauseSeconds;
+  let sum = 0;
+  for (let breath = 0; breath < 8; breath += 1) {
+    sum += length;
+    length *= dose.slowing;
+  }
+  const { logs } = read(`day,exercise,done,asked\n2026-03-01,${exercise.name},8,8.5`);
+  expect(logs[0]!.lines[0]!.done.seconds).toBeCloseTo(sum, 9);
+  expect(logs[0]!.lines[0]!.asked.seconds).toBeCloseTo(sum + length / 2, 9);
+});
+
+test('a text that would run as a formula is written as plain text, and read back as it was', () => {
+  const notes = ['=1+1', '+49 170', '-5 kg', '@home', '\t=2', "'quoted", 'plain'];
+  const { logs } = read('day,exercise,done\n2026-03-01,Holding the tree,60');
+  for (const note of notes) {
+    const text = logsCsv([{ ...logs[0]!, note }]);
+    expect(text).not.toMatch(/(^|[,"\n])[=+@\t-]/);
+    const table = readCsv(text);
+    expect(table.rows[0]![7]).toBe(note);
+  }
+  expect(tableCsv(['a'], [['=cmd()'], [-5]])).toBe('a\r\n"\'=cmd()"\r\n-5');
+});

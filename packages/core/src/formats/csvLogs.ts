@@ -1,4 +1,7 @@
 import Papa from 'papaparse';
+import { breathPeriod } from '../breath/breathPeriod';
+import { slowingTotal } from '../breath/slowingTotal';
+import type { BreathDose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { PracticeLogSchema } from '../practice/log';
@@ -39,11 +42,22 @@ export interface CsvLogs {
   readonly problems: readonly CsvProblem[];
 }
 
+/**
+ * How tables are written. A text that a spreadsheet would take for a formula gets an apostrophe in
+ * front, which it shows as plain text (OWASP, “CSV Injection”, from memory).
+ */
+const written: Papa.UnparseConfig = { newline: '\r\n', escapeFormulae: true };
+/** A text with the apostrophe that keeps it from being a formula. */
+const GUARDED = /^'(?=[=+\-@\t\r])/;
+
 /** A table with a head line (RFC 4180), whatever separates its columns. */
 export function readCsv(text: string): CsvTable {
   const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
   const [columns = [], ...rows] = data;
-  return { columns: columns.map((name) => name.trim()), rows };
+  return {
+    columns: columns.map((name) => name.trim()),
+    rows: rows.map((row) => row.map((cell) => cell.replace(GUARDED, ''))),
+  };
 }
 
 /** Which column holds what, guessed by its name. */
@@ -92,6 +106,13 @@ interface Row {
   readonly note: string;
 }
 
+/** Seconds of so many breaths, the pauses and the slowing with them; what is over whole breaths goes by its share. */
+function breathSeconds(dose: BreathDose, breaths: number): number {
+  const first = breathPeriod(dose.pattern);
+  const whole = Math.floor(breaths);
+  return slowingTotal(first, dose.slowing, whole) + (breaths - whole) * first * dose.slowing ** whole;
+}
+
 function readRow(
   cell: (field: CsvField) => string,
   shelf: ReadonlyMap<string, Exercise>,
@@ -121,16 +142,10 @@ function readRow(
   const pain = rating(cell('pain'), 'pain');
   if (typeof pain === 'string') return pain;
   const dose = exercise.defaultDose;
-  const unit =
-    dose.kind === 'hold'
-      ? 1
-      : dose.kind === 'cycle'
-        ? dose.cycleSeconds
-        : dose.pattern.inSeconds + dose.pattern.outSeconds;
-  const amount = (value: number, whole: number): LogLine['done'] =>
-    kind === 'hold'
-      ? { amount: whole === 0 ? 0 : value / whole, seconds: value }
-      : { amount: value, seconds: value * unit };
+  const amount = (value: number, whole: number): LogLine['done'] => {
+    if (dose.kind === 'hold') return { amount: whole === 0 ? 0 : value / whole, seconds: value };
+    return { amount: value, seconds: dose.kind === 'cycle' ? value * dose.cycleSeconds : breathSeconds(dose, value) };
+  };
   return {
     day,
     effort,
@@ -233,9 +248,9 @@ export function logsCsv(logs: readonly PracticeLog[]): string {
       note: log.note,
     })),
   );
-  return Papa.unparse({ fields: [...csvFields], data: rows }, { newline: '\r\n' });
+  return Papa.unparse({ fields: [...csvFields], data: rows }, written);
 }
 
 /** Any table of values as CSV (RFC 4180). */
 export const tableCsv = (columns: readonly string[], rows: readonly (readonly (string | number)[])[]): string =>
-  Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { newline: '\r\n' });
+  Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, written);

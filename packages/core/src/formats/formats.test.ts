@@ -44,6 +44,28 @@ describe('reading a bundle', () => {
     expect(problems('')[0]!.message).toContain('empty');
   });
 
+  test('a text nested deeper than can be followed is no file of ours, in plain words', () => {
+    expect(problems('['.repeat(200_000))).toEqual([
+      { place: '', message: 'This is not a Pomek file: it is nested too deeply to be read.' },
+    ]);
+    const deep = `${'{"a":'.repeat(100_000)}1${'}'.repeat(100_000)}`;
+    expect(problems(deep)[0]!.message).toContain('not a Pomek file');
+  });
+
+  test('control characters of names and notes are left out as a file comes in', () => {
+    const text = writeBundle(
+      {
+        ...emptyContents(),
+        students: [{ ...newStudent('u', ' Nela\r\nBrisk\u202e ', 'school-soft'), note: 'a\r\nb\u0000' }],
+      },
+      now,
+    );
+    expect(readBundle(text)).toMatchObject({
+      ok: true,
+      bundle: { contents: { students: [{ name: 'Nela Brisk', note: 'a\nb' }] } },
+    });
+  });
+
   test('a wrong value names the path of its field, and a missing one too', () => {
     const broken = structuredClone(demo) as unknown as {
       students: { name?: string }[];
@@ -178,6 +200,32 @@ describe('calendar of a plan', () => {
   test('names with commas, semicolons and accents survive, and lines are folded at 75 octets', () => {
     expect(events()[0]!.summary).toBe(`Morning – ${student.name}`);
     for (const text of planCalendar(request).split('\r\n')) expect(Buffer.byteLength(text)).toBeLessThanOrEqual(75);
+  });
+
+  test('nothing in a name can write a line of its own, whatever comes in', () => {
+    const evil = 'Åsa\r\nEND:VEVENT\r\nBEGIN:VEVENT\nUID:x\u2028\u0007\u0085';
+    const hostile = {
+      ...request,
+      student: { ...student, name: evil },
+      routine: { ...base, name: evil },
+      plan: plan([strand({ exerciseName: evil })], { id: evil }),
+    };
+    const text = planCalendar(hostile);
+    const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    expect(events).toHaveLength(10);
+    expect(new Set(events.map((event) => event.getFirstPropertyValue('uid'))).size).toBe(10);
+    expect(text.split('\r\n').filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(10);
+    // eslint-disable-next-line no-control-regex -- what must not be there
+    expect(text.replaceAll('\r\n', '')).not.toMatch(/[\u0000-\u001f\u007f-\u009f]/);
+    for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  });
+
+  test('long names of many-byte letters fold at 75 octets too, and come back whole', () => {
+    const name = '站樁🪷'.repeat(20);
+    const text = planCalendar({ ...request, routine: { ...base, name } });
+    for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    expect(new ICAL.Event(first).summary).toBe(`${name} – ${student.name}`);
   });
 
   test('a locked strand is left out of time and dose, and the event says so', () => {

@@ -7,7 +7,11 @@ import { planForecast, type StrandForecast } from '../plan/planForecast';
 import type { Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import type { Student } from '../students/student';
+import { cleanLine, cleanNote } from '../text/cleanText';
 import { axisWords } from '../words/axisWords';
+
+// Counted without the space that begins a folded line, so that no line has more than 75 octets (RFC 5545, 3.1).
+ICAL.foldLength = 74;
 
 export interface CalendarRequest {
   readonly student: Student;
@@ -38,7 +42,7 @@ function describe(plan: Plan, week: number, locked: ReadonlySet<string>): string
     const dose = locked.has(strand.id)
       ? 'left out until it is cleared'
       : axisWords(doseInWeek(plan, strand, week), strand.axis);
-    return `${strand.exerciseName}: ${dose}`;
+    return cleanLine(`${strand.exerciseName}: ${dose}`);
   });
   return [isLighterWeek(plan, week) ? 'A lighter week.' : '', ...doses].filter((line) => line !== '').join('\n');
 }
@@ -67,13 +71,13 @@ export function planCalendar(request: CalendarRequest): string {
     const start = parseISO(`${day}T${startTime}:00`);
     const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));
     const event = new ICAL.Component('vevent');
-    event.updatePropertyWithValue('uid', `${plan.id}-${day}@pomek`);
+    event.updatePropertyWithValue('uid', `${cleanLine(plan.id)}-${day}@pomek`);
     event.updatePropertyWithValue('dtstamp', ICAL.Time.fromJSDate(now, true));
     event.updatePropertyWithValue('dtstart', ICAL.Time.fromJSDate(start, false));
     event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(end, false));
-    event.updatePropertyWithValue('summary', `${routine.name} – ${student.name}`);
+    event.updatePropertyWithValue('summary', cleanLine(`${routine.name} – ${student.name}`));
     const week = weekOf(plan, day);
-    event.updatePropertyWithValue('description', describe(planned, week, locked));
+    event.updatePropertyWithValue('description', cleanNote(describe(planned, week, locked)));
     calendar.addSubcomponent(event);
   }
   return `${calendar.toString()}\r\n`;

@@ -40,6 +40,16 @@ function syntaxProblem(text: string): BundleResult {
   return failed(`line ${line}, column ${column}`, `The file is damaged here: ${words}.`);
 }
 
+/** Where the text is damaged; nested too deeply to be followed, it is no file of ours. */
+function unreadable(text: string): BundleResult {
+  try {
+    return syntaxProblem(text);
+  } catch (error) {
+    if (error instanceof RangeError) return failed('', 'This is not a Pomek file: it is nested too deeply to be read.');
+    throw error;
+  }
+}
+
 /** The path of a field as one reads it: `contents.routines[2].name`. */
 export function pathWords(path: readonly PropertyKey[]): string {
   return path
@@ -60,7 +70,7 @@ export function readBundle(text: string): BundleResult {
   try {
     foreign = JSON.parse(text);
   } catch {
-    return syntaxProblem(text);
+    return unreadable(text);
   }
   const head = z.object({ format: z.literal('pomek bundle'), version: z.number() }).safeParse(foreign);
   if (!head.success)

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { nameText, noteText } from '../text/textSchema';
 import { CheckpointSchema } from '../alignment/checkpoint';
 import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
@@ -34,7 +35,7 @@ export type Posture = z.infer<typeof PostureSchema>;
 
 /** One named part of a cycle: its share of the cycle's time, and the breath that may go with it. */
 export const PhaseSchema = z.object({
-  name: z.string().min(1).max(120),
+  name: nameText(120, 'a part needs a name'),
   share: z.number().gt(0).max(1),
   breath: z.enum(['in', 'out', 'free']),
   /** How the body stands at its end; null when only the time is known. */
@@ -42,15 +43,15 @@ export const PhaseSchema = z.object({
 });
 export type Phase = z.infer<typeof PhaseSchema>;
 
-const line = z.string().min(1).max(300);
+const line = nameText(300, 'a line is empty');
 
 /** One drill of a family, with its posture, its dose, its checkpoints and its rungs. */
 export const ExerciseSchema = z
   .object({
     id: z.string().min(1).max(80),
-    name: z.string().trim().min(1, 'an exercise needs a name').max(80),
+    name: nameText(80, 'an exercise needs a name'),
     family: FamilySchema,
-    summary: z.string().max(1200),
+    summary: noteText(1200),
     origin: z.enum(['built-in', 'own']),
     posture: PostureSchema,
     twoSided: z.boolean(),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lineText } from '../text/textSchema';
 import { FamilySchema } from '../library/exercise';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../students/student';
@@ -15,7 +16,7 @@ export const StrandSchema = z
     id,
     segmentId: id,
     exerciseId: id,
-    exerciseName: z.string().max(80),
+    exerciseName: lineText(80),
     family: FamilySchema,
     axis: AxisSchema,
     /** The smallest change: doses are whole multiples of it. */
@@ -39,7 +40,7 @@ export const StrandSchema = z
         z.object({
           week: z.number().int().min(0).max(520),
           dose: z.number().gt(0).max(9999),
-          reason: z.string().max(400),
+          reason: lineText(400),
         }),
       )
       .max(520)
@@ -102,8 +103,8 @@ export const DecisionSchema = z.object({
   outcome: z.enum(['accepted', 'changed', 'put off', 'cleared']),
   from: z.number(),
   to: z.number(),
-  reasons: z.array(z.string().max(400)).max(12),
+  reasons: z.array(lineText(400)).max(12),
   /** The teacher's own reason when the verdict was overruled. */
-  teacherReason: z.string().max(400),
+  teacherReason: lineText(400),
 });
 export type Decision = z.infer<typeof DecisionSchema>;

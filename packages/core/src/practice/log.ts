@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
 import { DaySchema } from '../students/student';
 
@@ -9,7 +10,7 @@ const amount = z.object({ amount: z.number().min(0), seconds: z.number().min(0) 
 export const LogLineSchema = z.object({
   segmentId: id,
   exerciseId: id,
-  exerciseName: z.string().max(80),
+  exerciseName: lineText(80),
   kind: z.enum(['hold', 'cycle', 'breath']),
   side: SideSchema,
   direction: DirectionSchema,
@@ -32,7 +33,7 @@ export const PracticeLogSchema = z.object({
   id,
   studentId: id,
   routineId: id,
-  routineName: z.string().max(80),
+  routineName: lineText(80),
   day: DaySchema,
   startedAt: z.iso.datetime({ offset: true }),
   /** From the first to the last moment, pauses left out. */
@@ -42,8 +43,8 @@ export const PracticeLogSchema = z.object({
   /** 0–10, category-ratio scale; null when it was not asked. */
   effort: rating.nullable(),
   pain: rating,
-  painWhere: z.string().max(120),
+  painWhere: lineText(120),
   symptoms: z.array(SymptomSchema).max(symptoms.length),
-  note: z.string().max(2000),
+  note: noteText(2000),
 });
 export type PracticeLog = z.infer<typeof PracticeLogSchema>;

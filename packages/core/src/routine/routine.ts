@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lineText, nameText, noteText } from '../text/textSchema';
 import { DoseSchema } from '../library/dose';
 
 const id = z.string().min(1).max(80);
@@ -27,7 +28,7 @@ export const PauseSegmentSchema = z.object({
   type: z.enum(['rest', 'talk']),
   id,
   seconds: z.number().min(1).max(7200),
-  label: z.string().max(120),
+  label: lineText(120),
   roundId: id.nullable().default(null),
 });
 export const SegmentSchema = z.discriminatedUnion('type', [ExerciseSegmentSchema, PauseSegmentSchema]);
@@ -38,8 +39,8 @@ export type Segment = z.infer<typeof SegmentSchema>;
 /** Ordered segments with doses, changes of side and rests. */
 export const RoutineSchema = z.object({
   id,
-  name: z.string().trim().min(1, 'a routine needs a name').max(80),
-  note: z.string().max(2000),
+  name: nameText(80, 'a routine needs a name'),
+  note: noteText(2000),
   schoolId: id,
   /** Time to take up the next exercise, in seconds. */
   settleSeconds: z.number().min(0).max(300),

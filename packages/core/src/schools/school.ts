@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { nameText, noteText } from '../text/textSchema';
 
 const share = z.number().min(0).max(1);
 const days = z.number().int().min(1).max(365);
@@ -56,8 +57,8 @@ export const rungWords: Readonly<Record<RungAxis, string>> = {
 /** A named set of conventions and defaults. Each of the choices is a row of `schoolQuestions`. */
 export const SchoolSchema = z.object({
   id: z.string().min(1).max(80),
-  name: z.string().trim().min(1, 'a school needs a name').max(80),
-  note: z.string().max(600),
+  name: nameText(80, 'a school needs a name'),
+  note: noteText(600),
   fatigueRule: z.enum(['ease', 'endurance']),
   breathLink: z.enum(['natural', 'linked', 'loose']).default('natural'),
   belly: z.enum(['expands', 'reversed']).default('expands'),

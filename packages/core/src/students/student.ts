@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { nameText, noteText } from '../text/textSchema';
 import { conditions } from '../screening/conditions';
 
 /** A day as YYYY-MM-DD, in the teacher's own time zone. */
@@ -11,13 +12,13 @@ const lengthCm = z.number().min(10).max(80).nullable().default(null);
 
 export const StudentSchema = z.object({
   id: z.string().min(1).max(80),
-  name: z.string().trim().min(1, 'a student needs a name').max(80),
+  name: nameText(80, 'a student needs a name'),
   birthYear: z.number().int().min(1900).max(2100).nullable(),
   /** The weekdays on which he or she can practise. */
   practiceDays: z.array(WeekdaySchema).max(7),
-  cautions: z.array(z.string().trim().min(1).max(200)).max(20),
+  cautions: z.array(nameText(200, 'a caution is empty')).max(20),
   schoolId: z.string().min(1).max(80),
-  note: z.string().max(2000),
+  note: noteText(2000),
   /** Height without shoes and weight; null = as the standard body. */
   statureCm: z.number().min(80).max(250).nullable().default(null),
   massKg: z.number().min(20).max(300).nullable().default(null),

@@ -1,0 +1,2 @@
+export * from './cleanText';
+export * from './textSchema';
