@@ -10,6 +10,26 @@ const noForeign = {
   group: ['ical.js', 'jsonc-parser', 'papaparse'],
   message: 'Only formats/ of the core reads and writes foreign text.',
 };
+/** The one way to edit (docs/architecture.md): what the old ways looked like. */
+const oldWays = {
+  templates: [
+    {
+      selector: ':matches(Element, Element$1)[name=/^(input|textarea)$/] > BoundAttribute[name="ngModel"]',
+      message: 'Text is typed into [pkText], which shows what its owner types until it is left.',
+    },
+    {
+      selector:
+        ':matches(Element, Element$1)[name=/^(input|textarea)$/]:not(:has(TextAttribute[value=/^(file|radio|checkbox)$/])) > BoundEvent[name="change"]',
+      message: 'A text that is only told when it is left is lost when the page is: use [pkText].',
+    },
+  ],
+  writes: [
+    {
+      selector: 'Property[key.name="change"] > ArrowFunctionExpression[params.length=0]',
+      message: 'A write is a function of what is stored, never of what was read before.',
+    },
+  ],
+};
 const testFiles = ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**'];
 
 /** The layers of the code as lint rules: what may import what. */
@@ -137,6 +157,17 @@ export default tseslint.config(
   {
     files: ['**/*.spec.ts'],
     rules: { '@typescript-eslint/dot-notation': ['error', { allowProtectedClassPropertyAccess: true }] },
+  },
+  {
+    files: ['apps/web/src/app/**/*.html'],
+    // It keeps its owner's text itself and leaves only the reading as a number to the control.
+    ignores: ['**/ui/number-field.ts/**'],
+    rules: { 'no-restricted-syntax': ['error', ...oldWays.templates] },
+  },
+  {
+    files: ['apps/web/src/app/**/*.ts'],
+    ignores: testFiles,
+    rules: { 'no-restricted-syntax': ['error', ...oldWays.writes] },
   },
   ...layers,
 );

@@ -1,6 +1,11 @@
+import { execFileSync } from 'node:child_process';
 import { defineConfig } from '@playwright/test';
 
-const port = 4390;
+const findPort =
+  "const s = require('node:net').createServer().listen(0, '127.0.0.1', () => { console.log(s.address().port); s.close(); })";
+// Any free port, found once: the processes that run the tests read this file too.
+process.env['POMEK_E2E_PORT'] ??= execFileSync(process.execPath, ['-e', findPort], { encoding: 'utf8' }).trim();
+const port = Number(process.env['POMEK_E2E_PORT']);
 
 export default defineConfig({
   testDir: 'tests',

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { openOwn, take, total } from '../support/pomek';
 
 test('browse by family, search and open', async ({ page }) => {

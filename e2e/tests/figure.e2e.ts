@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { complaints, openDemo, tabTo } from '../support/pomek';
 import { readPdf } from '../support/pdf';
 

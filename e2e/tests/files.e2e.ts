@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { openDemo, openOwn, smallWorld } from '../support/pomek';
 
 const offer = (page: Page, text: string, name = 'some.json') =>

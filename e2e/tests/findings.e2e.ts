@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { complaints, openDemo } from '../support/pomek';
 import { faultyRoutine } from '../support/faulty-routine';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { complaints, smallWorld } from '../support/pomek';
 
 test.use({ serviceWorkers: 'allow' });
@@ -29,6 +29,6 @@ test('works offline after the first load, a reload and every place included', as
   await expect(page.getByRole('heading', { name: 'When the load is raised' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.goto('/demo');
-  await expect(page.getByRole('link', { name: 'Orsolya Venn' }).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Dagny Pellew' }).first()).toBeVisible();
   expect(wrong).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { enterHall, openDemo, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { complaints, smallWorld } from '../support/pomek';
 
 /** Practices of a week, brought in as a table the student sent. */

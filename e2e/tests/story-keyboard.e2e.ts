@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { openOwn, runOn, tabTo, total, typeOver } from '../support/pomek';
 
 async function goTo(page: Page, words: string): Promise<void> {

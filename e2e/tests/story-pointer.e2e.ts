@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { complaints, enterHall, openOwn, runOn, take, total } from '../support/pomek';
 
 test('the whole job once, with a pointer, on an empty space', async ({ page, browser }) => {

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { complaints, openDemo, smallWorld } from '../support/pomek';
 
 test('a student measured, planned, overruled, away and raised, from intake on', async ({ page }) => {

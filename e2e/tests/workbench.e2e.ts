@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { complaints, openDemo, openOwn, tabTo, take, total } from '../support/pomek';
 import { readPdf } from '../support/pdf';
 

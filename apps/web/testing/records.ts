@@ -20,6 +20,7 @@ let count = 0;
 export function freshSpace(providers: unknown[] = []): Database {
   const database = new Database(`test-${(count += 1)}-${Math.floor(performance.now())}`);
   TestBed.resetTestingModule();
+  localStorage.clear();
   TestBed.configureTestingModule({
     providers: [{ provide: Database, useValue: database }, { provide: SPACE, useValue: 'own' }, ...(providers as [])],
   });

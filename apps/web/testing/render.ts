@@ -30,17 +30,21 @@ const TURNS = 60;
 type Stored = { [N in TableName]?: Records[N][] };
 const folded = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
-/** Renders a component over a fresh database that holds what was given. */
+/**
+ * Renders a component over a fresh database that holds what was given.
+ * @param inputs of the component; a function is called where things can be injected
+ */
 export async function render<C>(
   component: Type<C>,
-  inputs: Record<string, unknown> = {},
+  inputs: Record<string, unknown> | (() => Record<string, unknown>) = {},
   stored: Stored = {},
   providers: unknown[] = [],
 ): Promise<Rendered<C>> {
   const database = freshSpace([provideRouter([{ path: '**', children: [] }]), providePrimeNG(), ...providers]);
   for (const [name, records] of Object.entries(stored)) await database.table(name).bulkPut(records);
   const fixture = TestBed.createComponent(component);
-  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  const given = typeof inputs === 'function' ? TestBed.runInInjectionContext(inputs) : inputs;
+  for (const [name, value] of Object.entries(given)) fixture.componentRef.setInput(name, value);
   const element = fixture.nativeElement as HTMLElement;
   const settle = async (): Promise<void> => {
     for (let round = 0; round < 4; round += 1) {
@@ -51,7 +55,7 @@ export async function render<C>(
   };
   const nameOf = (entry: Element): string => folded(entry.getAttribute('aria-label') ?? entry.textContent);
   const button = (name: string | RegExp): HTMLButtonElement => {
-    const all = [...element.querySelectorAll<HTMLButtonElement>('button, a')];
+    const all = [...element.querySelectorAll<HTMLButtonElement>('button, a, [role=button]')];
     const found = all.find((entry) => (typeof name === 'string' ? nameOf(entry) === name : name.test(nameOf(entry))));
     if (found === undefined) throw new Error(`no button ${String(name)} among ${all.map(nameOf).join(' | ')}`);
     return found;
@@ -84,6 +88,9 @@ export async function render<C>(
       control.value = value;
       control.dispatchEvent(new Event('input', { bubbles: true }));
       control.dispatchEvent(new Event('change', { bubbles: true }));
+      // It is left again, as a person does who goes on.
+      control.dispatchEvent(new FocusEvent('blur'));
+      control.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
       await settle();
     },
   };

@@ -215,7 +215,7 @@ describe('calendar of a plan', () => {
     expect(events).toHaveLength(10);
     expect(new Set(events.map((event) => event.getFirstPropertyValue('uid'))).size).toBe(10);
     expect(text.split('\r\n').filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(10);
-    // eslint-disable-next-line no-control-regex -- what must not be there
+
     expect(text.replaceAll('\r\n', '')).not.toMatch(/[\u0000-\u001f\u007f-\u009f]/);
     for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
   });

@@ -13,6 +13,10 @@ export const TurnedSchema = z.object({
 });
 export type Turned = z.infer<typeof TurnedSchema>;
 
+/** What turns nothing is no turn. */
+const asItIs = (turned: Turned | null): Turned | null =>
+  turned === null || Object.values(turned).every((value) => value === null) ? null : turned;
+
 export const ExerciseSegmentSchema = z.object({
   type: z.literal('exercise'),
   id,
@@ -20,7 +24,7 @@ export const ExerciseSegmentSchema = z.object({
   dose: DoseSchema,
   sideOrder: z.enum(['whole', 'alternating']),
   /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
-  turned: TurnedSchema.nullable().default(null),
+  turned: TurnedSchema.nullable().overwrite(asItIs).default(null),
   /** The round it belongs to; segments of a round stand together and are repeated together. */
   roundId: id.nullable().default(null),
 });

@@ -1,8 +1,8 @@
 /** Marks that turn the direction of what follows them: what is read would not be what is there. */
 const TURNING = /[\u202a-\u202e\u2066-\u2069]/g;
-// eslint-disable-next-line no-control-regex -- the very characters that are to go
+
 const CONTROLS = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g;
-// eslint-disable-next-line no-control-regex -- the same, but for line break and tab
+
 const CONTROLS_OF_NOTES = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f]+/g;
 const LONE_SURROGATES = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 

@@ -28,6 +28,19 @@ export interface Records {
   corrections: Correction;
 }
 export type TableName = keyof Records;
+export const tableNames = [
+  'schools',
+  'exercises',
+  'routines',
+  'students',
+  'plans',
+  'logs',
+  'decisions',
+  'journals',
+  'measures',
+  'chains',
+  'corrections',
+] as const satisfies readonly TableName[];
 
 /** One space in the browser's storage: the teacher's own, or the demo. */
 export class Database extends Dexie {

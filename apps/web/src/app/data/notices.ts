@@ -21,26 +21,35 @@ export class Notices {
     this.show({ kind: 'done', title, detail: options.detail ?? '', undo: options.undo ?? false });
   }
 
-  failure(title: string, error: unknown): void {
-    this.show({ kind: 'failure', title, detail: reasonOf(error), undo: false });
+  /** Says what went wrong; the same again takes the place of what still stands. Gives the notice's id. */
+  failure(title: string, error: unknown): number {
+    return this.show({ kind: 'failure', title, detail: reasonOf(error), undo: false });
   }
 
   close(id: number): void {
     this.list.update((notices) => notices.filter((notice) => notice.id !== id));
   }
 
-  private show(notice: Omit<Notice, 'id'>): void {
+  private show(notice: Omit<Notice, 'id'>): number {
     const id = this.next++;
-    this.list.update((notices) => [...notices.slice(-2), { ...notice, id }]);
+    const others = this.list().filter(({ title, detail }) => title !== notice.title || detail !== notice.detail);
+    this.list.set([...others.slice(-2), { ...notice, id }]);
     if (notice.kind === 'done') setTimeout(() => this.close(id), 8000);
+    return id;
   }
+}
+
+/** Whether the storage had no room: said by the write itself, or by the transaction that it ended. */
+function isFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { name, message, inner } = error as Error & { inner?: unknown };
+  return `${name} ${message}`.includes('QuotaExceededError') || isFull(inner);
 }
 
 /** An error in words a teacher can act on. */
 export function reasonOf(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (name === 'QuotaExceededError')
-    return 'The browser has no room left. Export your data under Files, then free some space.';
+  if (isFull(error)) return 'The browser has no room left. Export your data under Files, then free some space.';
   if (name === 'InvalidStateError' || name === 'DatabaseClosedError')
     return 'The browser closed its storage. Reload the page; what was saved is still there.';
   if (error instanceof ZodError) return error.issues.map((issue) => issue.message).join('. ');

@@ -4,17 +4,6 @@ import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
   LATELY_DAYS,
-  ChainSchema,
-  CorrectionSchema,
-  DecisionSchema,
-  ExerciseSchema,
-  JournalSchema,
-  MeasureSchema,
-  PlanSchema,
-  PracticeLogSchema,
-  RoutineSchema,
-  SchoolSchema,
-  StudentSchema,
   builtInSchools,
   groupBy,
   softSchool,
@@ -26,6 +15,7 @@ import {
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
+import { readers } from './schemas';
 
 /** Tables whose records belong to a student. */
 export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections';
@@ -48,25 +38,6 @@ const daysBefore = (day: string, days: number): string =>
 const once = <T extends { id: string }>(records: readonly T[]): T[] => [
   ...new Map(records.map((record) => [record.id, record])).values(),
 ];
-
-/** The part of a schema that reading needs. */
-interface Reader<T> {
-  safeParse(value: unknown): { success: true; data: T } | { success: false };
-}
-
-const readers: { [N in TableName]: Reader<Records[N]> } = {
-  schools: SchoolSchema,
-  exercises: ExerciseSchema,
-  routines: RoutineSchema,
-  students: StudentSchema,
-  plans: PlanSchema,
-  logs: PracticeLogSchema,
-  decisions: DecisionSchema,
-  journals: JournalSchema,
-  measures: MeasureSchema,
-  chains: ChainSchema,
-  corrections: CorrectionSchema,
-};
 
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
 
@@ -104,6 +75,10 @@ export class Repository {
   /** One record, or null when there is none. */
   one<N extends TableName>(name: N, id: string): Observable<Records[N] | null> {
     return this.live(async () => this.keep(name, [await this.database.of(name).get(id)])[0] ?? null);
+  }
+
+  async has(name: TableName, id: string): Promise<boolean> {
+    return (await this.database.of(name).where('id').equals(id).count()) > 0;
   }
 
   /** The practices of one student, the newest first. */

@@ -11,6 +11,8 @@ import { WholeSpace } from './whole-space';
 
 let database: Database;
 let store: Store;
+const change = (label: string, part: Partial<Routine>, key: string | null = null) =>
+  store.write(label, [{ table: 'routines', id: 'routine-1', change: (stored) => ({ ...stored, ...part }) }], key);
 const routineNow = () => database.of('routines').get('routine-1');
 
 beforeEach(() => {
@@ -21,7 +23,7 @@ beforeEach(() => {
 afterEach(() => database.delete());
 
 test('a write is kept, undone and done again, with its name', async () => {
-  await store.write('Add Evening', [{ table: 'routines', put: aRoutine() }]);
+  await store.write('Add Evening', [{ table: 'routines', add: aRoutine() }]);
   expect(store.undoLabel()).toBe('Add Evening');
   expect(await store.undo()).toBe('Add Evening');
   expect(await routineNow()).toBeUndefined();
@@ -32,8 +34,8 @@ test('a write is kept, undone and done again, with its name', async () => {
 
 test('several records are one step, also a removal', async () => {
   await store.write('Both', [
-    { table: 'routines', put: aRoutine() },
-    { table: 'students', put: aStudent() },
+    { table: 'routines', add: aRoutine() },
+    { table: 'students', add: aStudent() },
   ]);
   await store.write('Remove', [
     { table: 'routines', remove: 'routine-1' },
@@ -46,10 +48,9 @@ test('several records are one step, also a removal', async () => {
 });
 
 test('quick changes to the same thing are undone together, others are not', async () => {
-  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
-  for (const name of ['E', 'Ev', 'Eve'])
-    await store.write('Rename', [{ table: 'routines', put: aRoutine({ name }) }], 'name');
-  await store.write('Note', [{ table: 'routines', put: aRoutine({ name: 'Eve', note: 'x' }) }], 'note');
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  for (const name of ['E', 'Ev', 'Eve']) await change('Rename', { name }, 'name');
+  await change('Note', { note: 'x' }, 'note');
   await store.undo();
   expect(await routineNow()).toMatchObject({ name: 'Eve', note: '' });
   await store.undo();
@@ -57,16 +58,16 @@ test('quick changes to the same thing are undone together, others are not', asyn
 });
 
 test('a change that changes nothing is no step, and a new change ends what could be done again', async () => {
-  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
-  await store.write('Nothing', [{ table: 'routines', put: aRoutine() }]);
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await change('Nothing', { name: 'Evening' });
   expect(store.undoLabel()).toBe('New');
   await store.undo();
-  await store.write('Other', [{ table: 'routines', put: aRoutine({ name: 'Other' }) }]);
+  await store.write('Other', [{ table: 'routines', add: aRoutine({ name: 'Other' }) }]);
   expect(store.redoLabel()).toBeNull();
 });
 
 test('what was changed elsewhere since is not undone, and it is said why', async () => {
-  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
   await database.of('routines').put(aRoutine({ name: 'From another tab' }));
   await expect(store.undo()).rejects.toThrow('changed elsewhere');
   expect(await routineNow()).toMatchObject({ name: 'From another tab' });
@@ -89,7 +90,7 @@ test('a hundred steps and more undone return the first state exactly', async () 
         : moved;
     if (JSON.stringify(after) !== JSON.stringify(value)) made += 1;
     value = after;
-    await store.write('Step', [{ table: 'routines', put: value }]);
+    await change('Step', value);
   }
   expect(made).toBeGreaterThan(100);
   for (let index = 0; index < made; index += 1) await store.undo();
@@ -103,8 +104,8 @@ test('a thousand records are one step that tells how far it is, and go back in o
   const students = Array.from({ length: 1200 }, (_, index) => aStudent({ id: `s-${index}`, name: `Person ${index}` }));
   await database.of('students').put({ ...students[7]!, name: 'Before' });
   const shares: number[] = [];
-  const writes = students.map((put) => ({ table: 'students' as const, put }));
-  await store.write('Many', writes, null, (share) => shares.push(share));
+  const incoming = students.map((record) => ({ table: 'students' as const, record }));
+  await store.takeOver('Many', incoming, (share) => shares.push(share));
   expect(shares).toEqual([500 / 1200, 1000 / 1200, 1]);
   expect(await database.of('students').count()).toBe(1200);
   expect(await store.undo()).toBe('Many');
@@ -122,26 +123,33 @@ test('a record written twice in one step has its last state, and goes back to it
     id: 'student-1',
     change: (stored: Student): Student => ({ ...stored, name: `${stored.name}${name}` }),
   });
-  await store.write('Add', [{ table: 'students', put: aStudent({ name: 'A' }) }]);
-  await store.write('Twice', [rename('b'), rename('c'), { table: 'students', put: aStudent({ id: 'other' }) }]);
+  await store.write('Add', [{ table: 'students', add: aStudent({ name: 'A' }) }]);
+  await store.write('Twice', [rename('b'), rename('c'), { table: 'students', add: aStudent({ id: 'other' }) }]);
   expect((await database.of('students').get('student-1'))!.name).toBe('Abc');
   await store.undo();
   expect((await database.of('students').toArray()).map((student) => student.name)).toEqual(['A']);
   await store.write('There and gone', [
-    { table: 'students', put: aStudent({ id: 'x' }) },
+    { table: 'students', add: aStudent({ id: 'x' }) },
     { table: 'students', remove: 'x' },
   ]);
   expect(store.undoLabel()).toBe('Add');
 });
 
 test('two changes begun at once are both kept, and a change of what is gone is refused', async () => {
-  await store.write('New', [{ table: 'routines', put: aRoutine() }]);
-  const change = (part: Partial<Routine>) =>
-    store.write('Change', [{ table: 'routines', id: 'routine-1', change: (stored) => ({ ...stored, ...part }) }]);
-  await Promise.all([change({ name: 'Named' }), change({ note: 'noted' })]);
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await Promise.all([change('Change', { name: 'Named' }), change('Change', { note: 'noted' })]);
   expect(await routineNow()).toMatchObject({ name: 'Named', note: 'noted' });
   await database.of('routines').delete('routine-1');
-  await expect(change({ name: 'Ghost' })).rejects.toThrow('removed elsewhere');
+  await expect(change('Change', { name: 'Ghost' })).rejects.toThrow('removed elsewhere');
+});
+
+test('what is new is never put over what is there, and what is not whole is not written', async () => {
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await expect(store.write('Again', [{ table: 'routines', add: aRoutine({ name: 'Other' }) }])).rejects.toThrow('kept');
+  await expect(change('Rename', { name: ' ' })).rejects.toThrow('a routine needs a name');
+  expect(await routineNow()).toEqual(aRoutine());
+  await change('Rename', { name: ' Late\r\nevening ' });
+  expect(await routineNow()).toMatchObject({ name: 'Late evening' });
 });
 
 test('records that cannot be read stay in the storage, are left out and reported once', async () => {
@@ -157,7 +165,7 @@ test('streams follow changes', async () => {
   const seen: number[] = [];
   const subscription = TestBed.inject(Repository).students$.subscribe((students) => seen.push(students.length));
   await new Promise((resolve) => setTimeout(resolve, 30));
-  await store.write('Add', [{ table: 'students', put: aStudent() }]);
+  await store.write('Add', [{ table: 'students', add: aStudent() }]);
   await new Promise((resolve) => setTimeout(resolve, 50));
   subscription.unsubscribe();
   expect(seen.at(0)).toBe(0);
@@ -175,7 +183,7 @@ test('an import takes only the chosen rows and is one step', async () => {
 });
 
 test('replacing the whole space forgets the steps, since they no longer fit', async () => {
-  await store.write('New', [{ table: 'routines', put: aRoutine({ id: 'old' }) }]);
+  await store.write('New', [{ table: 'routines', add: aRoutine({ id: 'old' }) }]);
   const whole = TestBed.inject(WholeSpace);
   await whole.replace(someContents());
   expect(store.undoLabel()).toBeNull();

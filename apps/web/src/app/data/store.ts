@@ -1,13 +1,18 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { Injectable, computed, inject, signal, type WritableSignal } from '@angular/core';
 import equal from 'fast-deep-equal';
 import { Clock } from './clock';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
+import { PlaceGone } from './patch';
+import { writers, type Reader } from './schemas';
 
-/** One record to put, to take away, or to change from what is stored at that moment (or from `orElse`). */
+/**
+ * One record to add, to take away, or to change from what is stored at that moment (or from `orElse`).
+ * There is no way to put a whole record over another: what was read a moment ago may no longer be so.
+ */
 export type Write = {
   [N in TableName]:
-    | { readonly table: N; readonly put: Records[N] }
+    | { readonly table: N; readonly add: Records[N] }
     | { readonly table: N; readonly remove: string }
     | {
         readonly table: N;
@@ -17,12 +22,17 @@ export type Write = {
       };
 }[TableName];
 
+/** Records that come in whole from a file that was read and parsed. */
+export type Incoming = { [N in TableName]: { readonly table: N; readonly record: Records[N] } }[TableName];
+
 interface Change {
   readonly table: TableName;
   readonly id: string;
   readonly before: unknown;
   readonly after: unknown;
 }
+
+type End = 'before' | 'after';
 
 interface Step {
   readonly label: string;
@@ -37,15 +47,32 @@ const MOST_STEPS = 500;
 /** Records that are read and written at once. */
 const BATCH = 500;
 
-function afterOf(write: Write, before: unknown): unknown {
-  if ('put' in write) return write.put;
+function afterOf(write: Write | Incoming, before: unknown): unknown {
+  if ('record' in write) return write.record;
   if ('remove' in write) return undefined;
+  const writer: Reader<unknown> = writers[write.table];
+  if ('add' in write) {
+    if (before !== undefined) throw new AlreadyThere();
+    return writer.parse(write.add);
+  }
   const stored = before ?? write.orElse;
-  if (stored === undefined) throw new ConflictError('It was removed elsewhere meanwhile.');
-  return (write.change as (stored: unknown) => unknown)(stored);
+  if (stored === undefined) throw new PlaceGone();
+  const after = (write.change as (stored: unknown) => unknown)(stored);
+  return after === stored && before !== undefined ? before : writer.parse(after);
 }
 
-const idOf = (write: Write): string => ('put' in write ? write.put.id : 'remove' in write ? write.remove : write.id);
+const idOf = (write: Write | Incoming): string => {
+  if ('record' in write) return write.record.id;
+  if ('add' in write) return write.add.id;
+  return 'remove' in write ? write.remove : write.id;
+};
+
+/** A new record has the identity of one that is there already. */
+export class AlreadyThere extends Error {
+  constructor() {
+    super('It is kept already.');
+  }
+}
 
 /** A change was made elsewhere since, so going back would lose it. */
 export class ConflictError extends Error {}
@@ -62,6 +89,10 @@ export class Store {
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
+  /** Set by `Edits`: what is typed and not written yet goes first, and gives way when a step is taken back. */
+  typing = { first: (): void => undefined, giveWay: (): void => undefined };
+  /** How often something was undone or done again: what is shown in a field then follows what is stored. */
+  readonly turns = signal(0);
 
   readonly undoLabel = computed(() => this.done().at(-1)?.label ?? null);
   readonly redoLabel = computed(() => this.undone().at(-1)?.label ?? null);
@@ -69,12 +100,34 @@ export class Store {
   /**
    * Writes records as one undoable step. Steps with the same `mergeKey` in quick succession become
    * one. Rejects, and changes nothing, when the storage refuses.
+   */
+  write(label: string, writes: readonly Write[], mergeKey: string | null = null): Promise<void> {
+    this.typing.first();
+    return this.told(this.step(label, writes, mergeKey));
+  }
+
+  /** The same for what was typed; the one who asks tells what went wrong. */
+  writeTyped(label: string, write: Write, mergeKey: string): Promise<void> {
+    return this.step(label, [write], mergeKey);
+  }
+
+  /**
+   * Records of a file that was parsed, new ones and over those of the same identity, as one undoable step.
    * @param progress is told which share of many records is written
    */
-  write(
+  takeOver(
     label: string,
-    writes: readonly Write[],
-    mergeKey: string | null = null,
+    incoming: readonly Incoming[],
+    progress: (share: number) => void = () => undefined,
+  ): Promise<void> {
+    this.typing.first();
+    return this.told(this.step(label, incoming, null, progress));
+  }
+
+  private step(
+    label: string,
+    writes: readonly (Write | Incoming)[],
+    mergeKey: string | null,
     progress: (share: number) => void = () => undefined,
   ): Promise<void> {
     return this.inTurn(async () => {
@@ -86,25 +139,33 @@ export class Store {
   }
 
   undo(): Promise<string | null> {
-    return this.inTurn(async () => {
-      const step = this.done().at(-1);
-      if (step === undefined) return null;
-      await this.restore(step, 'after', 'before');
-      this.done.update((steps) => steps.slice(0, -1));
-      this.undone.update((steps) => [...steps, step]);
-      return step.label;
-    });
+    return this.turn(this.done, this.undone, 'after', 'before');
   }
 
   redo(): Promise<string | null> {
-    return this.inTurn(async () => {
-      const step = this.undone().at(-1);
-      if (step === undefined) return null;
-      await this.restore(step, 'before', 'after');
-      this.undone.update((steps) => steps.slice(0, -1));
-      this.done.update((steps) => [...steps, step]);
-      return step.label;
-    });
+    return this.turn(this.undone, this.done, 'before', 'after');
+  }
+
+  /** Takes the last step of one list to its other end, and puts it on the other list. */
+  private turn(
+    from: WritableSignal<readonly Step[]>,
+    to: WritableSignal<readonly Step[]>,
+    now: End,
+    then: End,
+  ): Promise<string | null> {
+    this.typing.first();
+    return this.told(
+      this.inTurn(async () => {
+        const step = from().at(-1);
+        if (step === undefined) return null;
+        await this.restore(step, now, then);
+        from.update((steps) => steps.slice(0, -1));
+        to.update((steps) => [...steps, step]);
+        this.typing.giveWay();
+        this.turns.update((turns) => turns + 1);
+        return step.label;
+      }),
+    );
   }
 
   /** Forgets all steps: after the whole space was replaced. */
@@ -116,10 +177,17 @@ export class Store {
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
     const result = this.queue.then(work);
     this.queue = result.catch(() => undefined);
-    return result.catch((error: unknown) => {
+    return result;
+  }
+
+  /** Says what went wrong where nobody else does. */
+  private async told<T>(work: Promise<T>): Promise<T> {
+    try {
+      return await work;
+    } catch (error) {
       this.notices.failure('Not saved', error);
       throw error;
-    });
+    }
   }
 
   private push(step: Step): void {
@@ -136,7 +204,7 @@ export class Store {
     });
   }
 
-  private apply(writes: readonly Write[], progress: (share: number) => void): Promise<Change[]> {
+  private apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {
     const tables = [...new Set(writes.map((write) => write.table))];
     return this.database.transaction('rw', tables, async () => {
       const changes: Change[] = [];
@@ -157,7 +225,7 @@ export class Store {
   }
 
   /** Writes to one table, read and written at once; a later write to the same record sees the earlier. */
-  private async applyTo(name: TableName, writes: readonly Write[]): Promise<Change[]> {
+  private async applyTo(name: TableName, writes: readonly (Write | Incoming)[]): Promise<Change[]> {
     const table = this.database.table<unknown, string>(name);
     const ids = [...new Set(writes.map(idOf))];
     const stored = new Map((await table.bulkGet(ids)).map((value, index) => [ids[index]!, value]));
@@ -171,13 +239,13 @@ export class Store {
   }
 
   /** Brings the records of one table to one end of their changes. */
-  private async put(name: TableName, changes: readonly Change[], to: 'before' | 'after'): Promise<void> {
+  private async put(name: TableName, changes: readonly Change[], to: End): Promise<void> {
     const table = this.database.table<unknown, string>(name);
     await table.bulkPut(changes.map((change) => change[to]).filter((value) => value !== undefined));
     await table.bulkDelete(changes.filter((change) => change[to] === undefined).map((change) => change.id));
   }
 
-  private restore(step: Step, from: 'before' | 'after', to: 'before' | 'after'): Promise<void> {
+  private restore(step: Step, from: End, to: End): Promise<void> {
     const tables = [...new Set(step.changes.map((change) => change.table))];
     return this.database.transaction('rw', tables, async () => {
       for (const name of tables) {

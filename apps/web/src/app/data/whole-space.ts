@@ -2,7 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { bundleKinds, emptyContents, type BundleContents, type PreviewRow } from '@pomek/core';
 import { Database } from './database';
 import { Repository } from './repository';
-import { Store, type Write } from './store';
+import { Store, type Incoming } from './store';
 
 /** Reading and replacing everything at once: export, import, the demo. */
 @Injectable({ providedIn: 'root' })
@@ -22,12 +22,12 @@ export class WholeSpace {
   /** Keeps the chosen rows of a file, in one undoable step. */
   async import(contents: BundleContents, rows: readonly PreviewRow[], label: string): Promise<void> {
     const wanted = new Set(rows.map((row) => `${row.kind} ${row.id}`));
-    const writes = bundleKinds.flatMap((kind) =>
+    const incoming = bundleKinds.flatMap((kind) =>
       contents[kind]
         .filter((item) => wanted.has(`${kind} ${item.id}`))
-        .map((item) => ({ table: kind, put: item }) as Write),
+        .map((record) => ({ table: kind, record }) as Incoming),
     );
-    await this.store.write(label, writes);
+    await this.store.takeOver(label, incoming);
   }
 
   /** Empties the space and fills it anew; cannot be undone. */

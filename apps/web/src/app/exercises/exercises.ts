@@ -12,12 +12,13 @@ import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { ExerciseSheet } from './exercise-sheet';
 import { blankExercise, copyOf } from './own-exercise';
+import { TextField } from '../ui/text-field';
 
 /** The shelf: every exercise by family, and the one that is open. */
 @Component({
   selector: 'pk-exercises',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ExerciseSheet, FormsModule, InputText, RouterLink, Select],
+  imports: [Button, ExerciseSheet, FormsModule, InputText, RouterLink, Select, TextField],
   templateUrl: './exercises.html',
   styleUrl: './exercises.scss',
 })
@@ -53,13 +54,13 @@ export class Exercises {
 
   protected async add(): Promise<void> {
     const exercise = blankExercise(this.clock.newId(), this.family() ?? 'standing');
-    await this.store.write('New exercise', [{ table: 'exercises', put: exercise }]);
+    await this.store.write('New exercise', [{ table: 'exercises', add: exercise }]);
     await this.router.navigate(['/exercises', exercise.id, 'edit']);
   }
 
   protected async copy(exercise: Exercise): Promise<void> {
     const own = copyOf(exercise, this.clock.newId());
-    await this.store.write(`Copy ${exercise.name}`, [{ table: 'exercises', put: own }]);
+    await this.store.write(`Copy ${exercise.name}`, [{ table: 'exercises', add: own }]);
     await this.router.navigate(['/exercises', own.id, 'edit']);
   }
 

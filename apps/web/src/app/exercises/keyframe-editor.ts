@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import type { Hand, Keyframe } from '@pomek/core';
+import type { Hand, Keyframe, Phase } from '@pomek/core';
+import { patchOf, type Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 
 const still: Keyframe = {
@@ -15,6 +16,7 @@ const still: Keyframe = {
   hand: null,
   otherHand: null,
 };
+const phaseAt = patchOf<Phase>();
 const middle: Hand = { out: 0.3, forward: 0.8, up: 0.5 };
 const limits: readonly { key: keyof Hand; label: string; min: number; max: number }[] = [
   { key: 'out', label: 'out from the middle', min: -2, max: 3 },
@@ -33,7 +35,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
       <legend class="small soft">How the body stands at the end of part {{ part() }}</legend>
       @if (it === null) {
         <p class="small soft">Not said: this part is timed, but the figure does not move.</p>
-        <p-button label="Say how it stands" size="small" variant="outlined" (onClick)="frameChange.emit(still)" />
+        <p-button label="Say how it stands" size="small" variant="outlined" (onClick)="say(still)" />
       } @else {
         <div class="row top">
           <div class="field">
@@ -54,7 +56,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
               unit="%"
               [max]="100"
               [value]="percent()"
-              (valueChange)="set({ weight: ($event ?? 50) / 100 })"
+              (valueChange)="set('weight', ($event ?? 50) / 100)"
             />
           }
           <pk-number
@@ -63,7 +65,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             [min]="-90"
             [max]="90"
             [value]="it.turnDeg"
-            (valueChange)="set({ turnDeg: $event ?? 0 })"
+            (valueChange)="set('turnDeg', $event ?? 0)"
           />
           <pk-number
             label="Bend (empty: the posture’s)"
@@ -71,7 +73,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             [max]="150"
             [optional]="true"
             [value]="it.bendDeg"
-            (valueChange)="set({ bendDeg: $event })"
+            (valueChange)="set('bendDeg', $event)"
           />
           <pk-number
             label="Width (empty: the posture’s)"
@@ -81,7 +83,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             [whole]="false"
             [optional]="true"
             [value]="it.stanceWidth"
-            (valueChange)="set({ stanceWidth: $event })"
+            (valueChange)="set('stanceWidth', $event)"
           />
           <pk-number
             label="Foot ahead (empty: the posture’s)"
@@ -92,7 +94,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             [whole]="false"
             [optional]="true"
             [value]="it.ahead"
-            (valueChange)="set({ ahead: $event })"
+            (valueChange)="set('ahead', $event)"
           />
           <div class="field">
             <span class="label">Foot off the floor</span>
@@ -101,7 +103,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
               optionLabel="label"
               optionValue="value"
               [ngModel]="it.lifted"
-              (ngModelChange)="set({ lifted: $event })"
+              (ngModelChange)="set('lifted', $event)"
               [ariaLabel]="'Foot off the floor in part ' + part()"
               appendTo="body"
             />
@@ -115,7 +117,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
                 [label]="'Place the ' + hand.name"
                 size="small"
                 variant="text"
-                (onClick)="place(hand.key, middle)"
+                (onClick)="set(hand.key, middle)"
               />
             } @else {
               @for (limit of limits; track limit.key) {
@@ -126,14 +128,14 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
                   [step]="0.05"
                   [whole]="false"
                   [value]="spot[limit.key]"
-                  (valueChange)="place(hand.key, changed(spot, limit.key, $event))"
+                  (valueChange)="move(hand.key, limit.key, $event)"
                 />
               }
-              <p-button label="As the posture has it" size="small" variant="text" (onClick)="place(hand.key, null)" />
+              <p-button label="As the posture has it" size="small" variant="text" (onClick)="set(hand.key, null)" />
             }
           </div>
         }
-        <p-button label="Leave it unsaid" size="small" variant="text" (onClick)="frameChange.emit(null)" />
+        <p-button label="Leave it unsaid" size="small" variant="text" (onClick)="say(null)" />
       }
     </fieldset>
   `,
@@ -154,7 +156,8 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
 export class KeyframeEditor {
   readonly part = input.required<number>();
   readonly frame = input.required<Keyframe | null>();
-  readonly frameChange = output<Keyframe | null>();
+  /** One value of the keyframe that was typed, or the whole of it said or unsaid. */
+  readonly typed = output<Patch>();
 
   protected readonly still = still;
   protected readonly middle = middle;
@@ -183,18 +186,18 @@ export class KeyframeEditor {
   });
 
   protected setWeight(kind: 'full' | 'empty' | 'share'): void {
-    this.set({ weight: kind === 'share' ? 0.5 : kind });
+    this.set('weight', kind === 'share' ? 0.5 : kind);
   }
 
-  protected place(key: 'hand' | 'otherHand', hand: Hand | null): void {
-    this.set({ [key]: hand });
+  protected move(hand: 'hand' | 'otherHand', key: keyof Hand, value: number | null): void {
+    if (value !== null) this.typed.emit(phaseAt(['end', hand, key], value));
   }
 
-  protected changed(hand: Hand, key: keyof Hand, value: number | null): Hand {
-    return value === null ? hand : { ...hand, [key]: value };
+  protected set<K extends keyof Keyframe>(key: K, value: Keyframe[K]): void {
+    this.typed.emit({ at: ['end', key], value });
   }
 
-  protected set(part: Partial<Keyframe>): void {
-    this.frameChange.emit({ ...(this.frame() ?? still), ...part });
+  protected say(frame: Keyframe | null): void {
+    this.typed.emit(phaseAt(['end'], frame));
   }
 }

@@ -4,14 +4,16 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Phase } from '@pomek/core';
+import type { Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 import { KeyframeEditor } from './keyframe-editor';
 
 /** The named parts of a cycle, their share of its time and the breath that may go with them. */
 @Component({
   selector: 'pk-phases',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, KeyframeEditor, NumberField, Select],
+  imports: [Button, FormsModule, InputText, KeyframeEditor, NumberField, Select, TextField],
   template: `
     <div class="stack">
       @for (phase of phases(); track $index) {
@@ -20,8 +22,8 @@ import { KeyframeEditor } from './keyframe-editor';
             pInputText
             class="name"
             [attr.aria-label]="'Part ' + ($index + 1)"
-            [ngModel]="phase.name"
-            (change)="set($index, { name: $any($event.target).value })"
+            [pkText]="phase.name"
+            (pkTextChange)="rename($index, $event)"
             maxlength="120"
           />
           <pk-number
@@ -38,7 +40,7 @@ import { KeyframeEditor } from './keyframe-editor';
             optionLabel="label"
             optionValue="value"
             [ngModel]="phase.breath"
-            (ngModelChange)="set($index, { breath: $event })"
+            (ngModelChange)="set($index, 'breath', $event)"
             [ariaLabel]="'Breath in part ' + ($index + 1)"
             appendTo="body"
           />
@@ -57,7 +59,7 @@ import { KeyframeEditor } from './keyframe-editor';
           />
         </div>
         @if (open() === $index) {
-          <pk-keyframe [part]="$index + 1" [frame]="phase.end" (frameChange)="set($index, { end: $event })" />
+          <pk-keyframe [part]="$index + 1" [frame]="phase.end" (typed)="below($index, $event)" />
         }
       }
       <div class="row">
@@ -83,7 +85,10 @@ import { KeyframeEditor } from './keyframe-editor';
 })
 export class PhasesEditor {
   readonly phases = input.required<readonly Phase[]>();
-  readonly phasesChange = output<Phase[]>();
+  /** One value of one part that was typed. */
+  readonly typed = output<Patch>();
+  /** What is done with the parts as a whole. */
+  readonly changed = output<(phases: readonly Phase[]) => Phase[]>();
   protected readonly open = signal<number | null>(null);
   protected readonly breaths = [
     { label: 'breath in', value: 'in' },
@@ -97,32 +102,40 @@ export class PhasesEditor {
     return Math.round(share * 100);
   }
 
-  protected set(index: number, part: Partial<Phase>): void {
-    this.phasesChange.emit(this.phases().map((phase, at) => (at === index ? { ...phase, ...part } : phase)));
+  protected set<K extends keyof Phase>(index: number, key: K, value: Phase[K]): void {
+    this.typed.emit({ at: [index, key], value });
+  }
+
+  protected rename(index: number, name: string): void {
+    this.typed.emit({ at: [index, 'name'], value: name, letters: true });
+  }
+
+  protected below(index: number, patch: Patch): void {
+    this.typed.emit({ ...patch, at: [index, ...patch.at] });
   }
 
   protected setShare(index: number, percent: number | null): void {
-    if (percent !== null) this.set(index, { share: percent / 100 });
+    if (percent !== null) this.set(index, 'share', percent / 100);
   }
 
   protected remove(index: number): void {
-    this.phasesChange.emit(this.evened(this.phases().filter((_, at) => at !== index)));
+    this.changed.emit((phases) => evened(phases.filter((_, at) => at !== index)));
   }
 
   protected add(): void {
-    const share = 1 / (this.phases().length + 1);
-    const before = this.phases().map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-    this.phasesChange.emit(
-      this.evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]),
-    );
+    this.changed.emit((phases) => {
+      const share = 1 / (phases.length + 1);
+      const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
+      return evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]);
+    });
   }
 
   protected even(): void {
-    this.phasesChange.emit(this.evened(this.phases()));
+    this.changed.emit(evened);
   }
+}
 
-  private evened(phases: readonly Phase[]): Phase[] {
-    const total = phases.reduce((sum, phase) => sum + phase.share, 0);
-    return phases.map((phase) => ({ ...phase, share: phase.share / total }));
-  }
+function evened(phases: readonly Phase[]): Phase[] {
+  const total = phases.reduce((sum, phase) => sum + phase.share, 0);
+  return phases.map((phase) => ({ ...phase, share: phase.share / total }));
 }

@@ -87,7 +87,7 @@ export class ScalesDrill {
       rightKg,
       wantedLeft: this.wantedLeft(),
     };
-    await this.store.write(`Two scales of ${student.name}`, [{ table: 'measures', put: measure }]);
+    await this.store.write(`Two scales of ${student.name}`, [{ table: 'measures', add: measure }]);
     this.left.set(null);
     this.right.set(null);
   }

@@ -15,12 +15,13 @@ import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
 import { ImportPanel } from './import-panel';
+import { TextField } from '../ui/text-field';
 
 /** What goes out and what comes in. */
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, ImportPanel, InputText, NumberField, Select],
+  imports: [Button, FormsModule, ImportPanel, InputText, NumberField, Select, TextField],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })

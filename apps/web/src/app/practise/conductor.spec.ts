@@ -98,7 +98,7 @@ test('dropped, nothing is logged; one that is over says so', async () => {
 
 describe('the end of a practice', () => {
   test('a serious sign refers at once, and is kept', async () => {
-    const page = await render(EndForm, { logged: true, routineName: 'Evening' });
+    const page = await render(EndForm, { practiceId: 'p', logged: true, routineName: 'Evening' });
     const saved = heard(page.fixture.componentInstance.save);
     expect(page.text()).not.toContain('licensed practitioner');
     page.field('chest pain').click();
@@ -111,7 +111,7 @@ describe('the end of a practice', () => {
   });
 
   test('without a student nothing is asked', async () => {
-    const page = await render(EndForm, { logged: false, routineName: 'Evening' });
+    const page = await render(EndForm, { practiceId: 'p', logged: false, routineName: 'Evening' });
     expect(page.text()).toContain('Nothing is logged');
     expect(page.element.querySelectorAll('input')).toHaveLength(0);
   });

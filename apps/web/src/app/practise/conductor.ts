@@ -8,6 +8,7 @@ import {
   input,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
@@ -24,7 +25,6 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
-import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { SideMark } from '../ui/side-mark';
@@ -60,12 +60,12 @@ export class Conductor {
   private readonly router = inject(Router);
   private readonly clock = inject(Clock);
   private readonly store = inject(Store);
-  private readonly notices = inject(Notices);
-  private readonly journals = inject(Journals);
+  protected readonly journals = inject(Journals);
   private readonly repository = inject(Repository);
   private readonly awake = inject(ScreenAwake);
   protected readonly ringer = inject(BellRinger);
   readonly journalId = input.required<string>();
+  private readonly endForm = viewChild(EndForm);
 
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
@@ -199,7 +199,10 @@ export class Conductor {
         lines: logLines(journal.routine, line, state, this.shelf()),
         ...answers,
       };
-      await this.store.write(`Practice of ${this.who()?.name ?? 'a student'}`, [{ table: 'logs', put: log }]);
+      const label = `Practice of ${this.who()?.name ?? 'a student'}`;
+      // Where it is kept already, only the way out failed the last time.
+      const kept = await this.repository.has('logs', log.id);
+      if (!kept && !(await this.kept(this.store.write(label, [{ table: 'logs', add: log }])))) return;
     }
     await this.leave(journal);
   }
@@ -209,7 +212,16 @@ export class Conductor {
     if (journal !== null && journal !== undefined) await this.leave(journal);
   }
 
+  /** Whether it could be written; if not, the store has said why, and everything is still here. */
+  private kept(write: Promise<void>): Promise<boolean> {
+    return write.then(
+      () => true,
+      () => false,
+    );
+  }
+
   private async leave(journal: Journal): Promise<void> {
+    this.endForm()?.draft.clear();
     await this.journals.drop(journal.id);
     this.journal.set(null);
     if (document.fullscreenElement) await document.exitFullscreen();
@@ -242,6 +254,6 @@ export class Conductor {
     const after = { ...journal, events: [...journal.events, { at, action }], seenAt: at };
     this.now.set(Math.max(at, this.clock.now().getTime()));
     this.journal.set(after);
-    this.journals.put(after).catch((error: unknown) => this.notices.failure('The practice could not be kept', error));
+    void this.journals.put(after);
   }
 }

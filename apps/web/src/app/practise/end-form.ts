@@ -1,13 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
-import { symptoms, type PracticeLog, type Symptom } from '@pomek/core';
+import { PracticeLogSchema, symptoms, type PracticeLog, type Symptom } from '@pomek/core';
+import { keptDraft } from '../data/kept-draft';
+import { TextField } from '../ui/text-field';
 import { RatingRow } from './rating-row';
 
 export type EndAnswers = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'symptoms' | 'note'>;
+
+const AnswersSchema = PracticeLogSchema.pick({
+  effort: true,
+  pain: true,
+  painWhere: true,
+  symptoms: true,
+  note: true,
+});
+const nothing: EndAnswers = { effort: null, pain: 0, painWhere: '', symptoms: [], note: '' };
 
 const effortWords = [
   'nothing at all',
@@ -40,21 +51,27 @@ const painWords = [
 @Component({
   selector: 'pk-end-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, Textarea],
+  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, TextField, Textarea],
   template: `
+    @let it = draft.value();
     <div class="page stack end">
       <h1>Done: {{ routineName() }}</h1>
       @if (logged()) {
-        <pk-rating name="Effort" [words]="effortWords" [value]="effort()" (valueChange)="effort.set($event)" />
-        <pk-rating name="Pain" [words]="painWords" [value]="pain()" (valueChange)="pain.set($event)" />
-        @if (pain() > 0) {
+        <pk-rating
+          name="Effort"
+          [words]="effortWords"
+          [value]="it.effort"
+          (valueChange)="draft.set({ effort: $event })"
+        />
+        <pk-rating name="Pain" [words]="painWords" [value]="it.pain" (valueChange)="draft.set({ pain: $event })" />
+        @if (it.pain > 0) {
           <div class="field where">
             <label for="pain-where">Where does it hurt?</label>
             <input
               pInputText
               id="pain-where"
-              [ngModel]="painWhere()"
-              (ngModelChange)="painWhere.set($event)"
+              [pkText]="it.painWhere"
+              (pkTextChange)="draft.set({ painWhere: $event })"
               maxlength="120"
             />
           </div>
@@ -66,7 +83,7 @@ const painWords = [
               <p-checkbox
                 [inputId]="'symptom-' + symptom"
                 [binary]="true"
-                [ngModel]="noted().includes(symptom)"
+                [ngModel]="it.symptoms.includes(symptom)"
                 (ngModelChange)="toggle(symptom, $event)"
               />
               <label [for]="'symptom-' + symptom">{{ symptom }}</label>
@@ -85,8 +102,8 @@ const painWords = [
             pTextarea
             id="end-note"
             rows="2"
-            [ngModel]="note()"
-            (ngModelChange)="note.set($event)"
+            [pkText]="it.note"
+            (pkTextChange)="draft.set({ note: $event })"
             maxlength="2000"
           ></textarea>
         </div>
@@ -130,6 +147,8 @@ const painWords = [
   `,
 })
 export class EndForm {
+  /** Whose answers these are: they outlive a reload. */
+  readonly practiceId = input.required<string>();
   readonly logged = input.required<boolean>();
   readonly routineName = input.required<string>();
   readonly save = output<EndAnswers>();
@@ -138,24 +157,16 @@ export class EndForm {
   protected readonly symptoms = symptoms;
   protected readonly effortWords = effortWords;
   protected readonly painWords = painWords;
-  protected readonly effort = signal<number | null>(null);
-  protected readonly pain = signal(0);
-  protected readonly painWhere = signal('');
-  protected readonly noted = signal<readonly Symptom[]>([]);
-  protected readonly note = signal('');
-  protected readonly serious = computed(() => this.noted().length > 0 || this.pain() >= 7);
+  readonly draft = keptDraft(() => `practice ${this.practiceId()}`, AnswersSchema, nothing);
+  protected readonly serious = computed(() => this.draft.value().symptoms.length > 0 || this.draft.value().pain >= 7);
 
   protected toggle(symptom: Symptom, on: boolean): void {
-    this.noted.update((noted) => (on ? [...noted, symptom] : noted.filter((entry) => entry !== symptom)));
+    const others = this.draft.value().symptoms.filter((entry) => entry !== symptom);
+    this.draft.set({ symptoms: on ? [...others, symptom] : others });
   }
 
   protected finish(): void {
-    this.save.emit({
-      effort: this.effort(),
-      pain: this.pain(),
-      painWhere: this.pain() > 0 ? this.painWhere().trim() : '',
-      symptoms: [...this.noted()],
-      note: this.note().trim(),
-    });
+    const { pain, painWhere, note, ...rest } = this.draft.value();
+    this.save.emit({ ...rest, pain, painWhere: pain > 0 ? painWhere.trim() : '', note: note.trim() });
   }
 }

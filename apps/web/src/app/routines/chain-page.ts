@@ -1,19 +1,18 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { switchMap } from 'rxjs';
-import { ChainSchema, chainLessons, durationWords, sideWords, type Chain, type Lesson, type Piece } from '@pomek/core';
+import { chainLessons, durationWords, sideWords, type Chain, type Lesson, type Piece } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { Repository } from '../data/repository';
-import { Store } from '../data/store';
+import { Editing } from '../data/editing';
 import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
+import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 
 /** Lessons that are laid out at once. */
 const TERM = 14;
@@ -41,20 +40,21 @@ const partWords: Record<Lesson['parts'][number]['kind'], string> = {
     Empty,
     FormsModule,
     InputText,
+    NotKept,
     NumberField,
     RouterLink,
     Select,
+    TextField,
   ],
   templateUrl: './chain-page.html',
   styleUrl: './chain-page.scss',
 })
 export class ChainPage {
-  private readonly store = inject(Store);
   private readonly clock = inject(Clock);
-  private readonly repository = inject(Repository);
   readonly id = input.required<string>();
 
-  protected readonly chain = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.one('chains', id))));
+  protected readonly edit = new Editing('chains', this.id, ({ name }) => `Change ${name}`);
+  protected readonly chain = this.edit.draft;
   protected readonly sides = [
     { label: 'both sides', value: 'both' },
     { label: 'left', value: 'left' },
@@ -77,18 +77,6 @@ export class ChainPage {
     }));
   });
 
-  protected set(part: Partial<Chain>): void {
-    this.change('Change the chain', (chain) => ({ ...chain, ...part }), Object.keys(part).join());
-  }
-
-  protected setPiece(id: string, part: Partial<Piece>): void {
-    const change = (chain: Chain): Chain => ({
-      ...chain,
-      pieces: chain.pieces.map((piece) => (piece.id === id ? { ...piece, ...part } : piece)),
-    });
-    this.change('Change a piece', change, `${id} ${Object.keys(part).join()}`);
-  }
-
   protected add(): void {
     const id = this.clock.newId();
     this.change('Add a piece', (chain) => ({
@@ -104,16 +92,19 @@ export class ChainPage {
     }));
   }
 
-  protected move(from: number, to: number): void {
+  /** Moves a piece so many places on, or back. */
+  protected move({ id }: Piece, places: number): void {
     this.change('Move a piece', (chain) => {
       const pieces = [...chain.pieces];
-      moveItemInArray(pieces, from, to);
+      const from = pieces.findIndex((piece) => piece.id === id);
+      moveItemInArray(pieces, from, from + places);
       return { ...chain, pieces };
     });
   }
 
-  protected drop(event: CdkDragDrop<unknown>): void {
-    if (event.previousIndex !== event.currentIndex) this.move(event.previousIndex, event.currentIndex);
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    const piece = this.chain()?.pieces[previousIndex];
+    if (piece !== undefined && previousIndex !== currentIndex) this.move(piece, currentIndex - previousIndex);
   }
 
   /** The next lesson was held: its piece is learned. */
@@ -124,9 +115,7 @@ export class ChainPage {
     }));
   }
 
-  private change(label: string, command: (chain: Chain) => Chain, mergeKey: string | null = null): void {
-    const change = (stored: Chain): Chain => ChainSchema.parse(command(stored));
-    const key = mergeKey === null ? null : `${this.id()} ${mergeKey}`;
-    this.store.write(label, [{ table: 'chains', id: this.id(), change }], key).catch(() => undefined);
+  private change(label: string, command: (chain: Chain) => Chain): void {
+    void this.edit.change(label, command);
   }
 }

@@ -14,7 +14,7 @@ import { Workbench } from './workbench';
     @let room = bench.routine()?.room ?? null;
     @if (room === null) {
       <p class="small soft">With the size of the hall, steps are drawn on its floor and counted against its walls.</p>
-      <p-button label="It is done in a hall" size="small" variant="outlined" (onClick)="set(8, 6)" />
+      <p-button label="It is done in a hall" size="small" variant="outlined" (onClick)="open()" />
     } @else {
       <div class="row">
         <pk-number
@@ -25,7 +25,7 @@ import { Workbench } from './workbench';
           [step]="0.5"
           [whole]="false"
           [value]="room.width"
-          (valueChange)="set($event ?? room.width, room.depth)"
+          (valueChange)="set('width', $event)"
         />
         <pk-number
           label="Depth"
@@ -35,7 +35,7 @@ import { Workbench } from './workbench';
           [step]="0.5"
           [whole]="false"
           [value]="room.depth"
-          (valueChange)="set(room.width, $event ?? room.depth)"
+          (valueChange)="set('depth', $event)"
         />
       </div>
       @if (drawing(); as it) {
@@ -141,8 +141,12 @@ export class RoomPanel {
     ];
   });
 
-  protected set(width: number, depth: number): void {
-    this.bench.change('Size of the hall', (routine) => ({ ...routine, room: { width, depth } }), 'room');
+  protected open(): void {
+    this.bench.change('With a hall', (routine) => ({ ...routine, room: { width: 8, depth: 6 } }));
+  }
+
+  protected set(key: 'width' | 'depth', metres: number | null): void {
+    if (metres !== null) this.bench.edit.set(['room', key], metres);
   }
 
   protected clear(): void {

@@ -16,19 +16,13 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import {
-  duplicateSegment,
-  moveSegment,
-  newSegment,
-  removeSegment,
-  replaceSegment,
-  type Exercise,
-  type Routine,
-  type Segment,
-} from '@pomek/core';
+import { duplicateSegment, moveSegment, newSegment, removeSegment, type Exercise, type Segment } from '@pomek/core';
+import type { Patch } from '../data/patch';
 import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
+import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 import { Thread, type Picked } from '../ui/thread';
 import type { SegmentEffort } from './effort-words';
 import { FindingsList } from './findings-list';
@@ -59,6 +53,7 @@ import { Workbench } from './workbench';
     FormsModule,
     HandoutButton,
     InputText,
+    NotKept,
     NumberField,
     RoomPanel,
     RouterLink,
@@ -66,6 +61,7 @@ import { Workbench } from './workbench';
     SegmentCard,
     Select,
     ShelfList,
+    TextField,
     Thread,
   ],
   templateUrl: './routine-editor.html',
@@ -163,7 +159,11 @@ export class RoutineEditor {
     this.focusWanted = segment.id;
     const name = this.bench.nameOf(segment);
     this.said.set(`${name} is now number ${to + 1} of ${last + 1}`);
-    this.bench.change(`Move ${name}`, (routine) => moveSegment(routine, from, to));
+    this.bench.change(`Move ${name}`, (routine) => {
+      const at = routine.segments.findIndex((entry) => entry.id === segment.id);
+      const place = Math.max(0, Math.min(routine.segments.length - 1, at + to - from));
+      return at < 0 ? routine : moveSegment(routine, at, place);
+    });
   }
 
   protected duplicate(segment: Segment): void {
@@ -181,18 +181,15 @@ export class RoutineEditor {
     this.bench.change(`Remove ${this.bench.nameOf(segment)}`, (routine) => removeSegment(routine, segment.id));
   }
 
-  protected replace(segment: Segment): void {
-    const key = `${this.id()} ${segment.id}`;
-    this.bench.change(`Change ${this.bench.nameOf(segment)}`, (routine) => replaceSegment(routine, segment), key);
+  protected typed(segment: Segment, patch: Patch): void {
+    this.bench.edit.apply(patch, ['segments', { id: segment.id }]);
   }
 
-  protected rename(name: string): void {
-    this.bench.change('Rename the routine', (routine) => ({ ...routine, name }), `${this.id()} name`);
-  }
-
-  protected set(part: Partial<Routine>): void {
-    const key = `${this.id()} ${Object.keys(part).join()}`;
-    this.bench.change('Change the routine', (routine) => ({ ...routine, ...part }), key);
+  protected change({ id }: Segment, change: (segment: Segment) => Segment): void {
+    this.bench.change('Change a segment', (routine) => ({
+      ...routine,
+      segments: routine.segments.map((entry) => (entry.id === id ? change(entry) : entry)),
+    }));
   }
 
   protected onKey(event: KeyboardEvent, segment: Segment, index: number): void {

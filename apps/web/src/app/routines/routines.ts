@@ -146,13 +146,13 @@ export class Routines {
 
   protected async add(): Promise<void> {
     const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), 'school-soft'));
-    await this.store.write('New routine', [{ table: 'routines', put: routine }]);
+    await this.store.write('New routine', [{ table: 'routines', add: routine }]);
     await this.router.navigate(['/routines', routine.id]);
   }
 
   protected async addChain(): Promise<void> {
     const chain = newChain(this.clock.newId(), 'New chain');
-    await this.store.write('New chain', [{ table: 'chains', put: chain }]);
+    await this.store.write('New chain', [{ table: 'chains', add: chain }]);
     await this.router.navigate(['/routines/chains', chain.id]);
   }
 
@@ -183,7 +183,7 @@ export class Routines {
 
   private async put(label: string, routine: Routine): Promise<void> {
     const segments = routine.segments.map((segment) => ({ ...segment, id: this.clock.newId() }));
-    await this.store.write(label, [{ table: 'routines', put: { ...routine, segments, id: this.clock.newId() } }]);
+    await this.store.write(label, [{ table: 'routines', add: { ...routine, segments, id: this.clock.newId() } }]);
     this.notices.done(label, { undo: true });
   }
 }

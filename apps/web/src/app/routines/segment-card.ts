@@ -12,24 +12,28 @@ import {
   settlePosture,
   stillMoment,
   unevenness,
-  type Dose,
+  unturned,
   type Exercise,
   type School,
   type Segment,
   type Turned,
 } from '@pomek/core';
+import { patchOf, type Patch } from '../data/patch';
 import type { Person } from '../data/person-choice';
 import { segmentEffortWords, type SegmentEffort } from './effort-words';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
 import { Figure } from '../ui/figure';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
+
+const segmentAt = patchOf<Segment>();
 
 /** One segment of a routine: its line, and its dose when it is open. */
 @Component({
   selector: 'pk-segment',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DoseEditor, DurationField, Figure, FormsModule, InputText, NumberField, SelectButton],
+  imports: [Button, DoseEditor, DurationField, Figure, FormsModule, InputText, NumberField, SelectButton, TextField],
   templateUrl: './segment-card.html',
   styleUrl: './segment-card.scss',
 })
@@ -49,7 +53,9 @@ export class SegmentCard {
   readonly first = input.required<boolean>();
   readonly last = input.required<boolean>();
   readonly openChange = output<boolean>();
-  readonly segmentChange = output<Segment>();
+  /** One value of the segment that was typed. */
+  readonly typed = output<Patch>();
+  readonly changed = output<(segment: Segment) => Segment>();
   readonly up = output();
   readonly down = output();
   readonly duplicate = output();
@@ -100,38 +106,27 @@ export class SegmentCard {
 
   /** What is the same as in the exercise is not kept as a turn. */
   protected turn(key: keyof Turned, value: number | null): void {
-    const segment = this.segment();
-    const exercise = this.exercise();
-    if (segment.type !== 'exercise' || exercise === undefined) return;
-    const wanted = value === exercise.posture[key] ? null : value;
-    const turned = {
-      kneeBendDeg: null,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      ...segment.turned,
-      [key]: wanted,
-    };
-    const none = Object.values(turned).every((entry) => entry === null);
-    this.segmentChange.emit({ ...segment, turned: none ? null : turned });
+    const wanted = value === this.exercise()?.posture[key] ? null : value;
+    this.typed.emit(segmentAt(['turned', key], wanted, unturned));
   }
 
-  protected setDose(dose: Dose): void {
-    const segment = this.segment();
-    if (segment.type === 'exercise') this.segmentChange.emit({ ...segment, dose });
+  protected dose(patch: Patch): void {
+    this.typed.emit({ ...patch, at: ['dose', ...patch.at] });
   }
 
   protected setOrder(sideOrder: 'whole' | 'alternating'): void {
-    const segment = this.segment();
-    if (segment.type === 'exercise') this.segmentChange.emit({ ...segment, sideOrder });
+    this.typed.emit(segmentAt(['sideOrder'], sideOrder));
   }
 
-  protected setPause(part: { seconds?: number; label?: string }): void {
-    const segment = this.segment();
-    if (segment.type !== 'exercise') this.segmentChange.emit({ ...segment, ...part });
+  protected setSeconds(seconds: number): void {
+    this.typed.emit(segmentAt(['seconds'], seconds));
+  }
+
+  protected setLabel(label: string): void {
+    this.typed.emit({ ...segmentAt(['label'], label), letters: true });
   }
 
   protected mirror(): void {
-    this.segmentChange.emit(mirrorSegment(this.segment()));
+    this.changed.emit(mirrorSegment);
   }
 }

@@ -1,20 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
 import { doseWords, families, searchExercises, type Exercise } from '@pomek/core';
+import { TextField } from '../ui/text-field';
 
 /** The exercises to take from, by family; Enter in the search takes the first that is found. */
 @Component({
   selector: 'pk-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText],
+  imports: [InputText, TextField],
   template: `
     <input
       pInputText
       type="search"
       class="search"
-      [ngModel]="text()"
-      (ngModelChange)="text.set($event)"
+      [pkText]="text()"
+      (pkTextChange)="text.set($event)"
       (keydown.enter)="takeFirst($event)"
       placeholder="Search, Enter adds"
       aria-label="Search the shelf; Enter adds the first found"

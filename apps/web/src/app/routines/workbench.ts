@@ -2,7 +2,6 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import {
-  RoutineSchema,
   builtInSchools,
   lengthened,
   routineFindings,
@@ -17,9 +16,9 @@ import {
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
+import { Editing } from '../data/editing';
 import { PersonChoice } from '../data/person-choice';
 import { Repository, schoolOf } from '../data/repository';
-import { Store } from '../data/store';
 import { breathThrough } from './breath-through';
 
 const SETTLE_MS = 150;
@@ -28,14 +27,15 @@ const worse = { note: 0, doubt: 1, danger: 2 } as const;
 /** The routine that is on the workbench, for whom, what it asks and what is wrong with it. One for each editor. */
 @Injectable()
 export class Workbench {
-  private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
   private readonly compute = inject(Compute);
   readonly choice = inject(PersonChoice);
 
   readonly id = signal('');
-  readonly routine = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.one('routines', id))));
+  readonly edit = new Editing('routines', this.id, ({ name }) => `Change ${name}`);
+  /** The routine as it is typed, whether it is kept yet or not. */
+  readonly routine = this.edit.draft;
   readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
@@ -145,8 +145,7 @@ export class Workbench {
   };
 
   change(label: string, command: (routine: Routine) => Routine, mergeKey: string | null = null): void {
-    const change = (stored: Routine): Routine => RoutineSchema.parse(command(stored));
-    this.store.write(label, [{ table: 'routines', id: this.id(), change }], mergeKey).catch(() => undefined);
+    void this.edit.change(label, command, mergeKey);
   }
 
   mend(mend: Mend): void {

@@ -15,10 +15,10 @@ const drawer = async () => {
 
 test('the axes of the ladder are put into another order, one place at a time, and undone', async () => {
   const { it, page, stored } = await drawer();
-  it['earlier'](1);
+  it['move']('bend', -1);
   await page.settle();
   expect((await stored()).rungOrder).toEqual(['bend', 'time', 'share', 'arms']);
-  it['earlier'](3);
+  it['move']('arms', -1);
   await page.settle();
   expect((await stored()).rungOrder).toEqual(['bend', 'time', 'arms', 'share']);
   await TestBed.inject(Store).undo();
@@ -39,12 +39,17 @@ test('numbers of the raise rule that contradict each other are refused with the 
   const { it, page, stored } = await drawer();
   it['changeRaise']('easeEffort', 5);
   await page.settle();
-  expect(it['wrong']()).toContain('raise easeEffort: must be above the effort for a raise');
+  expect(it['edit'].problems()).toEqual(['raise.easeEffort: must be above the effort for a raise']);
+  expect(page.text()).toContain('Not kept yet');
   expect((await stored()).raise).toEqual(softSchool.raise);
   it['changeRaise']('growthPerWeek', 0.05);
   await page.settle();
-  expect(it['wrong']()).toBe('');
-  expect((await stored()).raise.growthPerWeek).toBe(0.05);
+  // What is whole is kept although something else is not; both go together once they fit.
+  expect((await stored()).raise).toEqual({ ...softSchool.raise, growthPerWeek: 0.05 });
+  it['changeRaise']('effortCeiling', 4);
+  await page.settle();
+  expect(it['edit'].problems()).toEqual([]);
+  expect((await stored()).raise).toMatchObject({ easeEffort: 5, effortCeiling: 4 });
 });
 
 test('a copy is its own school and leaves the first as it was', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, model, signal } from '@angular/core';
 import { moveItemInArray } from '@angular/cdk/drag-drop';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -9,26 +9,44 @@ import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { Textarea } from 'primeng/textarea';
 import {
-  SchoolSchema,
   builtInSchools,
   rungWords,
   schoolQuestions,
   type RaiseRule,
+  type RungAxis,
   type School,
   type SchoolQuestion,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { Editing } from '../data/editing';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
+import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 import { raiseFields, type RaiseField } from './raise-fields';
+
+/** Which school was looked at last. */
+const CHOSEN = 'pomek.school';
 
 /** The conventions and the numbers of the raise rule, school by school. */
 @Component({
   selector: 'pk-school-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Drawer, DurationField, FormsModule, InputText, NumberField, Select, SelectButton, Textarea],
+  imports: [
+    Button,
+    Drawer,
+    DurationField,
+    FormsModule,
+    InputText,
+    NotKept,
+    NumberField,
+    Select,
+    SelectButton,
+    TextField,
+    Textarea,
+  ],
   templateUrl: './school-drawer.html',
   styles: `
     .numbers {
@@ -58,9 +76,15 @@ export class SchoolDrawer {
     ariaLabel: 'Close the schools',
   } as const;
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
-  private readonly chosen = signal<string | null>(null);
-  protected readonly school = computed(() => schoolOf(this.schools(), this.chosen() ?? undefined));
-  protected readonly wrong = signal('');
+  private readonly chosen = signal<string | null>(localStorage.getItem(CHOSEN));
+  private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
+    source: () => ({ all: this.schools(), wanted: this.chosen() }),
+    // One that is renamed goes to another place in the list, and stays open.
+    computation: ({ all, wanted }, before) => schoolOf(all, wanted ?? before?.value).id,
+  });
+  protected readonly edit = new Editing('schools', this.schoolId, ({ name }) => `School ${name}`);
+  /** As it is typed, whether it is kept yet or not. */
+  protected readonly school = computed(() => this.edit.draft() ?? schoolOf(this.schools(), this.schoolId()));
   protected readonly rungWords = rungWords;
   protected readonly questions = schoolQuestions;
   protected readonly kept = computed(() => this.school().keptOnPurpose.length);
@@ -70,27 +94,12 @@ export class SchoolDrawer {
   ];
 
   protected choose(id: string): void {
-    this.wrong.set('');
     this.chosen.set(id);
-  }
-
-  protected change(part: Partial<School>): void {
-    const parsed = SchoolSchema.safeParse({ ...this.school(), ...part });
-    if (!parsed.success) {
-      this.wrong.set(parsed.error.issues.map((issue) => `${issue.path.join(' ')}: ${issue.message}`).join('. '));
-      return;
-    }
-    this.wrong.set('');
-    const school = this.school();
-    const change = (stored: School): School => SchoolSchema.parse({ ...stored, ...part });
-    const key = `${school.id} ${Object.keys(part).join()}`;
-    this.store
-      .write(`School ${school.name}`, [{ table: 'schools', id: school.id, change, orElse: school }], key)
-      .catch(() => undefined);
+    localStorage.setItem(CHOSEN, id);
   }
 
   protected answer(key: keyof School, value: string): void {
-    this.change({ [key]: value });
+    this.edit.apply({ at: [key], value });
   }
 
   /** What the chosen side of a question means. */
@@ -98,11 +107,15 @@ export class SchoolDrawer {
     return sides.find((side) => side.value === this.school()[key])?.sentence ?? '';
   }
 
-  /** Moves an axis one place forward. */
-  protected earlier(index: number): void {
-    const order = [...this.school().rungOrder];
-    moveItemInArray(order, index, index - 1);
-    this.change({ rungOrder: order });
+  /** Moves an axis so many places on, or back. */
+  protected move(axis: RungAxis, places: number): void {
+    const move = (stored: School): School => {
+      const rungOrder = [...stored.rungOrder];
+      const from = rungOrder.indexOf(axis);
+      moveItemInArray(rungOrder, from, from + places);
+      return { ...stored, rungOrder };
+    };
+    void this.edit.change(`School ${this.school().name}`, move, 'rungOrder');
   }
 
   protected shown(field: RaiseField): number {
@@ -110,14 +123,14 @@ export class SchoolDrawer {
   }
 
   protected changeRaise(key: keyof RaiseRule, value: number | null): void {
-    if (value !== null) this.change({ raise: { ...this.school().raise, [key]: value } });
+    if (value !== null) this.edit.set(['raise', key], value);
   }
 
   protected async copy(): Promise<void> {
     const id = this.clock.newId();
     const name = `${this.school().name}, my own`.slice(0, 80);
     await this.store.write(`Copy school ${this.school().name}`, [
-      { table: 'schools', put: { ...this.school(), id, name } },
+      { table: 'schools', add: { ...this.school(), id, name } },
     ]);
     this.choose(id);
   }

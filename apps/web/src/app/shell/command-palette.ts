@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Repository } from '../data/repository';
 import { places } from './places';
+import { TextField } from '../ui/text-field';
 
 interface Command {
   readonly name: string;
@@ -19,7 +19,7 @@ const MOST = 9;
 @Component({
   selector: 'pk-command-palette',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, FormsModule, InputText],
+  imports: [Dialog, InputText, TextField],
   template: `
     <p-dialog
       [visible]="open()"
@@ -40,8 +40,8 @@ const MOST = 9;
         [attr.aria-activedescendant]="found().length > 0 ? 'palette-' + at() : null"
         autocomplete="off"
         placeholder="A place, a routine, a student, an exercise"
-        [ngModel]="text()"
-        (ngModelChange)="text.set($event); at.set(0)"
+        [pkText]="text()"
+        (pkTextChange)="text.set($event); at.set(0)"
         (keydown.arrowDown)="move($event, 1)"
         (keydown.arrowUp)="move($event, -1)"
         (keydown.enter)="go(found()[at()])"

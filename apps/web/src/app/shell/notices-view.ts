@@ -32,14 +32,20 @@ import { Store } from '../data/store';
     </div>
   `,
   styles: `
-    .list {
-      position: fixed;
-      right: 1.25rem;
-      bottom: 1.25rem;
+    /* It takes its own room at the foot of the page, so that it covers nothing that is needed next. */
+    :host {
+      position: sticky;
+      bottom: 0;
       z-index: 1200;
+    }
+    .list {
       display: grid;
-      gap: 0.5rem;
-      width: min(26rem, calc(100vw - 2.5rem));
+      gap: 0.35rem;
+    }
+    .list:not(:empty) {
+      padding: 0.4rem 0.75rem;
+      background: var(--pk-ground);
+      border-top: 1px solid var(--pk-line-strong);
     }
     .notice {
       display: grid;
@@ -50,8 +56,7 @@ import { Store } from '../data/store';
       border: 1px solid var(--pk-line-strong);
       border-left: 6px solid var(--pk-pine);
       border-radius: 4px;
-      padding: 0.75rem 0.5rem 0.75rem 1rem;
-      box-shadow: 0 4px 14px rgb(0 0 0 / 15%);
+      padding: 0.35rem 0.5rem 0.35rem 1rem;
       overflow-wrap: anywhere;
     }
     .failure {

@@ -11,6 +11,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map } from 'rxjs';
+import { Edits } from '../data/edits';
 import { Notices } from '../data/notices';
 import { SPACE, rememberSpace } from '../data/space';
 import { Store } from '../data/store';
@@ -65,6 +66,8 @@ export class Shell {
       if (before !== '' && path !== before) this.main().nativeElement.focus({ preventScroll: true });
       before = path;
     });
+    // Takes over what pages that were closed have left behind.
+    inject(Edits);
     void this.demo.fillWhenEmpty();
   }
 

@@ -150,7 +150,7 @@ export class Baseline {
     const measure = this.ready();
     if (measure === null) return;
     await this.store.write(`Measure ${measure.kind} of ${this.student().name}`, [
-      { table: 'measures', put: { ...measure, id: this.clock.newId() } },
+      { table: 'measures', add: { ...measure, id: this.clock.newId() } },
     ]);
     this.choose(measure.kind);
     this.seconds.set(0);

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
+import * as z from 'zod';
 import {
   allCheckpoints,
   bodyOfStudent,
@@ -19,18 +20,22 @@ import {
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { keptDraft } from '../data/kept-draft';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { Figure, type Pin } from '../ui/figure';
+import { TextField } from '../ui/text-field';
 
 const points = allCheckpoints();
+const NotedSchema = z.object({ chosen: z.string().nullable(), cue: z.string() });
+const nothing: z.infer<typeof NotedSchema> = { chosen: null, cue: '' };
 const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
 
 /** What was corrected, on the body where it was seen; what to work on now; what helped. */
 @Component({
   selector: 'pk-corrections',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Figure, FormsModule, InputText, Select],
+  imports: [Button, Figure, FormsModule, InputText, Select, TextField],
   template: `
     <div class="stack">
       <h2>Corrections</h2>
@@ -42,7 +47,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
           text="Where corrections were seen lately"
           [pins]="pins()"
           [selected]="chosen()"
-          (pinPressed)="chosen.set($event)"
+          (pinPressed)="pick($event)"
         />
         <div class="stack">
           <section aria-label="To work on now">
@@ -83,8 +88,8 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
               <input
                 pInputText
                 id="correction-cue"
-                [ngModel]="cue()"
-                (ngModelChange)="cue.set($event)"
+                [pkText]="draft.value().cue"
+                (pkTextChange)="draft.set({ cue: $event })"
                 maxlength="300"
               />
             </div>
@@ -166,8 +171,9 @@ export class CorrectionsMap {
   readonly school = input.required<School>();
   readonly corrections = input.required<readonly Correction[]>();
 
-  protected readonly chosen = signal<string | null>(null);
-  protected readonly cue = signal('');
+  /** What is being noted: it outlives leaving. */
+  protected readonly draft = keptDraft(() => `correction ${this.student().id}`, NotedSchema, nothing);
+  protected readonly chosen = computed(() => this.draft.value().chosen);
   protected readonly choices = points.map((point) => ({ label: `${point.region}: ${point.wanted}`, value: point.id }));
   protected readonly pose = computed(() => {
     const settled = settlePosture(stand.posture, this.school());
@@ -196,23 +202,27 @@ export class CorrectionsMap {
   }
 
   protected pick(id: string): void {
-    this.chosen.set(id);
-    this.cue.set(this.cueOf(id));
+    this.draft.set({ chosen: id, cue: this.cueOf(id) });
   }
 
   protected async note(): Promise<void> {
     const point = points.find((entry) => entry.id === this.chosen());
     if (point === undefined) return;
     const made = newCorrection(this.clock.newId(), this.student().id, point, this.clock.today());
-    const cue = this.cue().trim() === '' ? this.cueOf(point.id) : this.cue().trim();
-    await this.store.write(`Correction: ${point.region}`, [{ table: 'corrections', put: { ...made, cue } }]);
-    this.chosen.set(null);
-    this.cue.set('');
+    const written = this.draft.value().cue.trim();
+    const cue = written === '' ? this.cueOf(point.id) : written;
+    await this.store.write(`Correction: ${point.region}`, [{ table: 'corrections', add: { ...made, cue } }]);
+    this.draft.clear();
   }
 
   protected helped(entry: Correction, helped: boolean): void {
-    const value = entry.helped === helped ? null : helped;
-    void this.store.write('Whether a cue helped', [{ table: 'corrections', put: { ...entry, helped: value } }]);
+    const change = (stored: Correction): Correction => ({
+      ...stored,
+      helped: stored.helped === helped ? null : helped,
+    });
+    void this.store
+      .write('Whether a cue helped', [{ table: 'corrections', id: entry.id, change }])
+      .catch(() => undefined);
   }
 
   protected async remove(entry: Correction): Promise<void> {

@@ -1,20 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import * as z from 'zod';
 import { axisWords, type Answer } from '@pomek/core';
+import { keptDraft } from '../data/kept-draft';
 import type { StrandVerdict } from '../data/verdicts';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
 
 export type Reply = Answer;
+
+const ReasonSchema = z.object({ reason: z.string() });
 
 /** One verdict with its reasons, and the teacher's answer to it. */
 @Component({
   selector: 'pk-decision',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DurationField, FormsModule, InputText, NumberField, VerdictMark],
+  imports: [Button, DurationField, InputText, NumberField, TextField, VerdictMark],
   templateUrl: './decision-card.html',
   styleUrl: './decision-card.scss',
 })
@@ -25,7 +29,9 @@ export class DecisionCard {
 
   protected readonly changing = signal(false);
   protected readonly level = signal(0);
-  protected readonly reason = signal('');
+  /** The reason that is being written: it outlives leaving. */
+  protected readonly draft = keptDraft(() => `decision ${this.entry().strand.id}`, ReasonSchema, { reason: '' });
+  protected readonly reason = computed(() => this.draft.value().reason);
   protected readonly from = computed(() => axisWords(this.entry().verdict.fromDose, this.entry().strand.axis));
   protected readonly to = computed(() => axisWords(this.entry().verdict.toDose, this.entry().strand.axis));
   protected readonly moves = computed(() => this.entry().verdict.fromDose !== this.entry().verdict.toDose);
@@ -46,10 +52,12 @@ export class DecisionCard {
   protected change(): void {
     this.reply.emit({ outcome: 'changed', level: this.level(), teacherReason: this.reason().trim() });
     this.changing.set(false);
+    this.draft.clear();
   }
 
   protected clear(): void {
     this.reply.emit({ outcome: 'cleared', level: this.entry().strand.level, teacherReason: this.reason().trim() });
     this.changing.set(false);
+    this.draft.clear();
   }
 }

@@ -1,3 +1,4 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { of } from 'rxjs';
 import {
@@ -12,6 +13,7 @@ import {
 import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
+import { Editing } from '../data/editing';
 import { Store } from '../data/store';
 import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
@@ -81,21 +83,25 @@ describe('baseline', () => {
   });
 });
 
+const editing = () => ({ edit: new Editing('students', signal(student.id), () => 'Change') });
+
 describe('the body', () => {
   test('what cannot belong to one body is refused, with the part', async () => {
-    const page = await render(BodyForm, { student: { ...student, statureCm: 130 } });
-    const changes = heard(page.fixture.componentInstance.changed);
+    const short = { ...student, statureCm: 130 };
+    const page = await render(BodyForm, editing, { students: [short] });
+    const kept = () => page.database.of('students').get(student.id);
     await page.fill('Thigh', '70');
-    expect(page.text()).toContain('Not kept: thigh');
-    expect(changes).toEqual([]);
+    expect(page.fixture.componentInstance.edit().problems()[0]).toMatch(/^thigh/);
+    expect(await kept()).toEqual(short);
     await page.fill('Height', '300');
     expect(page.text()).toContain('Height: from 80 to 250.');
     await page.fill('Thigh', '33');
-    expect(changes).toEqual([{ thighCm: 33 }]);
+    expect(await kept()).toEqual({ ...short, thighCm: 33 });
+    expect(page.fixture.componentInstance.edit().problems()).toEqual([]);
   });
 
   test('a condition says what it rules out', async () => {
-    const page = await render(BodyForm, { student: { ...student, conditions: ['knee pain'] } });
+    const page = await render(BodyForm, editing, { students: [{ ...student, conditions: ['knee pain'] }] });
     expect(page.text()).toContain('Higher stance, shorter step');
     expect(page.text()).not.toContain('No held breath');
   });
@@ -154,19 +160,13 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
       },
     ],
   }));
-  const page = await render(LoadPanel, {
-    student,
-    school: softSchool,
-    logs,
-    measures: [],
-    exercises: [...builtInExercises],
-  });
+  const of = { student, school: softSchool, measures: [], exercises: [...builtInExercises] };
+  const page = await render(LoadPanel, () => ({ ...of, ...editing(), logs }), { students: [student] });
   expect(page.text()).toContain('4:00 min are owed to the right');
   expect(page.text()).toContain('60 min in the last seven days');
-  const changes = heard(page.fixture.componentInstance.changed);
   await page.press('Reckon so from now on');
-  expect(changes[0]!.capacityFactor).toBeLessThan(1);
-  const empty = await render(LoadPanel, { student, school: softSchool, logs: [], measures: [], exercises: [] });
+  expect((await page.database.of('students').get(student.id))!.capacityFactor).toBeLessThan(1);
+  const empty = await render(LoadPanel, () => ({ ...of, ...editing(), logs: [] }));
   expect(empty.text()).toContain('With the first practices');
 });
 
@@ -233,7 +233,7 @@ describe('practices by hand and from a table', () => {
 
 describe('the terraces of a plan', () => {
   const weeks = async () => {
-    const page = await render(PlanWeeks, {
+    const of = {
       plan,
       routine: aRoutine({ segments: [segment] }),
       logs: [],
@@ -241,8 +241,8 @@ describe('the terraces of a plan', () => {
       sessionsPerWeek: 3,
       locked: new Set(),
       today,
-    });
-    return page;
+    };
+    return render(PlanWeeks, of, { plans: [plan] });
   };
   const providers = () => {
     jest.spyOn(Compute.prototype, 'result').mockImplementation(((_: string, question: { plan: Plan; today: string }) =>
@@ -256,51 +256,42 @@ describe('the terraces of a plan', () => {
         chances: [],
       })) as never);
   };
-  const kept = (page: Awaited<ReturnType<typeof weeks>>, change: (stored: Plan) => Plan) => {
-    const next = change(plan);
-    page.fixture.componentRef.setInput('plan', next);
-    return next;
-  };
+  const kept = async (page: Awaited<ReturnType<typeof weeks>>) => (await page.database.of('plans').get(plan.id))!;
 
   beforeEach(providers);
   afterEach(() => jest.restoreAllMocks());
 
   test('a week is overruled with a reason, frozen, and given back', async () => {
     const page = await weeks();
-    const changes = heard(page.fixture.componentInstance.changed);
     await page.press('Set week 6 of Holding the tree');
     await page.fill('Your dose', '40');
     await page.fill('Your reason', 'Exams');
     await page.press('Set it');
-    const overruled = kept(page, changes[0]!);
-    expect(overruled.strands[0]!.overrules).toEqual([{ week: 5, dose: 40, reason: 'Exams' }]);
+    expect((await kept(page)).strands[0]!.overrules).toEqual([{ week: 5, dose: 40, reason: 'Exams' }]);
     await page.settle();
     expect(page.text()).toContain('Set by you: Exams');
     await page.press('Set week 7 of Holding the tree');
     await page.press('Freeze the week');
-    expect(changes[1]!(overruled).frozenWeeks).toEqual([6]);
+    expect((await kept(page)).frozenWeeks).toEqual([6]);
     await page.press('Set week 6 of Holding the tree');
     await page.press('As planned');
-    expect(changes[2]!(overruled).strands[0]!.overrules).toEqual([]);
+    expect((await kept(page)).strands[0]!.overrules).toEqual([]);
   });
 
   test('a holiday is added, and the plan before it compared', async () => {
     const page = await weeks();
     expect(page.text()).not.toContain('Before:');
-    const changes = heard(page.fixture.componentInstance.changed);
     await page.press('Keep this plan to compare');
     await page.fill('Away from', '2026-03-09');
     await page.fill('to', '2026-03-29');
     await page.press('Add the holiday');
-    kept(page, changes[0]!);
-    await page.settle();
+    expect((await kept(page)).holidays).toEqual([{ from: '2026-03-09', to: '2026-03-29' }]);
     expect(page.text()).toContain('Holiday: nothing is raised');
     expect(page.text()).toMatch(/Before: the week of .* Now: the week of/);
   });
 
   test('the target is dragged to another week and another dose', async () => {
     const page = await weeks();
-    const changes = heard(page.fixture.componentInstance.changed);
     const target = page.element.querySelector('.target')!;
     const at = (type: string, x: number, y: number) =>
       Object.assign(new MouseEvent(type, { bubbles: true, clientX: x, clientY: y }), { pointerId: 1 });
@@ -309,7 +300,8 @@ describe('the terraces of a plan', () => {
     await page.settle();
     expect(page.element.querySelector('.wish')!.textContent).toMatch(/weeks later/);
     target.dispatchEvent(at('pointerup', 380, 20));
-    const moved = changes[0]!(plan).strands[0]!;
+    await page.settle();
+    const moved = (await kept(page)).strands[0]!;
     expect(moved.target).toBeGreaterThan(120);
     expect(moved.targetDay > '2026-05-04').toBe(true);
   });

@@ -6,7 +6,6 @@ import {
   effect,
   inject,
   input,
-  output,
   viewChild,
   DestroyRef,
 } from '@angular/core';
@@ -32,6 +31,7 @@ import {
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import type { Editing } from '../data/editing';
 import { download, fileName } from '../ui/download';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
@@ -77,7 +77,7 @@ export class LoadPanel {
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly measures = input.required<readonly Measure[]>();
   readonly exercises = input.required<readonly Exercise[]>();
-  readonly changed = output<Partial<Student>>();
+  readonly edit = input.required<Editing<'students'>>();
 
   private readonly today = computed(() => this.clock.today());
   private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
@@ -154,7 +154,7 @@ export class LoadPanel {
 
   protected recalibrate(): void {
     const { factor } = this.calibration();
-    if (factor !== null) this.changed.emit({ capacityFactor: Math.max(0.5, Math.min(2, factor)) });
+    if (factor !== null) this.edit().set(['capacityFactor'], Math.max(0.5, Math.min(2, factor)));
   }
 
   protected save(): void {

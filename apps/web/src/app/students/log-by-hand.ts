@@ -3,52 +3,59 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
+import * as z from 'zod';
 import { csvLogs, strandSegments, type Exercise, type Plan, type PracticeLog } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { keptDraft } from '../data/kept-draft';
+import { TextField } from '../ui/text-field';
 
-interface HandRow {
-  readonly exercise: string;
-  readonly side: string;
-  readonly done: string;
-  readonly asked: string;
-}
+const HandRowSchema = z.object({ exercise: z.string(), side: z.string(), done: z.string(), asked: z.string() });
+type HandRow = z.infer<typeof HandRowSchema>;
+const HandSchema = z.object({
+  /** Null is today. */
+  day: z.string().nullable(),
+  effort: z.string(),
+  pain: z.string(),
+  note: z.string(),
+  rows: z.array(HandRowSchema).min(1),
+});
 const blank: HandRow = { exercise: '', side: '', done: '', asked: '' };
+const nothing: z.infer<typeof HandSchema> = { day: null, effort: '', pain: '', note: '', rows: [blank] };
 
 /** A past practice written down, or one that is put right; read by the same rules as a table. */
 @Component({
   selector: 'pk-log-by-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, Select],
+  imports: [Button, FormsModule, InputText, Select, TextField],
   template: `
+    @let it = draft.value();
     <form class="stack" (submit)="keep($event)" aria-label="A practice by hand">
       <div class="row top">
         <div class="field">
           <label for="hand-day">Day</label>
-          <input pInputText type="date" id="hand-day" name="day" [ngModel]="day()" (ngModelChange)="day.set($event)" />
+          <input pInputText type="date" id="hand-day" [pkText]="day()" (pkTextChange)="draft.set({ day: $event })" />
         </div>
         <div class="field">
           <label for="hand-effort">Effort, 0 to 10</label>
           <input
             pInputText
             id="hand-effort"
-            name="effort"
             size="4"
-            [ngModel]="effort()"
-            (ngModelChange)="effort.set($event)"
+            [pkText]="it.effort"
+            (pkTextChange)="draft.set({ effort: $event })"
           />
         </div>
         <div class="field">
           <label for="hand-pain">Pain, 0 to 10</label>
-          <input pInputText id="hand-pain" name="pain" size="4" [ngModel]="pain()" (ngModelChange)="pain.set($event)" />
+          <input pInputText id="hand-pain" size="4" [pkText]="it.pain" (pkTextChange)="draft.set({ pain: $event })" />
         </div>
         <div class="field note">
           <label for="hand-note">Note</label>
           <input
             pInputText
             id="hand-note"
-            name="note"
-            [ngModel]="note()"
-            (ngModelChange)="note.set($event)"
+            [pkText]="it.note"
+            (pkTextChange)="draft.set({ note: $event })"
             maxlength="2000"
           />
         </div>
@@ -80,18 +87,16 @@ const blank: HandRow = { exercise: '', side: '', done: '', asked: '' };
             size="7"
             [attr.aria-label]="'Done in line ' + ($index + 1)"
             placeholder="done"
-            [name]="'done-' + $index"
-            [ngModel]="row.done"
-            (ngModelChange)="set($index, { done: $event })"
+            [pkText]="row.done"
+            (pkTextChange)="set($index, { done: $event })"
           />
           <input
             pInputText
             size="7"
             [attr.aria-label]="'Asked in line ' + ($index + 1)"
             placeholder="asked"
-            [name]="'asked-' + $index"
-            [ngModel]="row.asked"
-            (ngModelChange)="set($index, { asked: $event })"
+            [pkText]="row.asked"
+            (pkTextChange)="set($index, { asked: $event })"
           />
           <p-button
             icon="pi pi-times"
@@ -120,7 +125,7 @@ const blank: HandRow = { exercise: '', side: '', done: '', asked: '' };
           (onClick)="add()"
         />
         <p-button label="Keep it" size="small" type="submit" />
-        <p-button label="Cancel" size="small" variant="text" type="button" (onClick)="cancelled.emit()" />
+        <p-button label="Cancel" size="small" variant="text" type="button" (onClick)="cancel()" />
       </div>
     </form>
   `,
@@ -141,11 +146,10 @@ export class LogByHand {
   readonly made = output<PracticeLog>();
   readonly cancelled = output();
 
-  protected readonly day = signal(this.clock.today());
-  protected readonly effort = signal('');
-  protected readonly pain = signal('');
-  protected readonly note = signal('');
-  protected readonly rows = signal<readonly HandRow[]>([blank]);
+  /** What is written so far: it outlives leaving. */
+  protected readonly draft = keptDraft(() => `by hand ${this.studentId()}`, HandSchema, nothing);
+  protected readonly day = computed(() => this.draft.value().day ?? this.clock.today());
+  protected readonly rows = computed(() => this.draft.value().rows);
   protected readonly problems = signal<readonly string[]>([]);
   protected readonly names = computed(() => this.exercises().map((exercise) => exercise.name));
   protected readonly sides = [
@@ -155,31 +159,28 @@ export class LogByHand {
   ];
 
   protected set(index: number, part: Partial<HandRow>): void {
-    this.rows.update((rows) => rows.map((row, at) => (at === index ? { ...row, ...part } : row)));
+    this.draft.set({ rows: this.rows().map((row, at) => (at === index ? { ...row, ...part } : row)) });
   }
 
   protected add(): void {
-    this.rows.update((rows) => [...rows, { ...blank, exercise: rows.at(-1)?.exercise ?? '' }]);
+    this.draft.set({ rows: [...this.rows(), { ...blank, exercise: this.rows().at(-1)?.exercise ?? '' }] });
   }
 
   protected drop(index: number): void {
-    this.rows.update((rows) => rows.filter((_, at) => at !== index));
+    this.draft.set({ rows: this.rows().filter((_, at) => at !== index) });
+  }
+
+  protected cancel(): void {
+    this.draft.clear();
+    this.cancelled.emit();
   }
 
   protected keep(event: Event): void {
     event.preventDefault();
+    const { effort, pain, note } = this.draft.value();
     const table = {
       columns: ['day', 'exercise', 'side', 'done', 'asked', 'effort', 'pain', 'note'],
-      rows: this.rows().map((row) => [
-        this.day(),
-        row.exercise,
-        row.side,
-        row.done,
-        row.asked,
-        this.effort(),
-        this.pain(),
-        '',
-      ]),
+      rows: this.rows().map((row) => [this.day(), row.exercise, row.side, row.done, row.asked, effort, pain, '']),
     };
     const mapping = { day: 0, exercise: 1, side: 2, done: 3, asked: 4, effort: 5, pain: 6, note: 7 };
     const segments = strandSegments(this.plans());
@@ -194,6 +195,7 @@ export class LogByHand {
     this.problems.set(read.problems.map((problem) => `Line ${problem.line - 1}: ${problem.message}`));
     const [log] = read.logs;
     if (read.problems.length > 0 || log === undefined) return;
-    this.made.emit({ ...log, note: this.note() });
+    this.made.emit({ ...log, note });
+    this.draft.clear();
   }
 }

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { counted, durationWords, logsCsv, type Exercise, type LogLine, type Plan, type PracticeLog } from '@pomek/core';
+import { Editing } from '../data/editing';
 import { download } from '../ui/download';
 import { NumberField } from '../ui/number-field';
+import { NotKept } from '../ui/not-kept';
 import { SideMark } from '../ui/side-mark';
+import { TextField } from '../ui/text-field';
 import { daysAgo, readDay } from '../ui/day-words';
 import { CsvImport } from './csv-import';
 import { LogByHand } from './log-by-hand';
@@ -16,7 +18,7 @@ const FIRST = 6;
 @Component({
   selector: 'pk-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CsvImport, FormsModule, InputText, LogByHand, NumberField, SideMark],
+  imports: [Button, CsvImport, InputText, LogByHand, NotKept, NumberField, SideMark, TextField],
   templateUrl: './log-list.html',
   styleUrl: './log-list.scss',
 })
@@ -27,11 +29,11 @@ export class LogList {
   readonly exercises = input<readonly Exercise[]>([]);
   readonly plans = input<readonly Plan[]>([]);
   readonly added = output<PracticeLog[]>();
-  readonly corrected = output<{ log: PracticeLog; part: Partial<PracticeLog> }>();
   readonly removed = output<PracticeLog>();
 
   protected readonly way = signal<'hand' | 'table' | null>(null);
   protected readonly correcting = signal<string | null>(null);
+  protected readonly edit = new Editing('logs', this.correcting, ({ day }) => `Practice of ${day}`);
 
   protected readonly all = signal(false);
   protected readonly shown = computed(() => (this.all() ? this.logs() : this.logs().slice(0, FIRST)));

@@ -22,6 +22,7 @@ import {
 import { Clock } from '../data/clock';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
 
 interface Wish {
   readonly wanted: boolean;
@@ -36,7 +37,7 @@ const WEEKS_AHEAD = 8;
 @Component({
   selector: 'pk-plan-maker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, Select],
+  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, Select, TextField],
   templateUrl: './plan-maker.html',
   styleUrl: './plan-maker.scss',
 })

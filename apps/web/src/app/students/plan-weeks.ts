@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import { PlanSchema, type Plan, type PracticeLog, type Routine, type School } from '@pomek/core';
+import type { Plan, PracticeLog, Routine, School, Strand } from '@pomek/core';
 import { Compute } from '../compute/compute';
+import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
+import type { Patch } from '../data/patch';
+import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
 import type { StrandPlace } from './strand-places';
 import { StrandWeeks, type Forecast } from './strand-weeks';
+import { TextField } from '../ui/text-field';
 
 /** The same seasons are simulated each time, so a chance changes only when something did. */
 const SEED = 1;
@@ -19,7 +22,7 @@ const SEED = 1;
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, NumberField, StrandWeeks],
+  imports: [Button, InputText, NotKept, NumberField, StrandWeeks, TextField],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
@@ -35,19 +38,23 @@ export class PlanWeeks {
   /** Where the strands stand on the student's body, by strand. */
   readonly places = input<ReadonlyMap<string, StrandPlace>>(new Map());
   readonly today = input.required<string>();
-  readonly changed = output<(stored: Plan) => Plan>();
   readonly rungTaken = output<RungTaken>();
   readonly remove = output();
 
-  protected readonly wrong = signal('');
+  private readonly id = computed(() => this.plan().id);
+  protected readonly edit = new Editing('plans', this.id, () => 'Change the plan');
+  /** As it is typed, and as far as it is whole. */
+  protected readonly draft = computed(() => this.edit.draft() ?? this.plan());
+  protected readonly whole = computed(() => (this.edit.problems().length === 0 ? this.draft() : this.plan()));
+
   protected readonly holidayFrom = signal('');
   protected readonly holidayTo = signal('');
   protected readonly beside = signal<ReadonlyMap<string, Forecast> | null>(null);
-  protected readonly percent = computed(() => Math.round(this.plan().growthPerWeek * 100));
+  protected readonly percent = computed(() => Math.round(this.draft().growthPerWeek * 100));
   protected readonly routineName = computed(() => this.routine()?.name ?? 'a routine that is gone');
   /** The largest dose within the budget of capacity, for holds of a student whose legs and arms were tested. */
   private readonly mostDoses = computed(() =>
-    this.plan().strands.flatMap((strand) => {
+    this.whole().strands.flatMap((strand) => {
       const place = this.places().get(strand.id);
       if (place === undefined || place.guessed.legs || strand.axis !== 'time') return [];
       return Number.isFinite(place.longestHold) ? [[strand.id, place.longestHold] as [string, number]] : [];
@@ -57,7 +64,7 @@ export class PlanWeeks {
     const routine = this.routine();
     if (routine === undefined) return null;
     return {
-      plan: this.plan(),
+      plan: this.whole(),
       routine,
       sessionsPerWeek: this.sessionsPerWeek(),
       locked: [...this.locked()],
@@ -87,11 +94,14 @@ export class PlanWeeks {
   protected addHoliday(): void {
     const [from, to] = [this.holidayFrom(), this.holidayTo()];
     if (from === '' || to === '') return;
-    this.set((plan) => ({ ...plan, holidays: [...plan.holidays, { from, to }] }));
+    this.change((plan) => ({ ...plan, holidays: [...plan.holidays, { from, to }] }));
   }
 
-  protected removeHoliday(index: number): void {
-    this.set((plan) => ({ ...plan, holidays: plan.holidays.filter((_, at) => at !== index) }));
+  protected removeHoliday({ from, to }: Plan['holidays'][number]): void {
+    this.change((plan) => ({
+      ...plan,
+      holidays: plan.holidays.filter((entry) => entry.from !== from || entry.to !== to),
+    }));
   }
 
   /** Keeps the weeks as they are computed now, to hold others against them. */
@@ -105,16 +115,23 @@ export class PlanWeeks {
   }
 
   protected setPercent(percent: number | null): void {
-    if (percent !== null) this.set((plan) => ({ ...plan, growthPerWeek: percent / 100 }));
+    if (percent !== null) this.edit.set(['growthPerWeek'], percent / 100);
   }
 
-  protected setLighter(lighterEvery: number | null): void {
-    if (lighterEvery !== null) this.set((plan) => ({ ...plan, lighterEvery }));
+  protected setLighter(weeks: number | null): void {
+    if (weeks !== null) this.edit.set(['lighterEvery'], weeks);
   }
 
-  protected set(change: (plan: Plan) => Plan): void {
-    const parsed = PlanSchema.safeParse(change(this.plan()));
-    this.wrong.set(parsed.error?.issues.map((issue) => issue.message).join('. ') ?? '');
-    if (parsed.success) this.changed.emit((stored) => PlanSchema.parse(change(stored)));
+  /** The strand with its goal as it is typed, whether it can be kept or not. */
+  protected wishOf(strand: Strand): Strand {
+    return this.draft().strands.find((entry) => entry.id === strand.id) ?? strand;
+  }
+
+  protected typed(patch: Patch, strandId: string): void {
+    this.edit.apply(patch, ['strands', { id: strandId }]);
+  }
+
+  protected change(change: (plan: Plan) => Plan): void {
+    void this.edit.change('Change the plan', change);
   }
 }

@@ -128,6 +128,7 @@ describe('a strand', () => {
     const page = await render(StrandWeeks, {
       plan: of,
       strand: of.strands[0]!,
+      wish: of.strands[0]!,
       place,
       locked: false,
       logs: [],
@@ -135,7 +136,8 @@ describe('a strand', () => {
       today,
       ...change,
     });
-    return { page, changes: heard(page.fixture.componentInstance.planChanged) };
+    const { planChanged, typed } = page.fixture.componentInstance;
+    return { page, changes: heard(planChanged), typed: heard(typed) };
   };
 
   test('is held by the checkpoints that are ticked', async () => {
@@ -188,12 +190,12 @@ describe('a strand', () => {
   test('can open after another one, but not in a ring', async () => {
     const other = { ...strand, id: 'strand-2', exerciseName: 'Squat', gate: null };
     const two: Plan = { ...plan, strands: [strand, other] };
-    const { page, changes } = await shown(two);
+    const { page, typed } = await shown(two);
     expect(page.text()).toContain('Opens');
     page.fixture.componentInstance['setGate']('strand-2');
-    expect(changes.at(-1)!(two).strands[0]!.gate).toEqual({ strandId: 'strand-2', dose: 120 });
+    expect(typed.at(-1)).toMatchObject({ at: ['gate'], value: { strandId: 'strand-2', dose: 120 } });
     page.fixture.componentInstance['setGate'](null);
-    expect(changes.at(-1)!(two).strands[0]!.gate).toBeNull();
+    expect(typed.at(-1)).toMatchObject({ at: ['gate'], value: null });
     const ring: Plan = { ...plan, strands: [strand, { ...other, gate: { strandId: 'strand-1', dose: 60 } }] };
     expect((await shown(ring)).page.text()).not.toContain('Opens');
   });

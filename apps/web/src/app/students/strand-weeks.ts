@@ -5,6 +5,7 @@ import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { addDays, formatISO, parseISO } from 'date-fns';
+import * as z from 'zod';
 import {
   axisWords,
   overruleIn,
@@ -19,10 +20,13 @@ import {
   type Strand,
 } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
+import { keptDraft } from '../data/kept-draft';
+import { patchOf, type Patch } from '../data/patch';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 import { readDay, shortDay } from '../ui/day-words';
 import { Terraces, type TargetMove } from '../ui/terraces';
+import { TextField } from '../ui/text-field';
 import { terracePast, type TerraceInput } from '../ui/terraces.layout';
 import { RungPanel, type RungTaken } from './rung-panel';
 import type { StrandPlace } from './strand-places';
@@ -33,23 +37,37 @@ export type Chance = ResultOf<'plan'>['chances'][number];
 /** Width of the drawing before it is fitted into its place, px. */
 const TERRACES_PX = 720;
 
-interface WeekEdit {
-  readonly week: number;
-  readonly dose: number;
-  readonly reason: string;
-}
+const strandAt = patchOf<Strand>();
+
+const WeekEditSchema = z.object({
+  edit: z.object({ week: z.number(), dose: z.number(), reason: z.string() }).nullable(),
+});
+type WeekEdit = NonNullable<z.infer<typeof WeekEditSchema>['edit']>;
 
 /** One strand of a plan: its goal, its terraces, each week's dose with its reason, and its next rung. */
 @Component({
   selector: 'pk-strand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, RungPanel, Select, Terraces],
+  imports: [
+    Button,
+    Checkbox,
+    DurationField,
+    FormsModule,
+    InputText,
+    NumberField,
+    RungPanel,
+    Select,
+    Terraces,
+    TextField,
+  ],
   templateUrl: './strand-weeks.html',
   styleUrl: './strand-weeks.scss',
 })
 export class StrandWeeks {
   readonly plan = input.required<Plan>();
   readonly strand = input.required<Strand>();
+  /** The strand with its goal as it is typed. */
+  readonly wish = input.required<Strand>();
   readonly forecast = input<Forecast>();
   readonly chance = input<Chance>();
   readonly place = input<StrandPlace>();
@@ -59,10 +77,14 @@ export class StrandWeeks {
   readonly today = input.required<string>();
   /** The same strand in the plan it is compared with; undefined without comparison. */
   readonly before = input<Pick<Forecast, 'weeks' | 'earliestDay'>>();
+  /** One value of the strand that was typed. */
+  readonly typed = output<Patch>();
   readonly planChanged = output<(plan: Plan) => Plan>();
   readonly rungTaken = output<RungTaken>();
 
-  protected readonly editing = signal<WeekEdit | null>(null);
+  /** The week that is being set by hand: it outlives leaving. */
+  private readonly draft = keptDraft(() => `week ${this.strand().id}`, WeekEditSchema, { edit: null });
+  protected readonly editing = computed(() => this.draft.value().edit);
   protected readonly unfolded = signal(false);
   protected readonly inTime = computed(() => this.forecast()?.inTime ?? true);
   protected readonly verdict = computed(() => {
@@ -134,44 +156,63 @@ export class StrandWeeks {
     return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
   });
 
+  protected setTarget(target: number | null): void {
+    if (target !== null) this.typed.emit(strandAt(['target'], target));
+  }
+
+  protected setDay(targetDay: string): void {
+    if (targetDay !== '') this.typed.emit(strandAt(['targetDay'], targetDay));
+  }
+
   protected setGate(strandId: string | null): void {
     const other = this.plan().strands.find((entry) => entry.id === strandId);
-    this.set({ gate: other === undefined ? null : { strandId: other.id, dose: other.target } });
+    this.typed.emit(strandAt(['gate'], other === undefined ? null : { strandId: other.id, dose: other.target }));
   }
 
   protected hold(pointId: string, held: boolean): void {
-    const others = this.strand().heldBy.filter((id) => id !== pointId);
-    this.set({ heldBy: held ? [...others, pointId] : others });
+    this.change((stored) => {
+      const others = stored.heldBy.filter((id) => id !== pointId);
+      return { ...stored, heldBy: held ? [...others, pointId] : others };
+    });
   }
 
   /** The target was dragged: what it costs is said by the planner at once. */
   protected moveTarget({ weeks, dose }: TargetMove): void {
-    const { targetDay, start } = this.strand();
-    const day = formatISO(addDays(parseISO(targetDay), weeks * 7), { representation: 'date' });
-    this.set({ target: Math.max(start, dose), targetDay: day });
+    this.change((stored) => ({
+      ...stored,
+      target: Math.max(stored.start, dose),
+      targetDay: formatISO(addDays(parseISO(stored.targetDay), weeks * 7), { representation: 'date' }),
+    }));
   }
 
   protected openWeek(week: number, dose: number): void {
-    this.editing.set({ week, dose, reason: overruleIn(this.strand(), week)?.reason ?? '' });
+    this.draft.set({ edit: { week, dose, reason: overruleIn(this.strand(), week)?.reason ?? '' } });
+  }
+
+  protected close(): void {
+    this.draft.clear();
   }
 
   protected setEdit(part: Partial<WeekEdit>): void {
-    this.editing.update((edit) => (edit === null ? null : { ...edit, ...part }));
+    const edit = this.editing();
+    if (edit !== null) this.draft.set({ edit: { ...edit, ...part } });
   }
 
   protected overrule(): void {
     const edit = this.editing();
     if (edit === null) return;
     const { week, dose, reason } = edit;
-    const others = this.strand().overrules.filter((entry) => entry.week !== week);
-    this.set({ overrules: [...others, { week, dose, reason: reason.trim() }] });
-    this.editing.set(null);
+    this.change((stored) => ({
+      ...stored,
+      overrules: [...stored.overrules.filter((entry) => entry.week !== week), { week, dose, reason: reason.trim() }],
+    }));
+    this.draft.clear();
   }
 
   protected release(): void {
     const week = this.editing()?.week;
-    this.set({ overrules: this.strand().overrules.filter((entry) => entry.week !== week) });
-    this.editing.set(null);
+    this.change((stored) => ({ ...stored, overrules: stored.overrules.filter((entry) => entry.week !== week) }));
+    this.draft.clear();
   }
 
   protected freeze(week: number): void {
@@ -183,11 +224,11 @@ export class StrandWeeks {
     }));
   }
 
-  protected set(part: Partial<Strand>): void {
+  private change(change: (strand: Strand) => Strand): void {
     const { id } = this.strand();
     this.planChanged.emit((plan) => ({
       ...plan,
-      strands: plan.strands.map((entry) => (entry.id === id ? { ...entry, ...part } : entry)),
+      strands: plan.strands.map((entry) => (entry.id === id ? change(entry) : entry)),
     }));
   }
 

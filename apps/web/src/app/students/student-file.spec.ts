@@ -125,7 +125,7 @@ test('a new practice brings its verdict at once', async () => {
   const page = await withFile('demo-student-7');
   const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
   const hard: PracticeLog = { ...last, id: 'hard', startedAt: TestBed.inject(Clock).now().toISOString(), effort: 10 };
-  await TestBed.inject(Store).write('Practice', [{ table: 'logs', put: hard }]);
+  await TestBed.inject(Store).write('Practice', [{ table: 'logs', add: hard }]);
   await page.settle();
   expect(page.text()).toContain('Ease');
   expect(page.text()).toContain('Effort 10 of 10');
@@ -136,7 +136,7 @@ test('what is safe is accepted with one key', async () => {
   await page.until(/Practices/);
   const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
   const hard: PracticeLog = { ...last, id: 'hard', startedAt: TestBed.inject(Clock).now().toISOString(), effort: 10 };
-  await TestBed.inject(Store).write('Practice', [{ table: 'logs', put: hard }]);
+  await TestBed.inject(Store).write('Practice', [{ table: 'logs', add: hard }]);
   await page.until(/Effort 10 of 10/);
   const before = await page.database.of('decisions').count();
   document.dispatchEvent(new KeyboardEvent('keydown', { key: 'a', altKey: true, bubbles: true }));

@@ -17,11 +17,13 @@ import {
   type Verdict,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store, type Write } from '../data/store';
 import { strandVerdicts } from '../data/verdicts';
 import { daysAgo } from '../ui/day-words';
+import { NotKept } from '../ui/not-kept';
 import { Empty } from '../ui/empty';
 import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
@@ -50,6 +52,7 @@ import { strandPlaces, type StrandPlace } from './strand-places';
     FormsModule,
     LoadPanel,
     LogList,
+    NotKept,
     PersonForm,
     PlanMaker,
     PlanWeeks,
@@ -71,7 +74,9 @@ export class StudentFile {
   private readonly id$ = toObservable(this.id);
 
   protected readonly today = this.clock.today;
-  protected readonly student = toSignal(this.id$.pipe(switchMap((id) => this.repository.one('students', id))));
+  protected readonly edit = new Editing('students', this.id, ({ name }) => `Change ${name}`);
+  /** As it is typed, whether it is kept yet or not. */
+  protected readonly student = this.edit.draft;
   protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
     initialValue: [],
   });
@@ -147,10 +152,13 @@ export class StudentFile {
   }
 
   protected async takeRung(plan: Plan, { strandId, turned, exchange }: RungTaken): Promise<void> {
-    const made = takeRung(plan, strandId, turned, exchange, this.clock.newId(), this.clock.now());
+    const [newId, now] = [this.clock.newId(), this.clock.now()];
+    const taken = (stored: Plan): ReturnType<typeof takeRung> =>
+      takeRung(stored, strandId, turned, exchange, newId, now);
+    const made = taken(plan);
     await this.store.write('Another rung', [
-      { table: 'plans', put: made.plan },
-      { table: 'decisions', put: made.decision },
+      { table: 'plans', id: plan.id, change: (stored) => taken(stored).plan },
+      { table: 'decisions', add: made.decision },
     ]);
     this.notices.done('Another rung begun', { detail: made.decision.reasons[0]!, undo: true });
   }
@@ -160,18 +168,13 @@ export class StudentFile {
 
   protected async addLogs(logs: PracticeLog[]): Promise<void> {
     const label = logs.length === 1 ? `Practice of ${logs[0]!.day}` : `${logs.length} practices`;
-    const writes = logs.map((log): Write => ({ table: 'logs', put: log }));
+    const incoming = logs.map((record) => ({ table: 'logs', record }) as const);
     try {
-      await this.store.write(label, writes, null, (share) => this.keeping.set(share));
+      await this.store.takeOver(label, incoming, (share) => this.keeping.set(share));
     } finally {
       this.keeping.set(null);
     }
     this.notices.done(`${label} kept`, { undo: true });
-  }
-
-  protected correctLog(log: PracticeLog, part: Partial<PracticeLog>): void {
-    const change = (stored: PracticeLog): PracticeLog => ({ ...stored, ...part });
-    void this.store.write(`Practice of ${log.day}`, [{ table: 'logs', id: log.id, change }], log.id);
   }
 
   protected async removeLog(log: PracticeLog): Promise<void> {
@@ -192,12 +195,13 @@ export class StudentFile {
   }
 
   protected async answer(plan: Plan, verdict: Verdict, reply: Reply): Promise<void> {
-    const made = decide(plan, verdict, reply, this.clock.newId(), this.clock.now());
+    const [newId, now] = [this.clock.newId(), this.clock.now()];
+    const decided = (stored: Plan): ReturnType<typeof decide> => decide(stored, verdict, reply, newId, now);
     await this.store.write(
       `Decision on ${plan.strands.find((strand) => strand.id === verdict.strandId)?.exerciseName ?? 'a strand'}`,
       [
-        { table: 'plans', put: made.plan },
-        { table: 'decisions', put: made.decision },
+        { table: 'plans', id: plan.id, change: (stored) => decided(stored).plan },
+        { table: 'decisions', add: decided(plan).decision },
       ],
     );
   }
@@ -209,34 +213,24 @@ export class StudentFile {
   }
 
   protected async acceptSafe(): Promise<void> {
-    const plans = new Map<string, Plan>(this.plans().map((plan) => [plan.id, plan]));
-    const writes: Write[] = [];
-    for (const { plan, verdict } of this.safe()) {
+    const now = this.clock.now();
+    const safe = this.safe();
+    const writes = safe.flatMap(({ plan, verdict }): Write[] => {
+      const newId = this.clock.newId();
       const answer = { outcome: 'accepted', level: verdict.level, teacherReason: '' } as const;
-      const made = decide(plans.get(plan.id) ?? plan, verdict, answer, this.clock.newId(), this.clock.now());
-      plans.set(plan.id, made.plan);
-      writes.push({ table: 'decisions', put: made.decision });
-    }
-    const count = writes.length;
-    await this.store.write('Accept all safe verdicts', [
-      ...[...plans.values()].map((plan): Write => ({ table: 'plans', put: plan })),
-      ...writes,
-    ]);
+      const decided = (stored: Plan): ReturnType<typeof decide> => decide(stored, verdict, answer, newId, now);
+      return [
+        { table: 'plans', id: plan.id, change: (stored) => decided(stored).plan },
+        { table: 'decisions', add: decided(plan).decision },
+      ];
+    });
+    const count = safe.length;
+    await this.store.write('Accept all safe verdicts', writes);
     this.notices.done(`${count} ${count === 1 ? 'verdict' : 'verdicts'} accepted`, { undo: true });
   }
 
-  protected save(student: Student, part: Partial<Student>): void {
-    const change = (stored: Student): Student => ({ ...stored, ...part });
-    const key = `${student.id} ${Object.keys(part).join()}`;
-    void this.store.write(`Change ${student.name}`, [{ table: 'students', id: student.id, change }], key);
-  }
-
   protected savePlan(plan: Plan): void {
-    void this.store.write('Give a routine', [{ table: 'plans', put: plan }]);
-  }
-
-  protected changePlan(plan: Plan, change: (stored: Plan) => Plan): void {
-    this.store.write('Change the plan', [{ table: 'plans', id: plan.id, change }], plan.id).catch(() => undefined);
+    void this.store.write('Give a routine', [{ table: 'plans', add: plan }]).catch(() => undefined);
   }
 
   protected async removePlan(plan: Plan): Promise<void> {

@@ -9,8 +9,10 @@ import {
   type PracticeLog,
   type Verdict,
 } from '@pomek/core';
+import { signal } from '@angular/core';
 import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
+import { Editing } from '../data/editing';
 import type { StrandVerdict } from '../data/verdicts';
 import { DecisionCard } from './decision-card';
 import { LogList } from './log-list';
@@ -122,8 +124,9 @@ describe('a decision', () => {
 
 describe('the weeks of a plan', () => {
   const weeks = async (change: Partial<Plan> = {}, inputs: Record<string, unknown> = {}) => {
-    const page = await render(PlanWeeks, {
-      plan: { ...plan, ...change },
+    const stored = { ...plan, ...change };
+    const of = {
+      plan: stored,
       routine: aRoutine({ segments: [segment] }),
       logs: [],
       school: softSchool,
@@ -131,8 +134,9 @@ describe('the weeks of a plan', () => {
       locked: new Set(),
       today,
       ...inputs,
-    });
-    return { page, changes: heard(page.fixture.componentInstance.changed) };
+    };
+    const page = await render(PlanWeeks, of, { plans: [stored] });
+    return { page, kept: () => page.database.of('plans').get(stored.id) };
   };
 
   test('each week has its dose and why not more; a goal in time says so', async () => {
@@ -158,18 +162,19 @@ describe('the weeks of a plan', () => {
   });
 
   test('goal, growth and lighter weeks are changed on what is stored; an impossible goal is refused', async () => {
-    const { page, changes } = await weeks();
+    const { page, kept } = await weeks();
     await page.fill('Goal', '3 min');
     await page.fill('Growth a week', '5');
     await page.fill('A lighter week every', '0');
-    expect(changes.map((change) => change(plan))).toMatchObject([
-      { strands: [{ target: 180 }] },
-      { growthPerWeek: 0.05 },
-      { lighterEvery: 0 },
-    ]);
+    const whole = { ...plan, growthPerWeek: 0.05, lighterEvery: 0, strands: [{ ...strand, target: 180 }] };
+    expect(await kept()).toEqual(whole);
     await page.fill('Goal', '30');
-    expect(changes).toHaveLength(3);
     expect(page.text()).toContain('the target is below the start');
+    expect(await kept()).toEqual(whole);
+    expect(page.field('Goal').value).toBe('30 s');
+    await page.press('Back to what is kept');
+    expect(page.field('Goal').value).toBe('3:00 min');
+    expect(page.text()).not.toContain('Not kept yet');
   });
 
   test('practices enough give a chance', async () => {
@@ -236,13 +241,21 @@ describe('giving a routine', () => {
 
 describe('the person', () => {
   test('is changed part by part; a missing name is refused', async () => {
-    const page = await render(PersonForm, { student: aStudent(), schools: [softSchool] });
-    const parts = heard(page.fixture.componentInstance.changed);
+    const page = await render(
+      PersonForm,
+      () => ({ edit: new Editing('students', signal('student-1'), () => 'Change'), schools: [softSchool] }),
+      { students: [aStudent()] },
+    );
+    const kept = () => page.database.of('students').get('student-1');
     await page.fill('Birth year', '1971');
     await page.fill('Cautions', ' knee \n\nbalance');
     await page.fill('Name', ' ');
-    expect(parts).toEqual([{ birthYear: 1971 }, { cautions: ['knee', 'balance'] }]);
-    expect(page.text()).toContain('a student needs a name');
+    expect(await kept()).toEqual(aStudent({ birthYear: 1971, cautions: ['knee', 'balance'] }));
+    expect(page.fixture.componentInstance.edit().problems()).toEqual(['name: a student needs a name']);
+    expect(page.field('Name').value).toBe(' ');
+    await page.press('Tue');
+    await page.press('Mon');
+    expect((await kept())!.practiceDays).toEqual([2, 3]);
   });
 });
 

@@ -104,7 +104,7 @@ export class Students {
   protected async add(): Promise<void> {
     const id = this.clock.newId();
     const student = newStudent(id, 'New student', softSchool.id);
-    await this.store.write('New student', [{ table: 'students', put: student }]);
+    await this.store.write('New student', [{ table: 'students', add: student }]);
     await this.router.navigate(['/students', id]);
   }
 }

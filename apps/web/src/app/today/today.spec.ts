@@ -100,7 +100,7 @@ describe('taking a file in', () => {
 test('a notice offers undo where there is one, and can be closed', async () => {
   const page = await render(NoticesView);
   const notices = TestBed.inject(Notices);
-  await TestBed.inject(Store).write('Add', [{ table: 'students', put: aStudent() }]);
+  await TestBed.inject(Store).write('Add', [{ table: 'students', add: aStudent() }]);
   notices.done('Added', { undo: true });
   notices.failure('Broken', new Error('because'));
   await page.settle();

@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { breathPeriod, breathRate, durationWords, type BreathPattern, type Dose, type SideAmount } from '@pomek/core';
+import { patchOf, type Patch } from '../data/patch';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
 import { SideMark } from './side-mark';
 
 let count = 0;
+const doseAt = patchOf<Dose>();
 
 /** Breaths a minute at rest where none were counted: the middle of the ordinary range. */
 const USUAL_RATE = 15;
@@ -19,7 +21,7 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
   { key: 'emptyPauseSeconds', label: 'Pause empty' },
 ];
 
-/** How much of an exercise: amounts by side and direction, and their time or pace. */
+/** How much of an exercise: amounts by side and direction, and their time or pace; gives out one value at a time. */
 @Component({
   selector: 'pk-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,7 +53,8 @@ export class DoseEditor {
   readonly dose = input.required<Dose>();
   /** The student's breaths at rest, for holds that are counted in breaths; null when not taken. */
   readonly breathsPerMinute = input<number | null>(null);
-  readonly doseChange = output<Dose>();
+  /** One value of the dose that was typed. */
+  readonly typed = output<Patch>();
 
   protected readonly cueId = `dose-cue-${(count += 1)}`;
   protected readonly patternParts = patternParts;
@@ -71,19 +74,16 @@ export class DoseEditor {
       .join(' ');
   }
 
-  protected setAmount(index: number, amount: number | null): void {
-    if (amount === null) return;
-    const amounts = this.dose().amounts.map((row, at) => (at === index ? { ...row, amount } : row));
-    this.doseChange.emit({ ...this.dose(), amounts });
+  protected setAmount({ side, direction }: SideAmount, amount: number | null): void {
+    if (amount !== null) this.typed.emit(doseAt(['amounts', { side, direction }, 'amount'], amount));
   }
 
   protected setRest(restSeconds: number): void {
-    this.doseChange.emit({ ...this.dose(), restSeconds });
+    this.typed.emit(doseAt(['restSeconds'], restSeconds));
   }
 
   protected setHold(holdSeconds: number): void {
-    const dose = this.dose();
-    if (dose.kind === 'hold') this.doseChange.emit({ ...dose, holdSeconds });
+    this.typed.emit(doseAt(['holdSeconds'], holdSeconds));
   }
 
   /** The hold in whole breaths at rest, and back. */
@@ -93,30 +93,24 @@ export class DoseEditor {
   });
 
   protected setHoldBreaths(breaths: number | null): void {
-    if (breaths === null || breaths === this.holdBreaths()) return;
+    if (breaths === null) return;
     this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_RATE))));
   }
 
   protected setByCue(byCue: boolean): void {
-    const dose = this.dose();
-    if (dose.kind === 'hold') this.doseChange.emit({ ...dose, byCue });
+    this.typed.emit(doseAt(['byCue'], byCue));
   }
 
   protected setCycle(cycleSeconds: number | null): void {
-    const dose = this.dose();
-    if (dose.kind === 'cycle' && cycleSeconds !== null) this.doseChange.emit({ ...dose, cycleSeconds });
+    if (cycleSeconds !== null) this.typed.emit(doseAt(['cycleSeconds'], cycleSeconds));
   }
 
   protected setPattern(key: keyof BreathPattern, value: number | null): void {
-    const dose = this.dose();
-    if (dose.kind !== 'breath' || value === null) return;
-    const pattern = { ...dose.pattern, [key]: value };
-    if (pattern.inSeconds + pattern.outSeconds > 0) this.doseChange.emit({ ...dose, pattern });
+    if (value !== null) this.typed.emit(doseAt(['pattern', key], value));
   }
 
   protected setSlowing(percent: number | null): void {
-    const dose = this.dose();
-    if (dose.kind === 'breath' && percent !== null) this.doseChange.emit({ ...dose, slowing: 1 + percent / 100 });
+    if (percent !== null) this.typed.emit(doseAt(['slowing'], 1 + percent / 100));
   }
 
   protected slowingPercent(slowing: number): number {

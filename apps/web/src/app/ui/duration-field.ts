@@ -1,15 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { durationWords, parseDuration } from '@pomek/core';
+import { followsStored } from './follows-stored';
+import { TextField } from '../ui/text-field';
 
 let count = 0;
 
-/** A length of time, typed as 90, 1:30 or 2 min; arrow keys move it by a step. */
+/** A length of time, typed as 90, 1:30 or 2 min; arrow keys move it by a step. It shows what its owner types until it is left. */
 @Component({
   selector: 'pk-duration',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText],
+  imports: [InputText, TextField],
   template: `
     <div class="field">
       <label [for]="id" [class.hidden-text]="quiet()">{{ label() }}</label>
@@ -19,9 +20,9 @@ let count = 0;
         data-app-undo
         autocomplete="off"
         [id]="id"
-        [ngModel]="text()"
-        (ngModelChange)="typed($event)"
-        (blur)="tidy()"
+        [pkText]="text()"
+        (pkTextChange)="typed($event)"
+        (blur)="left()"
         (keydown.arrowUp)="move($event, 1)"
         (keydown.arrowDown)="move($event, -1)"
         [attr.aria-invalid]="wrong() !== null"
@@ -51,24 +52,24 @@ export class DurationField {
   readonly valueChange = output<number>();
 
   protected readonly id = `duration-${++count}`;
-  protected readonly text = signal('');
+  /** What its owner types; null when it shows its value. */
+  private readonly own = signal<string | null>(null);
+  protected readonly text = computed(() => this.own() ?? durationWords(this.value()));
   protected readonly wrong = computed(() => this.problem(this.text()));
 
   constructor() {
-    effect(() => {
-      const value = this.value();
-      if (parseDuration(untracked(this.text)) !== value) this.text.set(durationWords(value));
-    });
+    followsStored(() => this.own.set(null));
   }
 
   protected typed(text: string): void {
-    this.text.set(text);
+    this.own.set(text);
     const seconds = parseDuration(text);
-    if (seconds !== null && this.problem(text) === null && seconds !== this.value()) this.valueChange.emit(seconds);
+    if (seconds !== null && this.problem(text) === null) this.valueChange.emit(seconds);
   }
 
-  protected tidy(): void {
-    if (this.problem(this.text()) === null) this.text.set(durationWords(this.value()));
+  /** What is wrong stays, with what is wrong about it. */
+  protected left(): void {
+    if (this.wrong() === null) this.own.set(null);
   }
 
   protected move(event: Event, direction: number): void {
@@ -76,7 +77,7 @@ export class DurationField {
     // What stands in the field, since quick presses come before the value has gone round.
     const shown = parseDuration(this.text()) ?? this.value();
     const seconds = Math.max(this.min(), Math.min(this.max(), shown + direction * this.step()));
-    this.text.set(durationWords(seconds));
+    this.own.set(durationWords(seconds));
     if (seconds !== shown) this.valueChange.emit(seconds);
   }
 

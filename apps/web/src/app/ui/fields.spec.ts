@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { builtInExercises, type Dose } from '@pomek/core';
+import { freshSpace } from '../../../testing/records';
+import { patched } from '../data/patch';
 import { DoseEditor } from './dose-editor';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
@@ -15,14 +17,17 @@ const dose = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeli
   template: `
     <pk-number label="Weeks" [value]="weeks()" [min]="1" [max]="9" (valueChange)="weeks.set($event)" />
     <pk-duration label="Time" [value]="time()" [min]="1" (valueChange)="time.set($event)" />
-    <pk-dose [dose]="dose()" (doseChange)="dose.set($event)" />
+    <pk-dose [dose]="dose()" (typed)="dose.set(put(dose(), $event))" />
   `,
 })
 class Host {
   readonly weeks = signal<number | null>(3);
   readonly time = signal(90);
   readonly dose = signal<Dose>(dose);
+  readonly put = patched;
 }
+
+beforeEach(() => void freshSpace());
 
 async function host() {
   const fixture = TestBed.createComponent(Host);

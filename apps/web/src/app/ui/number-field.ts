@@ -1,10 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
+import { followsStored } from './follows-stored';
 
 let count = 0;
 
-/** A number with its label, unit and bounds. Gives out only values within the bounds; says what is wrong with others. */
+/**
+ * A number with its label, unit and bounds. It shows what its owner types until it is left; gives out
+ * only values within the bounds, and says what is wrong with others.
+ */
 @Component({
   selector: 'pk-number',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -13,6 +17,8 @@ let count = 0;
     <div class="field" [class.inline]="inline()">
       <label [for]="id" [class.hidden-text]="quiet()">{{ label() }}</label>
       <div class="line">
+        <!-- Its text is its owner's too; only the reading as a number is left to the control. -->
+
         <input
           pInputText
           type="number"
@@ -24,6 +30,7 @@ let count = 0;
           [step]="step()"
           [ngModel]="text()"
           (ngModelChange)="typed($event)"
+          (blur)="left()"
           [attr.aria-invalid]="wrong() !== null"
           [attr.aria-describedby]="wrong() === null ? null : id + '-wrong'"
         />
@@ -84,19 +91,26 @@ export class NumberField {
   readonly valueChange = output<number | null>();
 
   protected readonly id = `number-${++count}`;
-  protected readonly text = signal<number | null>(null);
+  /** What its owner types; null when it shows its value. */
+  private readonly own = signal<{ readonly value: number | null } | null>(null);
+  protected readonly text = computed(() => {
+    const own = this.own();
+    return own === null ? this.value() : own.value;
+  });
   protected readonly wrong = computed(() => this.problem(this.text()));
 
   constructor() {
-    effect(() => {
-      const value = this.value();
-      if (untracked(this.text) !== value) this.text.set(value);
-    });
+    followsStored(() => this.own.set(null));
   }
 
   protected typed(value: number | null): void {
-    this.text.set(value);
-    if (this.problem(value) === null && value !== this.value()) this.valueChange.emit(value);
+    this.own.set({ value });
+    if (this.problem(value) === null) this.valueChange.emit(value);
+  }
+
+  /** What is wrong stays, with what is wrong about it. */
+  protected left(): void {
+    if (this.wrong() === null) this.own.set(null);
   }
 
   private problem(value: number | null): string | null {

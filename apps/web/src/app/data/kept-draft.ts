@@ -1,0 +1,49 @@
+import { inject, signal, type Signal } from '@angular/core';
+import type * as z from 'zod';
+import { SPACE } from './space';
+
+/** What is typed into a form that is sent off as a whole, kept with each key until it is. */
+export interface KeptDraft<T> {
+  readonly value: Signal<T>;
+  set(part: Partial<T>): void;
+  /** Forgets what was typed: it was sent off, or given up. */
+  clear(): void;
+}
+
+/**
+ * A form that leaving does not empty. To be called where things can be injected.
+ * @param name which form it is, for which record
+ */
+export function keptDraft<T extends object>(name: () => string, schema: z.ZodType<T>, empty: T): KeptDraft<T> {
+  const space = inject(SPACE);
+  const key = (): string => `pomek.draft.${space}.${name()}`;
+  const read = (): T => {
+    try {
+      return schema.catch(empty).parse(JSON.parse(localStorage.getItem(key()) ?? 'null'));
+    } catch {
+      return empty;
+    }
+  };
+  // Read when it is first shown: the name may not be known before.
+  const own = signal<{ readonly key: string; readonly value: T } | null>(null);
+  const current = (): T => {
+    const now = own();
+    return now?.key === key() ? now.value : read();
+  };
+  return {
+    value: current as Signal<T>,
+    set(part) {
+      const value = { ...current(), ...part };
+      own.set({ key: key(), value });
+      try {
+        localStorage.setItem(key(), JSON.stringify(value));
+      } catch {
+        // No room there: it stays on the page.
+      }
+    },
+    clear() {
+      localStorage.removeItem(key());
+      own.set({ key: key(), value: empty });
+    },
+  };
+}

@@ -1,0 +1,298 @@
+import { fieldsIn, lost, slow, type Field } from '../support/fields';
+import { enterHall, openDemo } from '../support/pomek';
+import { expect, test, type Page } from '../support/test';
+
+/**
+ * What is typed is kept: at any speed, on a slow machine, in neighbouring fields at once, and when the
+ * page is left right after the last key. All speeds and delays are tried with POMEK_THOROUGH=1.
+ */
+const thorough = process.env['POMEK_THOROUGH'] === '1';
+const SENTENCE = 'Walking by the wall at night, slowly';
+const speeds = thorough
+  ? [1, 6].flatMap((factor) => [30, 80, 150].map((ms) => ({ factor, ms })))
+  : [{ factor: 1, ms: 30 }];
+/** The two that have most to do at a key are tried on a slow machine each time. */
+const heavy = ['an exercise', 'a hold in a routine'];
+
+interface Editor {
+  readonly name: string;
+  /** Leads to the place from an address, also after a reload. */
+  readonly open: (page: Page) => Promise<void>;
+  /** Where its fields are. */
+  readonly place: string;
+}
+
+const tab = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole('button', { name, exact: true }).click();
+};
+/** Waits until what the address leads to stands there. */
+const stands = async (page: Page, place: string): Promise<void> => {
+  await expect(page.locator(place).first()).toBeVisible();
+  await page.waitForTimeout(200);
+};
+
+const editors: readonly Editor[] = [
+  {
+    name: 'an exercise',
+    place: 'pk-exercise-editor',
+    open: async (page) => {
+      await page.goto('/exercises/demo-lantern-walk/edit');
+      await page.getByRole('button', { name: 'Movement of part 1' }).click();
+    },
+  },
+  {
+    name: 'a routine',
+    place: 'pk-routine-editor',
+    open: async (page) => {
+      await page.goto('/routines/demo-reeling');
+      await page.getByRole('button', { name: /One-hand silk-reeling.*repetitions/ }).click();
+      await page.getByText('The hall', { exact: true }).click();
+      const hall = page.getByRole('button', { name: 'It is done in a hall' });
+      await expect(hall.or(page.getByLabel('Depth'))).toBeVisible();
+      if (await hall.isVisible()) await hall.click();
+    },
+  },
+  {
+    name: 'a hold in a routine',
+    place: 'pk-segment .card.open',
+    open: async (page) => {
+      await page.goto('/routines/demo-reeling');
+      await page
+        .getByRole('button', { name: /Holding the tree/ })
+        .last()
+        .click();
+    },
+  },
+  {
+    name: 'a chain',
+    place: 'pk-chain',
+    open: async (page) => {
+      await page.goto('/routines/chains/demo-chain');
+    },
+  },
+  {
+    name: 'a person',
+    place: 'pk-person',
+    open: async (page) => {
+      await page.goto('/students/demo-student-3');
+    },
+  },
+  {
+    name: 'a body',
+    place: 'pk-body-form',
+    open: async (page) => {
+      await page.goto('/students/demo-student-3');
+      await tab(page, 'Body and baseline');
+    },
+  },
+  {
+    name: 'a plan',
+    place: 'pk-plan-weeks',
+    open: async (page) => {
+      await page.goto('/students/demo-student-1');
+    },
+  },
+  {
+    name: 'a practice put right',
+    place: 'pk-log-list details',
+    open: async (page) => {
+      await page.goto('/students/demo-student-1');
+      await page.locator('pk-log-list details summary').first().click();
+      await page.getByRole('button', { name: 'Put it right' }).first().click();
+    },
+  },
+  {
+    name: 'a school',
+    place: 'pk-school-drawer .p-drawer',
+    open: async (page) => {
+      await page.goto('/today');
+      await page.getByRole('button', { name: 'Schools' }).click();
+      // It is remembered over a reload, whatever its name is by then.
+      if (await page.evaluate(() => localStorage.getItem('pomek.school') === null)) {
+        await page.getByRole('combobox', { name: 'School', exact: true }).click();
+        await page.getByRole('option', { name: 'Soft hall' }).click();
+      }
+    },
+  },
+  {
+    name: 'a practice by hand',
+    place: 'pk-log-by-hand',
+    open: async (page) => {
+      await page.goto('/students/demo-student-1');
+      await page.getByRole('button', { name: 'Write one down' }).click();
+    },
+  },
+  {
+    name: 'the answer to a verdict',
+    place: 'pk-decision',
+    open: async (page) => {
+      await page.goto('/students/demo-student-3');
+      await page.getByRole('button', { name: 'Clear it…' }).first().click();
+    },
+  },
+  {
+    name: 'a correction',
+    place: 'pk-corrections',
+    open: async (page) => {
+      await page.goto('/students/demo-student-3');
+      await tab(page, 'Corrections');
+    },
+  },
+];
+
+const open = async (page: Page, editor: Editor): Promise<void> => {
+  await editor.open(page);
+  await stands(page, editor.place);
+};
+
+const placeOf = (page: Page, editor: Editor) => page.locator(editor.place).first();
+
+/** The fields of an editor after a reload hold what was typed. */
+async function expectKept(page: Page, editor: Editor, fields: readonly Field[], when: string): Promise<void> {
+  await open(page, editor);
+  const message = `${editor.name}, ${when}`;
+  await expect.poll(() => lost(placeOf(page, editor), fields), { message, timeout: 8000 }).toEqual([]);
+}
+
+/** Types the sentence into the texts of an editor: all of them where there is time, else the first. */
+async function typeAll(page: Page, editor: Editor, ms: number): Promise<Field[]> {
+  const texts = (await fieldsIn(placeOf(page, editor), 1)).filter((field) => field.kind === 'text');
+  const typed: Field[] = [];
+  for (const [index, field] of (thorough ? texts : texts.slice(0, 1)).entries()) {
+    const next = field.most === 1 ? `${index + 1}` : `${SENTENCE} ${ms} ${index}`.slice(0, field.most);
+    await field.at.focus();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type(next, { delay: ms });
+    expect(await field.at.inputValue(), `${field.name} as it is typed`).toBe(next);
+    typed.push({ ...field, next });
+  }
+  return typed;
+}
+
+const groups = [0, 1, 2].map((start) => editors.filter((_, index) => index % 3 === start));
+
+for (const group of groups) {
+  test(`every letter and every quick change is kept: ${group.map(({ name }) => name).join(', ')}`, async ({ page }) => {
+    test.setTimeout(thorough ? 3_600_000 : 300_000);
+    await openDemo(page);
+    for (const editor of group) {
+      await test.step(editor.name, async () => {
+        await open(page, editor);
+        for (const { factor, ms } of speeds) {
+          await slow(page, heavy.includes(editor.name) ? Math.max(6, factor) : factor);
+          const typed = await typeAll(page, editor, ms);
+          await slow(page, 1);
+          await expectKept(page, editor, typed, `${ms} ms a key at ${factor} × slower`);
+        }
+        for (const [round, ms] of (thorough ? [0, 30, 80, 0] : [0]).entries()) {
+          const all = await fieldsIn(placeOf(page, editor), round + 1);
+          const fields = thorough ? all : all.slice(0, 14);
+          await slow(page, round === 0 && (thorough || heavy.includes(editor.name)) ? 6 : 1);
+          for (const field of fields) {
+            await field.at.fill(field.next);
+            if (ms > 0) await page.waitForTimeout(ms);
+          }
+          await slow(page, 1);
+          await expectKept(page, editor, fields, `${ms} ms apart`);
+        }
+      });
+    }
+  });
+}
+
+const leavings: readonly { readonly name: string; readonly leave: (page: Page) => Promise<Page> }[] = [
+  {
+    name: 'closing the page',
+    leave: async (page) => {
+      const context = page.context();
+      // Another page keeps the browser there.
+      const next = await context.newPage();
+      await page.close();
+      return next;
+    },
+  },
+  {
+    name: 'another address',
+    leave: async (page) => {
+      await page.goto('/sources');
+      return page;
+    },
+  },
+  {
+    name: 'going on within the application',
+    leave: async (page) => {
+      await page.evaluate(() => {
+        history.pushState(null, '', '/files');
+        dispatchEvent(new PopStateEvent('popstate', { state: null }));
+      });
+      return page;
+    },
+  },
+];
+
+for (const { name, leave } of leavings) {
+  test(`${name} right after the last key loses nothing`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await openDemo(page);
+    let here = page;
+    const wanted = editors.filter((editor) =>
+      ['an exercise', 'a routine', 'a person', 'a school'].includes(editor.name),
+    );
+    for (const [turn, editor] of wanted.entries()) {
+      for (const [index, ms] of [0, 5, 20, 50].entries()) {
+        // Each delay with another editor; all with all where there is time.
+        if (!thorough && index !== turn) continue;
+        await open(here, editor);
+        const texts = (await fieldsIn(placeOf(here, editor), 1)).filter((entry) => entry.kind === 'text');
+        const field = texts[index % texts.length]!;
+        const next = `${field.name.slice(0, 12)} left after ${ms}`;
+        await field.at.focus();
+        await here.keyboard.press('Control+A');
+        await here.keyboard.type(next);
+        await here.waitForTimeout(ms);
+        here = await leave(here);
+        await expectKept(here, editor, [{ ...field, next }], `${ms} ms after the last key`);
+      }
+    }
+  });
+}
+
+test('the answers at the end of a practice outlive a reload', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/practise?student=demo-student-8');
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'End and log what was done' }).click();
+  await page.getByRole('radio', { name: /^Effort 6,/ }).check({ force: true });
+  await page.getByRole('radio', { name: /^Pain 3,/ }).check({ force: true });
+  await page.getByLabel('Where does it hurt?').fill('left shoulder');
+  await page.getByLabel('Note').pressSequentially(SENTENCE);
+  await page.reload();
+  await expect(page.getByLabel('Note')).toHaveValue(SENTENCE);
+  await expect(page.getByLabel('Where does it hurt?')).toHaveValue('left shoulder');
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.locator('pk-log-list details').first()).toContainText('effort 6 of 10');
+  await expect(page.locator('pk-log-list details').first()).toContainText('pain 3 of 10 left shoulder');
+});
+
+test('what another tab changes comes into fields that are not typed in, and not into the one that is', async ({
+  page,
+  context,
+}) => {
+  await openDemo(page);
+  await page.goto('/students/demo-student-3');
+  const second = await context.newPage();
+  await second.goto('/students/demo-student-3');
+  await page.getByLabel('Name').focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Typed here');
+  await second.getByLabel('Name').fill('Typed there');
+  await second.getByLabel('Note').fill('noted there');
+  await second.getByLabel('Note').blur();
+  await expect(page.getByLabel('Note')).toHaveValue('noted there');
+  await expect(page.getByLabel('Name')).toHaveValue('Typed here');
+  await page.keyboard.type(' and on');
+  await page.getByLabel('Name').blur();
+  await expect(second.getByRole('heading', { level: 1 })).toHaveText('Typed here and on');
+});
