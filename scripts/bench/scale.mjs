@@ -30,7 +30,10 @@ const fill = (page, students) =>
           for (const name of ['students', 'plans', 'logs', 'decisions']) write.objectStore(name).clear();
           for (let student = 0; student < count; student += 1) {
             const id = `bench-${student}`;
-            write.objectStore('students').put({ ...person, id, name: `Person ${student}` });
+            // Every day is a day of practice, so that whoever it is stands on Today whatever the day.
+            write
+              .objectStore('students')
+              .put({ ...person, id, name: `Person ${student}`, practiceDays: [1, 2, 3, 4, 5, 6, 7] });
             write.objectStore('plans').put({ ...plan, id: `${id}-plan`, studentId: id });
             for (let week = 0; week < years * 52; week += 1) {
               for (const [index, log] of own.slice(-4).entries()) {

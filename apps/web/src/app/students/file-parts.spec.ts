@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { formatISO, subDays } from 'date-fns';
 import { of } from 'rxjs';
 import {
   builtInExercises,
@@ -32,6 +33,8 @@ const plan = aPlan([newStrand('strand-1', segment, tree, 'time', 120, '2026-05-0
   startsOn: '2026-02-02',
   lighterEvery: 0,
 });
+
+const daysAgo = (days: number) => formatISO(subDays(new Date(), days), { representation: 'date' });
 
 describe('baseline', () => {
   const baseline = () => render(Baseline, { student, school: softSchool, measures: [] });
@@ -111,7 +114,7 @@ test('corrections: the foundation first, noted with a cue, and whether it helped
   const seen = (id: string, region: 'knees' | 'shoulders', safety: boolean) => ({
     id,
     studentId: student.id,
-    day: new Date().toISOString().slice(0, 10),
+    day: daysAgo(0),
     checkpointId: region === 'knees' ? 'knees-track' : 'shoulders-hang',
     region,
     safety,
@@ -131,7 +134,7 @@ test('corrections: the foundation first, noted with a cue, and whether it helped
 });
 
 test('load: words, sides and the offer to reckon otherwise', async () => {
-  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
+  const day = daysAgo;
   const logs = [1, 3, 5, 8].map((ago): PracticeLog => ({
     id: `l${ago}`,
     studentId: student.id,

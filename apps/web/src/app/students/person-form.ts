@@ -91,8 +91,14 @@ import { weekdays } from '../ui/day-words';
   styles: `
     .days {
       display: flex;
-      flex-wrap: wrap;
-      gap: 0.25rem;
+      gap: 2px;
+    }
+    .days ::ng-deep .p-togglebutton {
+      padding: 0;
+      flex: 1;
+    }
+    .days ::ng-deep .p-togglebutton-content {
+      padding: 0.25rem 0.1rem;
     }
   `,
 })

@@ -2,6 +2,7 @@ import { builtInExercises, demoContents, newSegment, newStrand, softSchool, type
 import { aStudent } from '../../../testing/records';
 import { TestBed } from '@angular/core/testing';
 import { render } from '../../../testing/render';
+import { formatISO, subDays } from 'date-fns';
 import { NEVER } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
@@ -9,10 +10,7 @@ import { Store } from '../data/store';
 import { StudentFile } from './student-file';
 import { Students } from './students';
 
-const today = new Date();
-const demo = demoContents(
-  `${today.getFullYear()}-${String(today.getMonth() + 1).padStart(2, '0')}-${String(today.getDate()).padStart(2, '0')}`,
-);
+const demo = demoContents(formatISO(new Date(), { representation: 'date' }));
 const stored = {
   students: demo.students,
   plans: demo.plans,
@@ -63,7 +61,7 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
   }));
   const plan = { ...demo.plans[0]!, id: 'p', studentId: 'student-1', startsOn: clock.today(), strands };
   const logs = [1, 2].map((days): PracticeLog => {
-    const then = new Date(clock.now().getTime() - days * 86_400_000);
+    const then = subDays(clock.now(), days);
     const lines = parts.map((part) => ({
       ...demo.logs[0]!.lines[0]!,
       segmentId: part.id,

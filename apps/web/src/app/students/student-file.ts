@@ -77,6 +77,8 @@ export class StudentFile {
   protected readonly edit = new Editing('students', this.id, ({ name }) => `Change ${name}`);
   /** As it is typed, whether it is kept yet or not. */
   protected readonly student = this.edit.draft;
+  /** The name as it is typed; while there is none, the one that is kept. */
+  protected readonly title = computed(() => (this.student()?.name.trim() || this.edit.stored()?.name) ?? '');
   protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
     initialValue: [],
   });

@@ -19,6 +19,11 @@ import { Button } from 'primeng/button';
       </div>
     }
   `,
+  styles: `
+    :host:empty {
+      display: none;
+    }
+  `,
 })
 export class NotKept {
   readonly problems = input.required<readonly string[]>();
