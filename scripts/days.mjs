@@ -32,8 +32,7 @@ const chromium = withBrowser ? await findChromium() : '';
 const failed = [];
 for (const [moment, zone] of days) {
   const env = { ...process.env, POMEK_MOMENT: moment, TZ: zone, CHROMIUM_PATH: chromium };
-  const jest = (folder, files) =>
-    run(tool('jest'), ['--ci', '--silent', '--reporters=summary', ...files], { cwd: join(root, folder), env });
+  const jest = (folder, files) => run(tool('jest'), ['--ci', '--silent', ...files], { cwd: join(root, folder), env });
   console.log(`\n== ${moment} in ${zone}`);
   const codes = [
     await jest(

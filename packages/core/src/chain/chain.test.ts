@@ -57,6 +57,23 @@ test('when review fills the lesson: joined, then halves in turn, then nothing ne
   }
 });
 
+test('the halves of a review are each played in their turn, and together they are all that is learned', () => {
+  const learned = 21;
+  const tight = chain(40, {
+    nextLesson: learned + 1,
+    lessonSeconds: 20 * 60,
+    pieces: Array.from({ length: 40 }, (_, index) => piece(index + 1, 40)),
+  });
+  const lessons = chainLessons(tight, 6);
+  const first = lessons.find((lesson) => lesson.mode === 'first half')!;
+  const second = lessons.find((lesson) => lesson.mode === 'second half')!;
+  const played = (lesson: typeof first) => lesson.parts.find((part) => part.kind === 'whole')!.pieces.slice(0, -1);
+  const before = (lesson: typeof first) =>
+    tight.pieces.slice(0, tight.pieces.indexOf(lesson.teaches!)).map((entry) => entry.name);
+  expect(played(first)).toEqual(before(first).slice(0, Math.ceil(before(first).length / 2)));
+  expect(played(second)).toEqual(before(second).slice(Math.ceil(before(second).length / 2)));
+});
+
 test('after the last piece nothing is taught, and the whole is played', () => {
   const lessons = chainLessons(chain(2, { nextLesson: 2 }), 3);
   expect(lessons.map((lesson) => lesson.teaches?.id ?? null)).toEqual(['p2', null, null]);

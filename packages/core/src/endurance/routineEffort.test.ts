@@ -39,8 +39,32 @@ test('what came before counts: the same hold has less reserve later, and a rest 
 test('it says which limb gives out first, where and when', () => {
   const found = effort(tree(60), tree(900, 'long'));
   expect(found.failure).toMatchObject({ limb: 'left arm', segmentId: 'long' });
-  expect(found.failure!.atSeconds).toBeGreaterThan(60);
+  const target = relativeEffort(7.83, capacity.shoulderNm);
+  const { settleSeconds } = routine([]);
+  const { failureAt } = simulateFatigue(joints.shoulder, [
+    { target: 0, seconds: settleSeconds },
+    { target, seconds: 60 },
+    { target: 0, seconds: settleSeconds },
+    { target, seconds: 900 },
+  ]);
+  // From the start of the whole routine, not of the segment.
+  expect(found.failure!.atSeconds).toBeCloseTo(failureAt!, 0);
   expect(effort(tree(30)).failure).toBeNull();
+});
+
+test('the reserve of a segment is its lowest moment, also when the last repetition ends lighter', () => {
+  const spans = [
+    { target: 0.5, seconds: 40 },
+    { target: 0, seconds: 30 },
+  ];
+  const run = simulateFatigue(joints.shoulder, spans).spans.map((span) => span.reserve);
+  expect(run[0]).toBeLessThan(run[1]!);
+  // A bow held left, then right: the left leg is at its lowest in the middle of the segment.
+  const bow = segment('a', hold(40, eachSide(1)), { exerciseId: 'bow-stand' });
+  const found = routineEffort(routine([bow]), shelf, standardBody, capacity);
+  const least = Math.min(...found.course.map((point) => point.reserve['left leg']));
+  expect(found.segments[0]!.reserve['left leg']).toBeCloseTo(least, 6);
+  expect(found.course.at(-1)!.reserve['left leg']).toBeGreaterThan(least);
 });
 
 test('one leg tires on its own side, and mirrored on the other', () => {

@@ -1,12 +1,12 @@
 import Ajv from 'ajv/dist/2020';
 import ICAL from 'ical.js';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { demoContents } from '../demo';
 import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool } from '../schools';
 import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
+import { above } from '../testing/above';
 import { log, plan, routine, segment, strand } from '../testing/samples';
 import {
   bundleJsonSchema,
@@ -42,6 +42,9 @@ describe('reading a bundle', () => {
     expect(problem!.place).toMatch(/^line (8|9), column \d+$/);
     expect(problems(text.slice(0, 200))[0]!.place).toMatch(/^line \d+, column \d+$/);
     expect(problems('')[0]!.message).toContain('empty');
+    // The x stands at the third place of the second line.
+    expect(problems('{\n  x"format": 1}')[0]!.place).toBe('line 2, column 3');
+    expect(problems('{"a": 1,, "b": 2}')[0]!.place).toBe('line 1, column 9');
   });
 
   test('a text nested deeper than can be followed is no file of ours, in plain words', () => {
@@ -109,7 +112,7 @@ describe('reading a bundle', () => {
   });
 
   test('the schema in docs/ is the one the program reads with', () => {
-    const published = readFileSync(join(__dirname, '../../../../docs/bundle.schema.json'), 'utf8');
+    const published = readFileSync(above(__dirname, 'docs/bundle.schema.json'), 'utf8');
     expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(bundleJsonSchema())));
   });
 });

@@ -41,6 +41,16 @@ describe('conducting', () => {
     expect(at(0, [0, 'back'])).toMatchObject({ spanIndex: 0 });
   });
 
+  test('what was done before going back, to the start or to the span before, still counts', () => {
+    expect(at(30, [30, 'back']).records[1]).toEqual({ spentMs: 20_000, share: 0.5, tapped: null });
+    expect(linesAt(60, [30, 'back'], [45, 'next'])[0]!.done).toEqual({ amount: 0.5, seconds: 35 });
+    // In the grace of three seconds it goes to the span before; two seconds of this one were done.
+    expect(at(57, [57, 'back'])).toMatchObject({ spanIndex: 2, offsetMs: 0 });
+    expect(linesAt(57, [57, 'back'])[1]!.done.seconds).toBe(2);
+    expect(at(58, [58, 'back'])).toMatchObject({ spanIndex: 2 });
+    expect(at(58.001, [58.001, 'back'])).toMatchObject({ spanIndex: 3 });
+  });
+
   test('a tap takes the count over from the pace, and the last one ends the round', () => {
     const two = at(118, [115, 'tap'], [117, 'tap']);
     expect(two).toMatchObject({ spanIndex: 5, taps: 4 });

@@ -45,6 +45,27 @@ describe('the time of a routine against sums of the trade (common practice)', ()
 });
 
 describe('timeline', () => {
+  test('a round that slows takes its slowing with it: 12 breaths from 10 s, each 4 % longer', () => {
+    const slowing = { ...breathe(12, pattern(4, 1, 4, 1)), slowing: 1.04 };
+    expect(timeline(routine([segment('a', slowing)])).totalMs).toBe(150_258);
+  });
+
+  test('a change of direction is a change, not a rest, with the time of a change', () => {
+    const both = cycle(10, eachSideBothWays(2), 40);
+    const line = timeline(routine([segment('a', both)], { settleSeconds: 0, changeSeconds: 7 }));
+    expect(line.spans.map((span) => `${span.kind} ${span.side} ${span.direction}`)).toEqual([
+      'cycle left forward',
+      'change left reversed',
+      'cycle left reversed',
+      'change right forward',
+      'cycle right forward',
+      'change right reversed',
+      'cycle right reversed',
+    ]);
+    expect(line.changeMs).toBe(3 * 7000);
+    expect(line.restMs).toBe(0);
+  });
+
   test('hand-worked: two holds a side, one side whole, with settle, rests and one change', () => {
     const line = timeline(routine([segment('a', hold(40, eachSide(2), 20))], { settleSeconds: 10, changeSeconds: 5 }));
     expect(line.spans.map((span) => [span.kind, span.side, span.set, span.durationMs / 1000])).toEqual([

@@ -67,6 +67,17 @@ test('a slow breath is a caution, a held one with certain conditions a refusal w
   });
   expect(breathCare(slow, null, null, ['pregnancy']).grade).toBe('fine');
   expect(forbidsHeldBreath(['poor balance'])).toBeNull();
+  // Breath holding is not for these without medical advice (common practice).
+  for (const condition of [
+    'pregnancy',
+    'high blood pressure',
+    'heart condition',
+    'raised eye pressure',
+    'breathing condition',
+  ] as const) {
+    expect(forbidsHeldBreath(['knee pain', condition])).toBe(condition);
+    expect(breathCare(held, null, null, [condition]).grade).toBe('refused');
+  }
 });
 
 test('holds in breaths and back', () => {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { above } from '../testing/above';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
 import { axisWords, clock, doseWords, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
 
@@ -50,7 +50,7 @@ test('what a duration is written as is read back the same', () => {
 });
 
 test('docs/sources.md is the list the Sources page shows', () => {
-  const published = readFileSync(join(__dirname, '../../../../docs/sources.md'), 'utf8');
+  const published = readFileSync(above(__dirname, 'docs/sources.md'), 'utf8');
   expect(published).toBe(sourcesMarkdown());
   for (const entry of sources)
     expect(Object.values(entry).every((text: string) => text.length > 10 || text === entry.topic)).toBe(true);

@@ -1,6 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import { insertSegment, newSegment, builtInExercises, softSchool, strictSchool, type Journal } from '@pomek/core';
 import { aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
+import { Clock } from '../data/clock';
 import { Conductor } from './conductor';
 import { EndForm } from './end-form';
 import { PractiseStart } from './practise-start';
@@ -47,6 +49,34 @@ test('a practice that was running when the page went stands still at the last mo
   expect(page.text()).toContain('Paused. Space goes on.');
   expect(page.element.querySelector('.big')!.textContent).toBe('0:40');
   expect((await kept())!.events.at(-1)).toEqual({ at: begun + 20_000, action: 'pause' });
+});
+
+test('a machine that slept has not practised: it stands still at the last moment it was seen', async () => {
+  const { page, key, kept } = await hall(journal());
+  await key(' ');
+  await new Promise((resolve) => setTimeout(resolve, 250));
+  const before = (await kept())!.events[0]!.at;
+  const real = Date.now();
+  // Ten minutes go by without a tick.
+  jest.spyOn(TestBed.inject(Clock), 'now').mockImplementation(() => new Date(Date.now() - real + real + 600_000));
+  await new Promise((resolve) => setTimeout(resolve, 250));
+  await page.settle();
+  expect(page.text()).toContain('Paused. Space goes on.');
+  const pause = (await kept())!.events.at(-1)!;
+  expect(pause.action).toBe('pause');
+  expect(pause.at - before).toBeLessThan(60_000);
+});
+
+test('the log begins when the practice began, not when it was written', async () => {
+  const begun = start - 3_600_000;
+  const events = [
+    { at: begun, action: 'start' },
+    { at: begun + 61_000, action: 'end' },
+  ] as const;
+  const { page } = await hall(journal({ events: [...events], seenAt: begun + 61_000 }));
+  await page.press('Keep in the log');
+  const [log] = await page.database.of('logs').toArray();
+  expect(log).toMatchObject({ startedAt: new Date(begun).toISOString(), practisedSeconds: 61 });
 });
 
 test('loosening belongs to an easing school; an enduring one says to stay and breathe', async () => {

@@ -78,7 +78,7 @@ export class StudentFile {
   /** As it is typed, whether it is kept yet or not. */
   protected readonly student = this.edit.draft;
   /** The name as it is typed; while there is none, the one that is kept. */
-  protected readonly title = computed(() => (this.student()?.name.trim() || this.edit.stored()?.name) ?? '');
+  protected readonly title = computed(() => titleOf(this.student()?.name, this.edit.stored()?.name));
   protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
     initialValue: [],
   });
@@ -253,3 +253,7 @@ export class StudentFile {
     await this.router.navigate(['/students']);
   }
 }
+
+/** The first name that is one. */
+const titleOf = (...names: readonly (string | undefined)[]): string =>
+  names.find((name) => name !== undefined && name.trim() !== '') ?? '';

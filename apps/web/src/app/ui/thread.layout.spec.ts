@@ -52,6 +52,21 @@ test('every second lies where it belongs: the last block ends at the right edge,
   }
 });
 
+test('where there is no room for every moment of the reserve, the worst of them is drawn', () => {
+  const course = [1, 0.9, 0.1, 0.8, 0.7, 0.7].map((share, index) => ({
+    atSeconds: 100 + index,
+    reserve: reserve(share),
+  }));
+  const points = [{ atSeconds: 0, reserve: reserve(1) }, ...course, { atSeconds: total, reserve: reserve(0.6) }];
+  const drawing = layoutThread(input(base, { course: points }), whole);
+  const bottom = drawing.reserveBottom - 0.1 * (drawing.reserveBottom - drawing.reserveTop);
+  const ys = drawing.reserves
+    .find((entry) => entry.limb === 'left leg')!
+    .path.match(/-?[\d.]+,(-?[\d.]+)/g)!
+    .map((pair) => Number(pair.split(',')[1]));
+  expect(Math.max(...ys)).toBeCloseTo(bottom, 1);
+});
+
 test('a name is cut to its room, with dots, and left out where hardly a word fits', () => {
   const named = (width: number) => {
     const names = new Map(base.segments.map((segment) => [segment.id, 'Holding the tree']));

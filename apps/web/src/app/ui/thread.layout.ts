@@ -242,6 +242,9 @@ function ticksOf({ line: time }: ThreadInput, view: ThreadView): ThreadLayout['t
   return ticks;
 }
 
+const worst = (a: ReservePoint['reserve'], b: ReservePoint['reserve']): ReservePoint['reserve'] =>
+  Object.fromEntries(limbs.map((limb) => [limb, Math.min(a[limb], b[limb])])) as ReservePoint['reserve'];
+
 function reservesOf({ course }: ThreadInput, view: ThreadView): ThreadReserve[] {
   if (course.length < 2) return [];
   const y = (share: number): number =>
@@ -249,13 +252,19 @@ function reservesOf({ course }: ThreadInput, view: ThreadView): ThreadReserve[] 
   const margin = 50;
   const xs = course.map((point) => (point.atSeconds - view.fromSeconds) * view.pxPerSecond);
   // One point beyond either edge, so that the line leaves the picture instead of ending in it.
-  // Points this near to the one before them would hardly be seen.
+  // Points this near to the one before them would hardly be seen: the next one shows the lowest of them.
   let shown = Number.NEGATIVE_INFINITY;
-  const seen = course.filter((_, index) => {
+  let lowest: ReservePoint['reserve'] | null = null;
+  const seen = course.flatMap((point, index): ReservePoint[] => {
     const inside = (xs[index + 1] ?? xs[index]!) > -margin && (xs[index - 1] ?? xs[index]!) < view.widthPx + margin;
-    if (!inside || (xs[index]! - shown < RESERVE_PX && index < course.length - 1)) return false;
+    if (!inside) return [];
+    const before = lowest;
+    lowest = before === null ? point.reserve : worst(before, point.reserve);
+    if (xs[index]! - shown < RESERVE_PX && index < course.length - 1) return [];
     shown = xs[index]!;
-    return true;
+    const drawn = { ...point, reserve: lowest };
+    lowest = null;
+    return [drawn];
   });
   return limbs.map((limb) => ({
     limb,
