@@ -1,3 +1,4 @@
+export * from './asksForBalance';
 export * from './builtInExercises';
 export * from './dose';
 export * from './exercise';

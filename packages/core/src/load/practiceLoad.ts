@@ -40,30 +40,34 @@ export function weekLoad(days: readonly number[]): WeekLoad {
   return { load, monotony, strain: load * monotony };
 }
 
-/** Smoothing of a mean over N days: λ = 2/(N + 1). */
-export function smoothing(days: number): number {
-  checkRange('days', days, 1, 365);
-  return 2 / (days + 1);
-}
+/** Full weeks that make what is usual. House value. */
+const USUAL_WEEKS = 4;
 
 export interface RecentAgainstUsual {
+  /** Load of the last seven days. */
   readonly recent: number;
-  readonly usual: number;
-  /** recent / usual; null while there is no usual load. */
+  /** Mean week of the four full weeks before them; null while one of them has no practice. */
+  readonly usual: number | null;
+  /** recent / usual; null with it. */
   readonly ratio: number | null;
 }
 
 /**
- * Recent and usual load: exponentially weighted means of the daily loads over 7 and 28 days
- * (Williams et al. 2017; from memory). Words, not a forecast of injury.
+ * The load of the last seven days against the mean week of the four full weeks before them. The two do
+ * not overlap, so that a class once a week reads the same on every day of its week. Words, not a
+ * forecast of injury.
  * @param days loads from the oldest to the newest, one a day, days off as 0
  */
 export function recentAgainstUsual(days: readonly number[]): RecentAgainstUsual {
-  const [first = 0, ...rest] = days;
-  const mean = (weight: number): number => rest.reduce((value, day) => weight * day + (1 - weight) * value, first);
-  const recent = mean(smoothing(7));
-  const usual = mean(smoothing(28));
-  return { recent, usual, ratio: usual > 0 ? recent / usual : null };
+  const week = (back: number): number =>
+    days
+      .slice(Math.max(0, days.length - 7 * (back + 1)), Math.max(0, days.length - 7 * back))
+      .reduce((a, b) => a + b, 0);
+  const recent = week(0);
+  const before = Array.from({ length: USUAL_WEEKS }, (_, index) => week(index + 1));
+  if (before.some((load) => load === 0)) return { recent, usual: null, ratio: null };
+  const usual = before.reduce((sum, load) => sum + load, 0) / USUAL_WEEKS;
+  return { recent, usual, ratio: recent / usual };
 }
 
 /** Energy cost in MET of tai chi and qigong, and of seated practice (Compendium 2011; from memory). */

@@ -1,6 +1,6 @@
 import { standardBody } from '../body';
 import { postureAnswers } from '../body/postureAnswers';
-import { builtInExercises } from '../library';
+import { asksForBalance, builtInExercises } from '../library';
 import { settlePosture, softSchool } from '../schools';
 import { log, logLine, shelf } from '../testing/samples';
 import {
@@ -38,10 +38,10 @@ test('weeks from logs: the check week of model §9, by day', () => {
   expect(weeks[1]!.byFamily.standing).toBeCloseTo(1290, 6);
 });
 
-test('load goes to families by the time done; a practice without effort counts as five', () => {
+test('load goes to families by the time done, and the parts add up to the whole', () => {
   const mixed = log(today, {
     practisedSeconds: 600,
-    effort: null,
+    effort: 5,
     lines: [
       logLine(1, { done: { amount: 1, seconds: 300 } }),
       logLine(1, { exerciseId: 'shake-out', done: { amount: 1, seconds: 100 } }),
@@ -50,6 +50,33 @@ test('load goes to families by the time done; a practice without effort counts a
   const [week] = loadWeeks([mixed], families, today, 1);
   expect(week!.load).toBeCloseTo(50, 6);
   expect(week!.byFamily).toEqual({ standing: 37.5, closing: 12.5 });
+  // A table may say what was done and not how long: then the lines count alike.
+  const lengthless = log(today, {
+    practisedSeconds: 600,
+    effort: 5,
+    lines: ['tree-holding', 'shake-out'].map((exerciseId) =>
+      logLine(1, { exerciseId, done: { amount: 1, seconds: 0 } }),
+    ),
+  });
+  for (const given of [lengthless, { ...lengthless, lines: [] }]) {
+    const [only] = loadWeeks([given], families, today, 1);
+    expect(Object.values(only!.byFamily).reduce((sum, part) => sum + part, 0)).toBeCloseTo(only!.load, 9);
+  }
+});
+
+test('a practice without an effort has minutes and no load, and is counted as such', () => {
+  const [week] = loadWeeks([minutes(today, 30, null), minutes(today, 20, 4, 'b')], families, today, 1);
+  expect(week).toMatchObject({ load: 80, minutes: 50, practices: 2, withoutEffort: 1 });
+});
+
+test('only exercises that ask for balance count as balance work (common practice)', () => {
+  const balance = new Set(builtInExercises.filter(asksForBalance).map((exercise) => exercise.id));
+  for (const id of ['empty-full', 'cloud-steps']) expect(balance).toContain(id);
+  for (const id of ['tree-holding', 'belly-breathing', 'four-part-breath', 'shake-out'])
+    expect(balance).not.toContain(id);
+  const done = (day: string, exerciseId: string) => log(day, { id: day, lines: [logLine(1, { exerciseId })] });
+  const logs = [done('2026-03-27', 'belly-breathing'), done('2026-03-28', 'empty-full'), done(today, 'tree-holding')];
+  expect(guidanceWords(logs, today, 70, balance)).toContain('3 or more days a week: 1 so far');
 });
 
 test('the order of the logs does not matter', () => {
@@ -59,7 +86,7 @@ test('the order of the logs does not matter', () => {
 });
 
 test('words for recent load and for a week', () => {
-  expect(recentWords({ recent: 0, usual: 0, ratio: null })).toContain('no usual load');
+  expect(recentWords({ recent: 0, usual: null, ratio: null })).toContain('Too early to say');
   expect([1.5, 1.2, 1, 0.75, 0.4].map((ratio) => recentWords({ recent: 1, usual: 1, ratio }).slice(0, 12))).toEqual([
     'Clearly more',
     'A little mor',
@@ -92,9 +119,10 @@ test('sides over four weeks: what is owed to which, from the twenty-eighth day o
 
 test('minutes against public guidance (WHO 2020; from memory)', () => {
   const logs = [minutes('2026-03-28', 40, 4), minutes('2026-03-29', 20, 4), minutes('2026-03-20', 99, 4)];
-  expect(guidanceWords(logs, today, 40)).toContain('60 min in the last seven days');
-  expect(guidanceWords(logs, today, 40)).toContain('150 to 300');
-  expect(guidanceWords(logs, today, 70)).toContain('3 or more days a week: 2 so far');
+  const none = new Set<string>();
+  expect(guidanceWords(logs, today, 40, none)).toContain('60 min in the last seven days');
+  expect(guidanceWords(logs, today, 40, none)).toContain('150 to 300');
+  expect(guidanceWords(logs, today, 70, none)).toContain('3 or more days a week: 0 so far');
 });
 
 describe('effort felt against reckoned', () => {

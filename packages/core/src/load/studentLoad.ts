@@ -3,8 +3,6 @@ import type { Family } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import { GUIDANCE, recentAgainstUsual, sessionLoad, weekLoad, type RecentAgainstUsual } from './practiceLoad';
 
-/** Effort a practice counts with when none was noted; the middle of the scale. */
-const USUAL_EFFORT = 5;
 /** Monotony above this gets a note (Foster 1998; from memory). */
 export const HIGH_MONOTONY = 2;
 
@@ -14,14 +12,18 @@ export interface LoadWeek {
   readonly load: number;
   readonly minutes: number;
   readonly practices: number;
-  /** Load by family, in shares of the time done. */
+  /** Practices without an effort: they have minutes, and no load. */
+  readonly withoutEffort: number;
+  /** Load by family, in shares of the time done; the parts add up to the whole. */
   readonly byFamily: Readonly<Partial<Record<Family, number>>>;
   readonly monotony: number | null;
   readonly strain: number | null;
 }
 
 const iso = (date: Date): string => formatISO(date, { representation: 'date' });
-const loadOfLog = (log: PracticeLog): number => sessionLoad(log.practisedSeconds / 60, log.effort ?? USUAL_EFFORT);
+/** A practice of which nobody noted the effort has no load; one is not made up. */
+const loadOfLog = (log: PracticeLog): number =>
+  log.effort === null ? 0 : sessionLoad(log.practisedSeconds / 60, log.effort);
 
 /** Daily loads, the oldest first, up to and with `today`. */
 export function dailyLoads(logs: readonly PracticeLog[], today: string, days: number): number[] {
@@ -50,11 +52,15 @@ export function loadWeeks(
     const own = logs.filter((log) => log.day >= from && log.day <= to);
     const byFamily: Partial<Record<Family, number>> = {};
     for (const log of own) {
-      const whole = log.lines.reduce((sum, line) => sum + line.done.seconds, 0);
-      for (const line of log.lines) {
-        const family = families.get(line.exerciseId) ?? 'standing';
-        const share = whole === 0 ? 0 : line.done.seconds / whole;
-        byFamily[family] = (byFamily[family] ?? 0) + share * loadOfLog(log);
+      const load = loadOfLog(log);
+      if (load === 0) continue;
+      const seconds = log.lines.map((line) => line.done.seconds);
+      const whole = seconds.reduce((sum, length) => sum + length, 0);
+      // Where no line says how long it was, they count alike.
+      const shares = seconds.map((length) => (whole === 0 ? 1 / seconds.length : length / whole));
+      const parts = log.lines.map((line, at) => [families.get(line.exerciseId) ?? 'standing', shares[at]!] as const);
+      for (const [family, share] of parts.length === 0 ? [['standing', 1] as const] : parts) {
+        byFamily[family] = (byFamily[family] ?? 0) + share * load;
       }
     }
     return {
@@ -62,18 +68,19 @@ export function loadWeeks(
       ...weekLoad(daily.slice(index * 7, index * 7 + 7)),
       minutes: own.reduce((sum, log) => sum + log.practisedSeconds / 60, 0),
       practices: own.length,
+      withoutEffort: own.filter((log) => log.effort === null).length,
       byFamily,
     };
   });
 }
 
-/** Recent against usual load over the last twelve weeks. */
+/** Recent against usual load: the last seven days and the four weeks before them. */
 export const recentLoad = (logs: readonly PracticeLog[], today: string): RecentAgainstUsual =>
-  recentAgainstUsual(dailyLoads(logs, today, 84));
+  recentAgainstUsual(dailyLoads(logs, today, 35));
 
 /** The recent load against the usual one, in words; never a forecast of injury. */
 export function recentWords({ ratio }: RecentAgainstUsual): string {
-  if (ratio === null) return 'There is no usual load yet.';
+  if (ratio === null) return 'Too early to say what is usual: that takes four weeks with practice and its effort.';
   if (ratio > 1.3) return 'Clearly more than usual of late: let it settle before more is added.';
   if (ratio > 1.1) return 'A little more than usual of late.';
   if (ratio < 0.5) return 'Clearly less than usual of late: find the old dose again first.';
@@ -113,12 +120,21 @@ export function sideBalance(logs: readonly PracticeLog[], today: string, days = 
   return { leftSeconds, rightSeconds, owed: alike ? null : { side, seconds: apart } };
 }
 
-/** The minutes of the last seven days against public guidance (WHO 2020; from memory). */
-export function guidanceWords(logs: readonly PracticeLog[], today: string, age: number | null): string {
+/**
+ * The minutes of the last seven days against public guidance (WHO 2020; from memory).
+ * @param balance the exercises that ask for balance, by id
+ */
+export function guidanceWords(
+  logs: readonly PracticeLog[],
+  today: string,
+  age: number | null,
+  balance: ReadonlySet<string>,
+): string {
   const from = iso(addDays(parseISO(today), -6));
   const own = logs.filter((log) => log.day >= from && log.day <= today);
   const minutes = Math.round(own.reduce((sum, log) => sum + log.practisedSeconds / 60, 0));
-  const days = new Set(own.map((log) => log.day)).size;
+  const balanced = own.filter((log) => log.lines.some((line) => balance.has(line.exerciseId) && line.done.amount > 0));
+  const days = new Set(balanced.map((log) => log.day)).size;
   const { leastMinutes, mostMinutes, balanceDays, balanceFromAge } = GUIDANCE;
   const much = `${minutes} min in the last seven days; public guidance for adults is ${leastMinutes} to ${mostMinutes} min of moderate activity of any kind.`;
   if (age === null || age < balanceFromAge) return much;

@@ -102,8 +102,9 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'Load',
     what: 'Load of a session and a week, monotony and strain, recent against usual.',
-    formula: 'minutes × effort; mean / standard deviation of the days; means over 7 and 28 days with λ = 2/(N + 1)',
-    source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998; Williams et al. 2017 (${memory})`,
+    formula:
+      'minutes × effort; mean / standard deviation of the days; the last seven days against the mean week of the four before',
+    source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998 (${memory}); recent against usual: house rule`,
     limits: 'Words about what was done. Never a forecast of injury.',
   },
   {

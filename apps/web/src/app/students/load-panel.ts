@@ -15,6 +15,7 @@ import {
   bodyOfStudent,
   capacityOfStudent,
   durationWords,
+  asksForBalance,
   effortCalibration,
   families,
   guidanceWords,
@@ -98,12 +99,18 @@ export class LoadPanel {
   protected readonly recent = computed(() => {
     const load = recentLoad(this.logs(), this.today());
     const ratio = load.ratio === null ? '' : ` ${Math.round(load.ratio * 100)} % of the usual.`;
-    return `${recentWords(load)}${ratio}`;
+    const missing = this.logs().filter((log) => log.effort === null).length;
+    const without =
+      missing === 0
+        ? ''
+        : ` ${missing} ${missing === 1 ? 'practice has' : 'practices have'} no effort noted, and so no load.`;
+    return `${recentWords(load)}${ratio}${without}`;
   });
   protected readonly guidance = computed(() => {
     const { birthYear } = this.student();
     const age = birthYear === null ? null : Number(this.today().slice(0, 4)) - birthYear;
-    return guidanceWords(this.logs(), this.today(), age);
+    const balance = this.exercises().filter(asksForBalance);
+    return guidanceWords(this.logs(), this.today(), age, new Set(balance.map(({ id }) => id)));
   });
   protected readonly sides = computed(() => {
     const { leftSeconds, rightSeconds, owed } = sideBalance(this.logs(), this.today());
