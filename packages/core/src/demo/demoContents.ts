@@ -156,6 +156,7 @@ function practice(
     routineName: routine.name,
     day: iso(day),
     startedAt: parseISO(`${iso(day)}T07:${minute}:00`).toISOString(),
+    enteredAt: null,
     practisedSeconds: Math.round(workSeconds * 1.15),
     source: 'conducted',
     lines,

@@ -216,7 +216,8 @@ export function csvLogs(
       routineId: 'by-hand',
       routineName: 'Written down',
       day,
-      startedAt: `${day}T12:00:00.000Z`,
+      // Noon where the teacher is: a table says the day, not the hour.
+      startedAt: new Date(`${day}T12:00:00`).toISOString(),
       practisedSeconds: rows.reduce((sum, row) => sum + row.line.done.seconds, 0),
       source: 'by hand',
       lines: rows.map((row) => row.line),

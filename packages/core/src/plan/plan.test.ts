@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { defaultRaiseRule as rule, softSchool } from '../schools';
 import { hold, together, eachSide } from '../library/describe';
 import { log, logLine, plan, routine, segment, strand, shelf } from '../testing/samples';
+import type { PracticeLog } from '../practice/log';
 import { axisWords, weekReason } from '../words';
 import {
   type Plan,
@@ -13,6 +14,7 @@ import {
   dosedRoutine,
   isDue,
   isLighterWeek,
+  lockedStrands,
   metShare,
   newStrand,
   planForecast,
@@ -296,6 +298,57 @@ describe('verdict, each rule at its boundary', () => {
     expect(judge([log('2026-01-08', { symptoms: ['chest pain'] })]).kind).toBe('stop');
     expect(judge(sore, '2026-01-08', { clearedAt: '2026-01-06T20:00:00Z' }).kind).toBe('raise');
     expect(stopReasons(strand(), [log('2026-01-08', { symptoms: ['numbness'], pain: 6 })], rule)).toHaveLength(2);
+  });
+
+  test('a serious sign stops every strand of the student, in that practice or not; pain only what was done', () => {
+    const elsewhere = [logLine(1, { segmentId: 'other' })];
+    const kindAfter = (change: Partial<PracticeLog>) =>
+      judge([log('2026-01-07', { lines: elsewhere, ...change }), log('2026-01-06')]).kind;
+    for (const symptom of ['chest pain', 'faintness', 'numbness', 'something new'] as const) {
+      expect(kindAfter({ symptoms: [symptom] })).toBe('stop');
+    }
+    expect(kindAfter({ pain: 8, painWhere: 'knee' })).not.toBe('stop');
+    expect(judge([log('2026-01-07', { pain: 8 })]).kind).toBe('stop');
+  });
+
+  test.each(['four-part-breath', 'belly-breathing'])('pain of a joint does not lock %s, a serious sign does', (id) => {
+    const seated = strand({ exerciseId: id, family: 'breathing' });
+    const both = { lines: [logLine(), logLine(1, { segmentId: 'b', exerciseId: id })] };
+    const of = (change: Partial<PracticeLog>) =>
+      stopReasons({ ...seated, segmentId: 'b' }, [log('2026-01-07', { ...both, ...change })], rule, shelf);
+    expect(of({ pain: 5, painWhere: 'knee' })).toEqual([]);
+    expect(of({ pain: 5, symptoms: ['chest pain'] })).toEqual(['Chest pain was noted on 2026-01-07.']);
+    expect(
+      lockedStrands(
+        plan([strand(), { ...seated, id: 't', segmentId: 'b' }]),
+        [log('2026-01-07', { ...both, pain: 5 })],
+        rule,
+        shelf,
+      ),
+    ).toMatchObject([{ id: 's' }]);
+  });
+
+  test('what was entered after the clearing counts by when it was entered', () => {
+    const cleared = { clearedAt: '2026-01-08T14:00:00Z' };
+    const noon = { startedAt: '2026-01-08T12:00:00Z', pain: 6 };
+    expect(judge([log('2026-01-08', noon)], '2026-01-08', cleared).kind).not.toBe('stop');
+    expect(judge([log('2026-01-08', { ...noon, enteredAt: '2026-01-08T15:00:00Z' })], '2026-01-08', cleared).kind).toBe(
+      'stop',
+    );
+  });
+
+  test('practices dated after today do not count, hide no gap, and are pointed out', () => {
+    const ahead = log('2026-03-01');
+    const found = judge([log('2025-12-25'), ahead], '2026-01-08');
+    expect(found.reasons[0]).toContain('14 days without practice');
+    expect(found.reasons.at(-1)).toBe('One practice is dated after today and does not count yet.');
+    expect(judge([log('2026-01-06'), log('2026-01-09')], '2026-01-08').kind).toBe('stay');
+  });
+
+  test('without an effort nothing is raised, and none is made up', () => {
+    const found = judge([log('2026-01-06', { effort: null }), log('2026-01-08')]);
+    expect(found.kind).toBe('stay');
+    expect(found.reasons).toEqual(['No effort was noted on 2026-01-06, so nothing is raised.']);
   });
 
   test('once a week, not in a lighter week, not beyond the target', () => {

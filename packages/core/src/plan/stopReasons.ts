@@ -1,3 +1,4 @@
+import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { strandLines } from './metShare';
@@ -5,27 +6,50 @@ import type { Plan, Strand } from './plan';
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
-function signsOf(log: PracticeLog, stopPain: number): string[] {
+type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>>;
+type Locked = Pick<Strand, 'clearedAt' | 'segmentId' | 'exerciseId'>;
+
+/** Breathing in a stand no lower and with arms no higher than this loads no joint. House values. */
+const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
+
+/** Whether a strand loads joints; of an exercise that is not known it is taken that it does. */
+function loadsJoints({ exerciseId }: Locked, exercises: Exercises): boolean {
+  const exercise = exercises.get(exerciseId);
+  if (exercise === undefined) return true;
+  const { seated, kneeBendDeg, shoulderRaiseDeg } = exercise.posture;
+  const upright = kneeBendDeg <= EASY.kneeBendDeg && shoulderRaiseDeg <= EASY.shoulderRaiseDeg;
+  return !(seated || (exercise.family === 'breathing' && upright));
+}
+
+function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: Exercises): string[] {
   const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${log.day}.`);
-  if (log.pain < stopPain) return signs;
+  const here = strandLines(log, strand).length > 0 && loadsJoints(strand, exercises);
+  if (log.pain < stopPain || !here) return signs;
   const where = log.painWhere === '' ? '' : ` (${log.painWhere})`;
   return [`Pain ${log.pain} of 10${where} on ${log.day}; from ${stopPain} on the work stops.`, ...signs];
 }
 
+/** What was written down later counts from then on. */
+const knownAt = ({ startedAt, enteredAt }: PracticeLog): number =>
+  Math.max(Date.parse(startedAt), enteredAt === null ? 0 : Date.parse(enteredAt));
+
 /**
- * The signs that lock a strand: joint pain at the school's limit, chest pain, faintness, numbness or
- * something new in any practice since the teacher last cleared it. Empty when there are none.
- * @param logs logs with something of the strand
+ * The signs that lock a strand since the teacher last cleared it: chest pain, faintness, numbness or
+ * something new in any practice of the student, whether the strand was in it or not; joint pain at the
+ * school's limit in a practice of this strand, where it loads a joint. Empty when there are none.
+ * @param logs all logs of the student
+ * @param exercises by id, to tell which strands are done sitting
  */
 export function stopReasons(
-  strand: Pick<Strand, 'clearedAt'>,
+  strand: Locked,
   logs: readonly PracticeLog[],
   rule: Pick<RaiseRule, 'stopPain'>,
+  exercises: Exercises = new Map(),
 ): string[] {
   const { clearedAt } = strand;
   return logs
-    .filter((log) => clearedAt === null || Date.parse(log.startedAt) > Date.parse(clearedAt))
-    .flatMap((log) => signsOf(log, rule.stopPain));
+    .filter((log) => clearedAt === null || knownAt(log) > Date.parse(clearedAt))
+    .flatMap((log) => signsOf(log, strand, rule.stopPain, exercises));
 }
 
 /** The strands of a plan that are locked by a sign to stop. */
@@ -33,8 +57,5 @@ export const lockedStrands = (
   plan: Pick<Plan, 'strands'>,
   logs: readonly PracticeLog[],
   rule: Pick<RaiseRule, 'stopPain'>,
-): Strand[] =>
-  plan.strands.filter((strand) => {
-    const own = logs.filter((log) => strandLines(log, strand).length > 0);
-    return stopReasons(strand, own, rule).length > 0;
-  });
+  exercises: Exercises = new Map(),
+): Strand[] => plan.strands.filter((strand) => stopReasons(strand, logs, rule, exercises).length > 0);

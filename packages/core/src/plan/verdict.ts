@@ -1,5 +1,6 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { pointsInWork, type Correction } from '../corrections/correction';
+import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { axisWords } from '../words/axisWords';
@@ -34,6 +35,9 @@ interface Case {
   readonly rule: RaiseRule;
   /** Logs with something of the strand, the newest first. */
   readonly logs: readonly PracticeLog[];
+  /** All logs of the student: a serious sign in any of them stops every strand. */
+  readonly all: readonly PracticeLog[];
+  readonly exercises: ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>>;
   /** Those of them at the present dose. */
   readonly atDose: readonly PracticeLog[];
   readonly corrections: readonly Correction[];
@@ -53,8 +57,11 @@ function easedLevel({ plan, strand }: Case): number {
   return Math.max(strand.step, Math.min(strand.level / (1 + plan.growthPerWeek), dose - strand.step));
 }
 
-const stopSigns: Rule = ({ strand, rule, logs }) => {
-  const signs = stopReasons(strand, logs, rule);
+/** A verdict keeps so many reasons at most. */
+const MOST_SIGNS = 10;
+
+const stopSigns: Rule = ({ strand, rule, all, exercises }) => {
+  const signs = stopReasons(strand, all, rule, exercises).slice(0, MOST_SIGNS);
   if (signs.length === 0) return null;
   const refer = 'Locked until you clear it. See a licensed practitioner before going on.';
   return { kind: 'stop', source: 'stop', level: strand.level, reasons: [...signs, refer] };
@@ -129,7 +136,6 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all, corr
   const kept = alignmentShare(last, strand);
   if (kept < 1) return stay(`Alignment was kept until ${percent(kept)} of the round; the rest does not count yet.`);
   if (share < MET) return stay(`${percent(share)} of the dose was met on ${last.day}; all of it is wanted.`);
-  if (last.effort === null) return stay('No effort was noted, so nothing is raised.');
   const recent = logs.slice(0, rule.sessionsToRaise);
   const met = recent.filter((log) => (metShare(log, strand) ?? 0) >= MET);
   if (met.length < rule.sessionsToRaise) {
@@ -139,7 +145,9 @@ const notYet: Rule = ({ plan, strand, rule, atDose: logs, today, logs: all, corr
       `Met ${times === 1 ? 'once' : `${times} times`} running; ${rule.sessionsToRaise} are wanted before a raise.`,
     );
   }
-  const hardest = Math.max(...recent.map((log) => log.effort ?? 10));
+  const unnoted = recent.find((log) => log.effort === null);
+  if (unnoted !== undefined) return stay(`No effort was noted on ${unnoted.day}, so nothing is raised.`);
+  const hardest = Math.max(...recent.map((log) => log.effort!));
   if (hardest > rule.effortCeiling) {
     return stay(`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`);
   }
@@ -193,6 +201,7 @@ const rules: readonly Rule[] = [stopSigns, gap, tooMuch, notYet];
  * @param logs all logs of the student, in any order
  * @param today YYYY-MM-DD
  * @param corrections of the student, in any order; only those of the checkpoints that hold the strand count
+ * @param exercises by id, to tell which strands are done sitting
  */
 export function verdict(
   plan: Plan,
@@ -201,13 +210,17 @@ export function verdict(
   rule: RaiseRule,
   today: string,
   corrections: readonly Correction[] = [],
+  exercises: ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>> = new Map(),
 ): Verdict {
-  const own = logs
-    .filter((log) => metShare(log, strand) !== null)
+  const ofStrand = logs.filter((log) => metShare(log, strand) !== null);
+  const ahead = ofStrand.filter((log) => log.day > today).length;
+  const own = ofStrand
+    .filter((log) => log.day <= today)
     .toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt) || (a.id < b.id ? 1 : -1));
   const { changedAt } = strand;
   const atDose = own.filter((log) => changedAt === null || Date.parse(log.startedAt) > Date.parse(changedAt));
-  const input: Case = { plan, strand, rule, logs: own, atDose, corrections, today };
+  const all = logs.toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt));
+  const input: Case = { plan, strand, rule, logs: own, all, exercises, atDose, corrections, today };
   const ruling = firstRuling(input) ?? raise(input);
   const fromDose = doseOf(strand.level, strand.step);
   return {
@@ -217,12 +230,17 @@ export function verdict(
     fromDose,
     toDose: doseOf(ruling.level, strand.step),
     moves: ruling.level !== strand.level,
-    reasons: ruling.reasons,
-    logId: own[0]?.id ?? null,
+    reasons: ahead === 0 ? ruling.reasons : [...ruling.reasons, aheadWords(ahead)],
+    logId: (ruling.source === 'stop' ? all : own)[0]?.id ?? null,
     retest: ruling.retest ?? false,
     source: ruling.source ?? 'practice',
   };
 }
+
+const aheadWords = (count: number): string =>
+  count === 1
+    ? 'One practice is dated after today and does not count yet.'
+    : `${count} practices are dated after today and do not count yet.`;
 
 function firstRuling(input: Case): Ruling | null {
   for (const rule of rules) {

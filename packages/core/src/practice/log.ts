@@ -36,6 +36,8 @@ export const PracticeLogSchema = z.object({
   routineName: lineText(80),
   day: DaySchema,
   startedAt: z.iso.datetime({ offset: true }),
+  /** When it was written down, or a sign in it last put right; null where only its day is known. */
+  enteredAt: z.iso.datetime({ offset: true }).nullable().default(null),
   /** From the first to the last moment, pauses left out. */
   practisedSeconds: z.number().min(0),
   source: z.enum(['conducted', 'by hand']),

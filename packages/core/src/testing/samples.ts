@@ -89,6 +89,7 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   routineName: 'Routine',
   day,
   startedAt: `${day}T08:00:00.000Z`,
+  enteredAt: null,
   practisedSeconds: 600,
   source: 'conducted',
   lines: [logLine()],

@@ -20,6 +20,7 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   routineName: 'R',
   day: dayAt(number),
   startedAt: `${dayAt(number)}T08:00:00.000Z`,
+  enteredAt: null,
   practisedSeconds: 600,
   source: 'conducted',
   lines: [],

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { softSchool, type Decision, type Plan } from '@pomek/core';
-import { demoContents } from '@pomek/core';
+import { builtInExercises, demoContents } from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
 import { fileName } from '../ui/download';
@@ -117,6 +117,7 @@ describe('verdicts of a student', () => {
       logs: own(demo.logs),
       decisions: own(demo.decisions),
       corrections: own(demo.corrections),
+      exercises: [...builtInExercises, ...demo.exercises],
     };
   };
 

@@ -4,6 +4,7 @@ import {
   verdict,
   type Correction,
   type Decision,
+  type Exercise,
   type Plan,
   type PracticeLog,
   type School,
@@ -24,19 +25,21 @@ export interface StudentRecords {
   readonly logs: readonly PracticeLog[];
   readonly decisions: readonly Decision[];
   readonly corrections: readonly Correction[];
+  readonly exercises: readonly Exercise[];
 }
 
 /** The verdicts on every strand of a student's plans, as the core computes them from what is stored. */
 export function strandVerdicts(
   plans: readonly Plan[],
-  { logs, decisions, corrections }: StudentRecords,
+  { logs, decisions, corrections, exercises }: StudentRecords,
   school: School,
   today: string,
 ): StrandVerdict[] {
+  const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
   return plans.flatMap((plan) => {
-    const locked = new Set(lockedStrands(plan, logs, school.raise));
+    const locked = new Set(lockedStrands(plan, logs, school.raise, shelf));
     return plan.strands.map((strand) => {
-      const found = verdict(plan, strand, logs, school.raise, today, corrections);
+      const found = verdict(plan, strand, logs, school.raise, today, corrections, shelf);
       return {
         plan,
         strand,

@@ -93,11 +93,12 @@ export class Files {
   }
 
   private async lockedOf(plan: Plan, student: Student): Promise<Set<string>> {
-    const [logs, schools] = await firstValueFrom(
-      combineLatest([this.repository.logsOf(student.id), this.repository.schools$]),
+    const [logs, schools, exercises] = await firstValueFrom(
+      combineLatest([this.repository.logsOf(student.id), this.repository.schools$, this.repository.exercises$]),
     );
+    const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
     const { raise } = schoolOf(schools, student.schoolId);
-    return new Set(lockedStrands(plan, logs, raise).map((strand) => strand.id));
+    return new Set(lockedStrands(plan, logs, raise, shelf).map((strand) => strand.id));
   }
 
   protected async makeAnew(): Promise<void> {

@@ -194,6 +194,7 @@ export class Conductor {
         routineName: journal.routine.name,
         day: this.clock.dayOf(startedAt),
         startedAt: startedAt.toISOString(),
+        enteredAt: this.clock.now().toISOString(),
         practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
         source: 'conducted',
         lines: logLines(journal.routine, line, state, this.shelf()),

@@ -63,7 +63,8 @@ export class PractiseStart {
     const plan = this.plan();
     if (plan === undefined) return new Set<string>();
     const { raise } = schoolOf(this.schools(), this.who()?.schoolId);
-    return new Set(lockedStrands(plan, this.logs(), raise).map((strand) => strand.segmentId));
+    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
+    return new Set(lockedStrands(plan, this.logs(), raise, shelf).map((strand) => strand.segmentId));
   });
   protected readonly anyLocked = computed(() => this.lockedSegments().size > 0);
   protected readonly leaveOut = signal(true);

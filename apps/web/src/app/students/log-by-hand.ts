@@ -195,7 +195,7 @@ export class LogByHand {
     this.problems.set(read.problems.map((problem) => `Line ${problem.line - 1}: ${problem.message}`));
     const [log] = read.logs;
     if (read.problems.length > 0 || log === undefined) return;
-    this.made.emit({ ...log, note });
+    this.made.emit({ ...log, note, enteredAt: this.clock.now().toISOString() });
     this.draft.clear();
   }
 }

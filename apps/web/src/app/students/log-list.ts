@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { counted, durationWords, logsCsv, type Exercise, type LogLine, type Plan, type PracticeLog } from '@pomek/core';
+import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { download } from '../ui/download';
 import { NumberField } from '../ui/number-field';
@@ -23,6 +24,7 @@ const FIRST = 6;
   styleUrl: './log-list.scss',
 })
 export class LogList {
+  private readonly clock = inject(Clock);
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly today = input.required<string>();
   readonly studentId = input.required<string>();
@@ -42,6 +44,13 @@ export class LogList {
   protected put(logs: PracticeLog[]): void {
     this.added.emit(logs);
     this.way.set(null);
+  }
+
+  /** A sign that is put right counts from when it was, also after a stop was cleared. */
+  protected setPain(pain: number | null): void {
+    if (pain === null) return;
+    this.edit.set(['pain'], pain);
+    this.edit.set(['enteredAt'], this.clock.now().toISOString());
   }
 
   protected save(): void {

@@ -119,7 +119,12 @@ export class StudentFile {
   protected readonly verdicts = computed(() =>
     strandVerdicts(
       this.plans(),
-      { logs: this.logs(), decisions: this.decisions(), corrections: this.corrections() },
+      {
+        logs: this.logs(),
+        decisions: this.decisions(),
+        corrections: this.corrections(),
+        exercises: this.exercises(),
+      },
       this.school(),
       this.today(),
     ),

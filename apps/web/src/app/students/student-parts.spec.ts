@@ -51,6 +51,7 @@ const log: PracticeLog = {
   routineName: 'Evening',
   day: '2026-03-01',
   startedAt: '2026-03-01T08:00:00.000Z',
+  enteredAt: null,
   practisedSeconds: 700,
   source: 'conducted',
   lines: [

@@ -47,6 +47,8 @@ export class Today {
   private readonly decisionsOf = computed(() => groupBy(this.recent()?.decisions ?? [], (entry) => entry.studentId));
   private readonly corrections = toSignal(this.repository.latelyCorrected(this.clock.today()), { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly date = computed(() => fullDay(this.clock.today()));
@@ -82,7 +84,12 @@ export class Today {
         const decisions = this.decisionsOf().get(student.id) ?? [];
         const logs = this.logsOf().get(student.id) ?? [];
         const corrections = this.corrections().filter((entry) => entry.studentId === student.id);
-        const verdicts = strandVerdicts(plans, { logs, decisions, corrections }, school, this.clock.today())
+        const verdicts = strandVerdicts(
+          plans,
+          { logs, decisions, corrections, exercises: this.exercises() },
+          school,
+          this.clock.today(),
+        )
           .filter((entry) => entry.due)
           .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
         return { student, verdicts, first: verdicts[0] };
@@ -108,7 +115,7 @@ export class Today {
     const routine = this.routines().find((entry) => entry.id === plan.routineId);
     if (routine === undefined) return [];
     const { raise } = schoolOf(this.schools(), student.schoolId);
-    const locked = lockedStrands(plan, this.logsOf().get(student.id) ?? [], raise);
+    const locked = lockedStrands(plan, this.logsOf().get(student.id) ?? [], raise, this.shelf());
     const dosed = dosedRoutine(routine, plan, today, new Set(locked.map((strand) => strand.segmentId)));
     return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }
