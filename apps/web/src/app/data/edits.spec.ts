@@ -2,13 +2,14 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import fc from 'fast-check';
 import { softSchool, type Exercise, type Routine } from '@pomek/core';
-import { aRoutine, aStudent, freshSpace, until } from '../../../testing/records';
+import { aRoutine, aStudent, freshSpace, someContents, until } from '../../../testing/records';
 import { blankExercise } from '../exercises/own-exercise';
 import type { Database } from './database';
 import { Editing } from './editing';
 import { Edits } from './edits';
 import { Notices } from './notices';
 import { Store } from './store';
+import { WholeSpace } from './whole-space';
 
 let database: Database;
 beforeEach(() => {
@@ -155,6 +156,20 @@ test('a command takes along what waits where that makes the record whole', async
   await edit.change('All on one leg', (stored) => ({ ...stored, posture: { ...stored.posture, weightShare: 1 } }));
   expect((await database.of('exercises').get('own'))!.posture).toMatchObject({ otherLifted: true, weightShare: 1 });
   expect(journal()).toEqual([]);
+});
+
+test('what is typed ends with the space it was typed in', async () => {
+  await database.of('routines').put(aRoutine());
+  const edit = await loaded('routines', 'routine-1');
+  edit.type(['name'], ' ');
+  TestBed.inject(Edits).flush();
+  localStorage.setItem('pomek.draft.own.decision x', '{}');
+  localStorage.setItem('pomek.draft.demo.decision x', '{}');
+  await TestBed.inject(WholeSpace).replace(someContents());
+  expect(journal()).toEqual([]);
+  expect(edit.problems()).toEqual([]);
+  expect(localStorage.getItem('pomek.draft.own.decision x')).toBeNull();
+  expect(localStorage.getItem('pomek.draft.demo.decision x')).toBe('{}');
 });
 
 test('a command goes after what was typed before it', async () => {

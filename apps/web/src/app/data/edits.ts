@@ -77,7 +77,7 @@ export class Edits {
   readonly forgotten = signal(0);
 
   constructor() {
-    this.store.typing = { first: () => this.flush(), giveWay: () => this.giveWay() };
+    this.store.typing = { first: () => this.flush(), giveWay: () => this.giveWay(), end: () => this.end() };
     const ended = new AbortController();
     const { signal: until } = ended;
     for (const event of ['pagehide', 'focusout'] as const)
@@ -141,6 +141,11 @@ export class Edits {
         typing.entries.filter((entry) => entry.state === 'written'),
       );
     }
+  }
+
+  /** Nothing that is typed belongs to what is there now. */
+  private end(): void {
+    for (const typing of [...this.all.values()]) this.forget(typing);
   }
 
   private enter(target: Target, label: string, patch: Patch): void {

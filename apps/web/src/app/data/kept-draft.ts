@@ -1,6 +1,6 @@
 import { inject, signal, type Signal } from '@angular/core';
 import type * as z from 'zod';
-import { SPACE } from './space';
+import { SPACE, type Space } from './space';
 
 /** What is typed into a form that is sent off as a whole, kept with each key until it is. */
 export interface KeptDraft<T> {
@@ -10,13 +10,21 @@ export interface KeptDraft<T> {
   clear(): void;
 }
 
+const PREFIX = 'pomek.draft';
+
+/** Forgets what was typed into forms of a space: after the whole of it was replaced. */
+export function forgetDrafts(space: Space): void {
+  const keys = Object.keys(localStorage).filter((key) => key.startsWith(`${PREFIX}.${space}.`));
+  for (const key of keys) localStorage.removeItem(key);
+}
+
 /**
  * A form that leaving does not empty. To be called where things can be injected.
  * @param name which form it is, for which record
  */
 export function keptDraft<T extends object>(name: () => string, schema: z.ZodType<T>, empty: T): KeptDraft<T> {
   const space = inject(SPACE);
-  const key = (): string => `pomek.draft.${space}.${name()}`;
+  const key = (): string => `${PREFIX}.${space}.${name()}`;
   const read = (): T => {
     try {
       return schema.catch(empty).parse(JSON.parse(localStorage.getItem(key()) ?? 'null'));

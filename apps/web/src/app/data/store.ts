@@ -89,8 +89,11 @@ export class Store {
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
-  /** Set by `Edits`: what is typed and not written yet goes first, and gives way when a step is taken back. */
-  typing = { first: (): void => undefined, giveWay: (): void => undefined };
+  /**
+   * Set by `Edits`: what is typed and not written yet goes first, gives way when a step is taken back,
+   * and ends when the whole space is replaced.
+   */
+  typing = { first: (): void => undefined, giveWay: (): void => undefined, end: (): void => undefined };
   /** How often something was undone or done again: what is shown in a field then follows what is stored. */
   readonly turns = signal(0);
 
@@ -170,6 +173,7 @@ export class Store {
 
   /** Forgets all steps: after the whole space was replaced. */
   forget(): void {
+    this.typing.end();
     this.done.set([]);
     this.undone.set([]);
   }

@@ -1,7 +1,9 @@
 import { Injectable, inject } from '@angular/core';
 import { bundleKinds, emptyContents, type BundleContents, type PreviewRow } from '@pomek/core';
 import { Database } from './database';
+import { forgetDrafts } from './kept-draft';
 import { Repository } from './repository';
+import { SPACE } from './space';
 import { Store, type Incoming } from './store';
 
 /** Reading and replacing everything at once: export, import, the demo. */
@@ -10,6 +12,7 @@ export class WholeSpace {
   private readonly database = inject(Database);
   private readonly repository = inject(Repository);
   private readonly store = inject(Store);
+  private readonly space = inject(SPACE);
 
   async read(): Promise<BundleContents> {
     const contents = emptyContents();
@@ -40,6 +43,7 @@ export class WholeSpace {
         await table.bulkPut(contents[kind]);
       }
     });
+    forgetDrafts(this.space);
     this.store.forget();
   }
 
