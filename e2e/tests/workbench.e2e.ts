@@ -68,13 +68,16 @@ test('a routine of twelve by keyboard, a hundred steps, and undo back to the fir
   await page.keyboard.press('Home');
   await page.keyboard.press('ArrowRight');
   for (let step = 0; step < 50; step += 1) {
+    // A stand of both sides together is its own mirror image: that is no step.
     await page.keyboard.press('m');
     await page.keyboard.press('Alt+ArrowRight');
     await page.keyboard.press('Alt+ArrowLeft');
   }
   await page.keyboard.press(']');
   await expect(total(page)).not.toHaveText(before);
-  for (let step = 0; step < 151; step += 1) await page.keyboard.press('Control+z');
+  // A hundred moves and one longer hold; before them stands the pasting.
+  for (let step = 0; step < 101; step += 1) await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Undo Paste/ })).toBeVisible();
   await expect(total(page)).toHaveText(before);
   await expect(parts(page).nth(1)).toHaveAttribute('aria-label', /Holding the tree/);
   await tabTo(page, thread(page));
