@@ -16,7 +16,7 @@ const person: RungBody = {
 };
 const high = settlePosture(posture({ kneeBendDeg: 30 }), softSchool);
 const low = { ...high, kneeBendDeg: 50 };
-const now = new Date('2026-03-02T09:00:00Z');
+const now = new Date('2026-03-02T09:00:00');
 
 describe('the hold of equal effort in another posture', () => {
   test('is the share of endurance kept: t2 = t1 · ET2 / ET1 (model §5), and begins a tenth under it on the step', () => {

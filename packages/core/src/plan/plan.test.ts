@@ -387,7 +387,7 @@ describe('verdict, each rule at its boundary', () => {
 describe('decisions', () => {
   const base = plan([strand(), strand({ id: 'other' })]);
   const logs = [log('2026-01-06'), log('2026-01-08')];
-  const now = new Date('2026-01-08T19:00:00Z');
+  const now = new Date('2026-01-08T19:00:00');
   const found = verdict(base, base.strands[0]!, logs, rule, '2026-01-08');
 
   test('accepting moves the level of that strand alone and remembers why', () => {
