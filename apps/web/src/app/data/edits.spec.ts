@@ -172,6 +172,21 @@ test('what is typed ends with the space it was typed in', async () => {
   expect(localStorage.getItem('pomek.draft.demo.decision x')).toBe('{}');
 });
 
+test('a journal without room keeps what it had', async () => {
+  await database.of('students').put(aStudent());
+  const edit = await loaded('students', 'student-1');
+  edit.type(['note'], 'first');
+  const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  edit.type(['note'], 'first and second');
+  expect(journal()).toMatchObject([{ at: ['note'], value: 'first' }]);
+  full.mockRestore();
+  TestBed.inject(Edits).flush();
+  await until(() => journal().length === 0);
+  expect(await database.of('students').get('student-1')).toMatchObject({ note: 'first and second' });
+});
+
 test('a command goes after what was typed before it', async () => {
   await database.of('routines').put(aRoutine());
   const edit = await loaded('routines', 'routine-1');

@@ -44,7 +44,7 @@ export class TypedJournal {
       if (list.length === 0) localStorage.removeItem(key);
       else localStorage.setItem(key, JSON.stringify(list));
     } catch {
-      localStorage.removeItem(key);
+      // What stood there before stays: it is less than what is typed, and more than nothing.
     }
   }
 
