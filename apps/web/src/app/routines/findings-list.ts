@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { keepOnPurpose, type Finding } from '@pomek/core';
 import { Workbench } from './workbench';
@@ -8,6 +8,12 @@ const words = { danger: 'Danger', doubt: 'Doubt', note: 'Note' } as const;
 /** What is wrong in the routine, why, and how it is put right. */
 @Component({
   selector: 'pk-findings',
+  // What a finger is on stays where it is until it is let go: new findings come in above it while it is pressed.
+  host: {
+    '(pointerdown)': 'held.set(bench.findings())',
+    '(document:pointerup)': 'letGo()',
+    '(document:pointercancel)': 'letGo()',
+  },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button],
   template: `
@@ -15,7 +21,7 @@ const words = { danger: 'Danger', doubt: 'Doubt', note: 'Note' } as const;
       What to look at
       <span class="small soft num">{{ bench.findings().length }}</span>
     </h2>
-    @for (finding of bench.findings(); track finding.key) {
+    @for (finding of shown(); track finding.key) {
       <article [class]="'finding ' + finding.grade">
         <p>
           <span class="grade small">{{ words[finding.grade] }}</span>
@@ -85,7 +91,14 @@ export class FindingsList {
   protected readonly bench = inject(Workbench);
   readonly show = output<string>();
   protected readonly words = words;
+  protected readonly held = signal<readonly Finding[] | null>(null);
+  protected readonly shown = computed(() => this.held() ?? this.bench.findings());
   protected readonly kept = computed(() => this.bench.routine()?.keptOnPurpose.length ?? 0);
+
+  /** After the press has become a click. */
+  protected letGo(): void {
+    if (this.held() !== null) setTimeout(() => this.held.set(null));
+  }
 
   protected keep(finding: Finding): void {
     this.bench.change('Keep it so', (routine) => keepOnPurpose(routine, finding.key));

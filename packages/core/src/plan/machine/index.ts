@@ -1,0 +1,5 @@
+export * from './applied';
+export * from './dayNumber';
+export * from './judge';
+export * from './strandState';
+export * from './withSession';

@@ -1,0 +1,163 @@
+import { doseOf, floorToStep } from '../steps';
+import {
+  DAYS_AFTER_EASE,
+  DAYS_BETWEEN_EASES,
+  DAYS_BETWEEN_RAISES,
+  FIND_AGAIN,
+  NEVER,
+  type Ladder,
+  type Rules,
+  type StrandState,
+} from './strandState';
+import { gapAnswered } from './withSession';
+
+/** What may stand in the way of a raise besides the strand's own sessions; it is only looked at when one is due. */
+export interface Bars {
+  /** A checkpoint that holds the strand is being worked on. */
+  readonly point: boolean;
+  /** No raise on this day: a holiday, a lighter week, one that the teacher froze. */
+  readonly pause: 'holiday' | 'lighter' | 'frozen' | null;
+  /** Whether the strand it waits for has come far enough. */
+  readonly gateOpen: boolean;
+  /** Whether it is its turn under the rails of the whole plan. */
+  readonly turn: boolean;
+}
+export const noBars: Bars = { point: false, pause: null, gateOpen: true, turn: true };
+
+/** Why a ruling is what it is. */
+export type Because =
+  | 'raise'
+  | 'found'
+  | 'opens'
+  | 'gap'
+  | 'retest'
+  | 'short'
+  | 'loose'
+  | 'hard'
+  | 'find first'
+  | 'wait for practice'
+  | 'floor'
+  | 'eased lately'
+  | 'begin'
+  | 'kept'
+  | 'partly'
+  | 'watch'
+  | 'run'
+  | 'effort'
+  | 'back'
+  | 'point'
+  | 'after ease'
+  | 'reached'
+  | 'capacity'
+  | 'holiday'
+  | 'lighter'
+  | 'frozen'
+  | 'week'
+  | 'gate'
+  | 'turn';
+
+/** What the machine says of a strand on a day. */
+export interface Ruling {
+  readonly kind: 'raise' | 'stay' | 'ease';
+  readonly because: Because;
+  /** The level after it; null when it stays. */
+  readonly level: number | null;
+}
+
+const stays = new Map<Because, Ruling>();
+function stay(because: Because): Ruling {
+  let ruling = stays.get(because);
+  if (ruling === undefined) stays.set(because, (ruling = { kind: 'stay', because, level: null }));
+  return ruling;
+}
+
+/** One rung down: the level before the last growth, at least one step lower, never below the first dose. */
+export function easedLevel({ level }: StrandState, { step, first }: Ladder, { growth }: Rules): number {
+  const lower = Math.min(level / (1 + growth), doseOf(level, step) - step);
+  return Math.min(level, Math.max(first, lower));
+}
+
+/** The dose at which a target counts as reached: the last one on the grid that is not above it. */
+export const reachDose = ({ target, step }: Pick<Ladder, 'target' | 'step'>): number => doseOf(target, step);
+
+/** Whether the dose may go no higher: what the body holds is used up. */
+export const atCapacity = ({ level }: Pick<StrandState, 'level'>, { most, step }: Ladder): boolean =>
+  most !== null && doseOf(level, step) >= floorToStep(most, step);
+
+/** The level one raise up. */
+export const raisedLevel = (level: number, { target, most }: Ladder, growth: number): number =>
+  Math.min(target, most ?? Infinity, level * (1 + growth));
+
+function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
+  if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay('eased lately');
+  const level = easedLevel(state, ladder, rules);
+  return level < state.level ? { kind: 'ease', because, level } : stay('floor');
+}
+
+function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
+  const days = state.lastOn === NEVER ? 0 : day - state.lastOn;
+  const answered = gapAnswered(state, rules);
+  if (days >= rules.retestGapDays) {
+    // What was eased when the gap began to count is not eased again; the test is wanted all the same.
+    return { kind: 'ease', because: 'retest', level: answered ? null : easedLevel(state, ladder, rules) };
+  }
+  const unanswered = days >= rules.easeGapDays ? !answered : state.gap > 0;
+  if (unanswered) {
+    const level = easedLevel(state, ladder, rules);
+    return level < state.level ? { kind: 'ease', because: 'gap', level } : stay('floor');
+  }
+  if (days >= rules.easeGapDays) return stay('wait for practice');
+  return days >= rules.stayGapDays ? stay('find first') : null;
+}
+
+const BITS = [0, 1, 1, 2, 1, 2, 2, 3] as const;
+
+function ofStrain(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
+  if (state.looseRun >= 2) return easeOrStay(state, day, ladder, rules, 'loose');
+  if (state.shortRun >= 2) return easeOrStay(state, day, ladder, rules, 'short');
+  if (BITS[state.hard]! >= 2) return easeOrStay(state, day, ladder, rules, 'hard');
+  return null;
+}
+
+/** What in the sessions themselves keeps a strand where it is. */
+function notMet(state: StrandState, rules: Rules, wanted: number): Ruling | null {
+  if (state.sessions === 0) return stay('begin');
+  if (state.metRun === 0) return stay(state.looseRun > 0 ? 'kept' : 'partly');
+  if ((state.hard & 1) === 1) return stay('watch');
+  if (state.metRun < wanted) return stay('run');
+  if (state.goodRun < wanted) return stay('effort');
+  return state.back ? stay('back') : null;
+}
+
+/**
+ * The one rule by which a strand is raised, eased or left (model §10): today's verdict, the plan, the forecast and the
+ * calendar all ask it. Signs to stop come before it; see `stopReasons`.
+ * @param day day number
+ */
+export function judge(state: StrandState, day: number, ladder: Ladder, rules: Rules, bars: Bars): Ruling {
+  if (!state.open) {
+    if (!bars.gateOpen) return stay('gate');
+    if (bars.point) return stay('point');
+    if (bars.pause !== null) return stay(bars.pause);
+    return bars.turn ? { kind: 'raise', because: 'opens', level: state.level } : stay('turn');
+  }
+  const first = ofGap(state, day, ladder, rules) ?? ofStrain(state, day, ladder, rules);
+  if (first !== null) return first;
+  const lost = state.lost.at(-1);
+  const wanted = lost === undefined ? rules.sessionsToRaise : FIND_AGAIN;
+  const kept = notMet(state, rules, wanted);
+  if (kept !== null) return kept;
+  if (bars.point) return stay('point');
+  if (atCapacity(state, ladder)) return stay(isReached(state, ladder) ? 'reached' : 'capacity');
+  if (lost === undefined && isReached(state, ladder)) return stay('reached');
+  if (bars.pause !== null) return stay(bars.pause);
+  if (day - state.easedOn < DAYS_AFTER_EASE) return stay('after ease');
+  if (lost !== undefined) return { kind: 'raise', because: 'found', level: Math.min(lost, ladder.most ?? lost) };
+  if (day - state.raisedOn < DAYS_BETWEEN_RAISES) return stay('week');
+  if (!bars.turn) return stay('turn');
+  return { kind: 'raise', because: 'raise', level: raisedLevel(state.level, ladder, rules.growth) };
+}
+
+/** Whether the target counts as reached. */
+export const isReached = ({ level }: Pick<StrandState, 'level'>, ladder: Ladder): boolean =>
+  doseOf(level, ladder.step) >= reachDose(ladder);

@@ -1,0 +1,107 @@
+import type { Plan } from '../plan';
+import type { RaiseRule } from '../../schools/school';
+
+/** A day that never was: before every gap and every pause. */
+export const NEVER = -1_000_000;
+
+/**
+ * All that the machine remembers of a strand (model §10). Days are day numbers; what a session left behind is kept
+ * as runs at the present level, so that a state is small and a season of them quick.
+ */
+export interface StrandState {
+  /** Unrounded; the dose is it rounded down to the step. */
+  readonly level: number;
+  /** A strand that waits for another is closed, and is not practised. */
+  readonly open: boolean;
+  /** Levels before eases and gaps, the latest last: they are found again, not earned again. */
+  readonly lost: readonly number[];
+  readonly raisedOn: number;
+  readonly easedOn: number;
+  /** When the level last changed, however it did. */
+  readonly changedOn: number;
+  readonly lastOn: number;
+  /** Days of a gap that was practised over without an answer; 0 when there is none. */
+  readonly gap: number;
+  /** Sessions running, the latest last: all of the dose met; met and not too hard; too little met; alignment lost too early. */
+  readonly metRun: number;
+  readonly goodRun: number;
+  readonly shortRun: number;
+  readonly looseRun: number;
+  /** Which of the last three sessions were at the easing mark: bit 0 is the latest. */
+  readonly hard: number;
+  /** Sessions at this level. */
+  readonly sessions: number;
+  /** The latest session came after a gap in which the dose has to be found again. */
+  readonly back: boolean;
+}
+
+/** One session of a strand as the machine sees it. */
+export interface Session {
+  readonly day: number;
+  /** Share of the dose that was met with alignment kept, the least of all sides, 0–1. */
+  readonly share: number;
+  /** Share of the round in which alignment was kept, 0–1. */
+  readonly kept: number;
+  readonly effort: number | null;
+  /** Whether it asked for the present dose or more; less is kept in the log and is no test of it. */
+  readonly counts: boolean;
+}
+
+/** What does not change while a strand is raised. */
+export interface Ladder {
+  readonly step: number;
+  /** The dose it is never eased below. */
+  readonly first: number;
+  readonly target: number;
+  /** The largest dose within the budget of what the body can hold; null where nothing limits. */
+  readonly most: number | null;
+}
+
+/** The numbers of the machine: the school's raise rule and the plan's growth. */
+export interface Rules {
+  readonly growth: number;
+  readonly sessionsToRaise: number;
+  readonly effortCeiling: number;
+  readonly easeEffort: number;
+  readonly partlyMet: number;
+  readonly stayGapDays: number;
+  readonly easeGapDays: number;
+  readonly retestGapDays: number;
+}
+
+export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rules => ({
+  growth: plan.growthPerWeek,
+  sessionsToRaise: rule.sessionsToRaise,
+  effortCeiling: rule.effortCeiling,
+  easeEffort: rule.easeEffort,
+  partlyMet: rule.partlyMet,
+  stayGapDays: rule.stayGapDays,
+  easeGapDays: rule.easeGapDays,
+  retestGapDays: rule.retestGapDays,
+});
+
+/** From this share on all of a dose counts as met: a second of a long hold is forgiven. */
+export const MET = 0.995;
+/** Days between two raises, between two eases, and after an ease before a raise (model §10). */
+export const DAYS_BETWEEN_RAISES = 7;
+export const DAYS_BETWEEN_EASES = 7;
+export const DAYS_AFTER_EASE = 3;
+/** Met sessions after which what was lost is found again. */
+export const FIND_AGAIN = 2;
+
+const fresh = { gap: 0, metRun: 0, goodRun: 0, shortRun: 0, looseRun: 0, hard: 0, sessions: 0, back: false } as const;
+
+/** A strand at a level, before its first session. */
+export const newState = (level: number, open = true): StrandState => ({
+  level,
+  open,
+  lost: [],
+  raisedOn: NEVER,
+  easedOn: NEVER,
+  changedOn: NEVER,
+  lastOn: NEVER,
+  ...fresh,
+});
+
+/** The state with nothing practised at its level yet. */
+export const unpractised = (state: StrandState): StrandState => ({ ...state, ...fresh });
