@@ -7,7 +7,8 @@ import { decide, isDue } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { newStrand } from '../plan/newStrand';
 import type { Decision, Plan } from '../plan/plan';
-import { verdict } from '../plan/verdict';
+import { planVerdicts } from '../plan/planVerdicts';
+import { mostDosesOf, strandPlaces } from '../plan/strandPlaces';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { logLines } from '../practice/logLines';
 import { conduct } from '../practice/conduct';
@@ -106,7 +107,8 @@ function planOf(part: Part, student: Student, today: Date): Plan {
     const segment = part.routine.segments.find((entry) => entry.type === 'exercise' && entry.exerciseId === exerciseId);
     if (segment?.type !== 'exercise') throw new Error(`${part.routine.name} has no ${exerciseId}`);
     const id = `${student.id}-${exerciseId}-${axis}`;
-    return newStrand(id, segment, shelf.get(exerciseId)!, axis, target, iso(addDays(today, 56)));
+    const school = builtInSchools.find((entry) => entry.id === student.schoolId)!;
+    return newStrand(id, segment, shelf.get(exerciseId)!, axis, target, iso(addDays(today, 56)), school);
   });
   return {
     id: `${student.id}-plan`,
@@ -118,6 +120,7 @@ function planOf(part: Part, student: Student, today: Date): Plan {
     lighterCut: 0.4,
     strands,
     holidays: [],
+    sessionMinutes: null,
     postures: [],
     frozenWeeks: [],
   };
@@ -174,28 +177,43 @@ interface Season {
   readonly decisions: Decision[];
 }
 
-/** Plays a plan day by day up to yesterday; what was due was accepted, but for the last few days. */
-function season(part: Part, student: Student, start: Plan, today: Date, random: Random): Season {
+/** Plays a plan day by day up to yesterday; what fell due was accepted, but for the last few days. */
+function season(
+  part: Part,
+  student: Student,
+  measures: readonly Measure[],
+  start: Plan,
+  today: Date,
+  random: Random,
+): Season {
   let plan = start;
   const logs: PracticeLog[] = [];
   const decisions: Decision[] = [];
-  const rule = builtInSchools.find((school) => school.id === student.schoolId)!.raise;
-  for (let number = 0; number < part.since; number += 1) {
-    const day = addDays(parseISO(start.startsOn), number);
-    if (!part.practiceDays.includes(getISODay(day)) || part.habit.away?.(number) === true) continue;
-    if (random() > part.habit.attendance) continue;
-    logs.push(practice(part, student, dosedRoutine(part.routine, plan, iso(day)), day, number, random));
-    if (number >= part.since - OPEN_DAYS) continue;
-    for (const strand of plan.strands) {
-      const found = verdict(plan, strand, logs, rule, iso(day));
-      if (found.kind === 'stop' || !isDue(found, decisions, logs, rule)) continue;
-      const evening = parseISO(`${iso(day)}T20:00:00`);
-      const id = `${strand.id}-${iso(day)}`;
+  const school = builtInSchools.find(({ id }) => id === student.schoolId)!;
+  const accept = (day: string, time: string): void => {
+    const { practiceDays } = student;
+    const { routine } = part;
+    const places = strandPlaces(student, measures, plan, routine, [...shelf.values()], school, day);
+    const rest = { practiceDays, routine, logs, corrections: [], exercises: shelf, rule: school.raise, today: day };
+    const verdicts = planVerdicts({ ...rest, plan, mostDoses: mostDosesOf(plan, places) });
+    for (const found of verdicts) {
+      if (found.kind === 'stop' || !isDue(found, decisions, logs, school.raise, day)) continue;
       const answer = { outcome: 'accepted', level: found.level, teacherReason: '' } as const;
-      const next = decide(plan, found, answer, id, evening);
+      const id = `${found.strandId}-${day}-${time.slice(0, 2)}`;
+      const next = decide(plan, found, answer, id, parseISO(`${day}T${time}`));
       plan = next.plan;
       decisions.push(next.decision);
     }
+  };
+  for (let number = 0; number < part.since; number += 1) {
+    const date = addDays(parseISO(start.startsOn), number);
+    const day = iso(date);
+    if (!part.practiceDays.includes(getISODay(date)) || part.habit.away?.(number) === true) continue;
+    if (random() > part.habit.attendance) continue;
+    const closed = number >= part.since - OPEN_DAYS;
+    if (!closed) accept(day, '06:30:00');
+    logs.push(practice(part, student, dosedRoutine(part.routine, plan, day), date, number, random));
+    if (!closed) accept(day, '20:00:00');
   }
   return { plan, logs, decisions };
 }
@@ -217,9 +235,10 @@ export function demoContents(today: string, seed = 8): BundleContents {
   };
   demoParts.forEach((part, index) => {
     const student = studentOf(part, index, now);
-    const { plan, logs, decisions } = season(part, student, planOf(part, student, now), now, random);
+    const measures = measuresFor(part, student, now);
+    const { plan, logs, decisions } = season(part, student, measures, planOf(part, student, now), now, random);
     contents.students.push(student);
-    contents.measures.push(...measuresFor(part, student, now));
+    contents.measures.push(...measures);
     contents.corrections.push(...correctionsOf(part, student, now));
     contents.plans.push(plan);
     contents.logs.push(...logs);

@@ -1,5 +1,7 @@
 import Ajv from 'ajv/dist/2020';
 import ICAL from 'ical.js';
+import { planForecast } from '../plan';
+import { axisWords } from '../words';
 import { readFileSync } from 'node:fs';
 import { demoContents } from '../demo';
 import { lanternWalk } from '../demo/demoRoutines';
@@ -7,7 +9,7 @@ import { softSchool } from '../schools';
 import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
 import { above } from '../testing/above';
-import { log, plan, routine, segment, strand } from '../testing/samples';
+import { log, plan, routine, segment, strand, planContext } from '../testing/samples';
 import {
   bundleJsonSchema,
   bundleKinds,
@@ -165,11 +167,8 @@ describe('calendar of a plan', () => {
   const value = plan([strand()]);
   const base = routine([segment('a', hold(60, together(1)))], { settleSeconds: 30, name: 'Morning' });
   const request = {
+    ...planContext(value, { routine: base }),
     student,
-    plan: value,
-    routine: base,
-    locked: new Set<string>(),
-    from: '2026-01-05',
     weeks: 5,
     startTime: '07:30',
     now,
@@ -196,7 +195,9 @@ describe('calendar of a plan', () => {
       'Holding the tree: 1:05 min',
       'Holding the tree: 1:10 min',
     ]);
-    expect(doses[6]).toBe('A lighter week.\nHolding the tree: 40 s');
+    // Thursdays raise, Mondays ask for what is new; in the third week the fourth's level is reached before it is lightened.
+    expect(doses[1]).toBe('Holding the tree: 1:00 min');
+    expect(doses[6]).toBe('A lighter week.\nHolding the tree: 45 s');
     expect(doses[8]).toBe('Holding the tree: 1:15 min');
   });
 
@@ -232,11 +233,41 @@ describe('calendar of a plan', () => {
   });
 
   test('a locked strand is left out of time and dose, and the event says so', () => {
-    const text = planCalendar({ ...request, locked: new Set(['s']) });
+    const text = planCalendar({ ...request, logs: [log('2026-01-02', { symptoms: ['faintness'] })] });
     const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     const event = new ICAL.Event(first);
     expect(event.description).toBe('Holding the tree: left out until it is cleared');
     expect(event.endDate.toString()).toBe('2026-01-05T07:31:00');
+  });
+
+  test('a day in a holiday has no event, and the dose is that of the plan for its day', () => {
+    const away = { ...value, holidays: [{ from: '2026-01-12', to: '2026-02-01' }] };
+    const asked = planForecast(planContext(away, { routine: base, practiceDays: [1, 4] })).strands[0]!.days;
+    const text = planCalendar({ ...request, plan: away });
+    const told = new ICAL.Component(ICAL.parse(text) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map((entry) => new ICAL.Event(entry))
+      .map((event) => [event.startDate.toString().slice(0, 10), event.description.split('\n').at(-1)]);
+    const until = asked.filter(({ day }) => day < '2026-02-09');
+    expect(told).toEqual(until.map(({ day, dose }) => [day, `Holding the tree: ${axisWords(dose, 'time')}`]));
+    expect(told.map(([day]) => day)).toEqual(['2026-01-05', '2026-01-08', '2026-02-02', '2026-02-05']);
+  });
+
+  test('what is not opened yet is left out of time and dose until its day', () => {
+    const gated = strand({
+      id: 'later',
+      segmentId: 'b',
+      exerciseName: 'Later',
+      family: 'reeling',
+      gate: { strandId: 's', dose: 65 },
+    });
+    const both = routine([segment('a', hold(60, together(1))), segment('b', hold(60, together(1)))]);
+    const text = planCalendar({ ...request, plan: plan([strand(), gated]), routine: both });
+    const said = new ICAL.Component(ICAL.parse(text) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map((entry) => new ICAL.Event(entry).description);
+    expect(said[0]).toBe('Holding the tree: 1:00 min\nLater: not opened yet');
+    expect(said.at(-1)).toMatch(/Later: \d/);
   });
 
   test('without practice days or with impossible weeks it says which field is at fault', () => {

@@ -1,10 +1,11 @@
-import { addDays, addSeconds, formatISO, getISODay, parseISO } from 'date-fns';
+import { addDays, addSeconds, formatISO, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
-import { dosedRoutine } from '../plan/dosedRoutine';
-import type { Plan } from '../plan/plan';
-import { doseInWeek, isLighterWeek, weekOf } from '../plan/planDay';
-import { planForecast, type StrandForecast } from '../plan/planForecast';
-import type { Routine } from '../routine/routine';
+import { withDoses } from '../plan/dosedRoutine';
+import type { Strand } from '../plan/plan';
+import type { PlanContext } from '../plan/planContext';
+import { isLighterWeek, weekOf } from '../plan/planDay';
+import { planForecast } from '../plan/planForecast';
+import { lockedStrands } from '../plan/stopReasons';
 import { timeline } from '../routine/timeline';
 import type { Student } from '../students/student';
 import { cleanLine, cleanNote } from '../text/cleanText';
@@ -13,61 +14,40 @@ import { axisWords } from '../words/axisWords';
 // Counted without the space that begins a folded line, so that no line has more than 75 octets (RFC 5545, 3.1).
 ICAL.foldLength = 74;
 
-export interface CalendarRequest {
+export interface CalendarRequest extends PlanContext {
   readonly student: Student;
-  readonly plan: Plan;
-  readonly routine: Routine;
-  /** Strands stopped until they are cleared: their exercises are left out, and the event says so. */
-  readonly locked: ReadonlySet<string>;
-  /** First day, YYYY-MM-DD. */
-  readonly from: string;
+  /** From today on. */
   readonly weeks: number;
   /** Local time of day at which practice begins, HH:MM. */
   readonly startTime: string;
   readonly now: Date;
 }
 
-/** The plan with its strands at the levels a later day will ask for when all goes as planned. */
-function planOnDay(plan: Plan, forecasts: readonly StrandForecast[], day: string): Plan {
-  const strands = plan.strands.map((strand) => {
-    const weeks = forecasts.find((forecast) => forecast.strandId === strand.id)?.weeks ?? [];
-    const week = weeks.findLast((entry) => entry.day <= day) ?? weeks[0];
-    return week === undefined ? strand : { ...strand, level: week.level };
-  });
-  return { ...plan, strands };
-}
-
-function describe(plan: Plan, week: number, locked: ReadonlySet<string>): string {
-  const doses = plan.strands.map((strand) => {
-    const dose = locked.has(strand.id)
-      ? 'left out until it is cleared'
-      : axisWords(doseInWeek(plan, strand, week), strand.axis);
-    return cleanLine(`${strand.exerciseName}: ${dose}`);
-  });
-  return [isLighterWeek(plan, week) ? 'A lighter week.' : '', ...doses].filter((line) => line !== '').join('\n');
-}
-
 /**
  * The practice days of a plan as an iCalendar text (RFC 5545), one event a day in floating local
- * time, each with that week's doses and the length of the routine.
- * @throws RangeError when the student has no practice days or `weeks` is not 1–156.
+ * time, each with the doses that the plan has for that day and the length of the routine. Holidays have none; what is
+ * locked or not opened yet is left out, and the event says so.
+ * @throws RangeError when the student has no practice days, the routine is gone, or `weeks` is not 1–156.
  */
 export function planCalendar(request: CalendarRequest): string {
-  const { student, plan, routine, locked, from, weeks, startTime, now } = request;
+  const { student, plan, routine, today, weeks, startTime, now } = request;
   if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
+  if (routine === undefined) throw new RangeError('routine: the routine of the plan is gone');
   if (!(weeks >= 1 && weeks <= 156)) throw new RangeError('weeks must be between 1 and 156');
-  const sessionsPerWeek = student.practiceDays.length;
-  const forecasts = planForecast(plan, { routine, sessionsPerWeek, locked, today: from });
-  const stopped = new Set(plan.strands.filter((strand) => locked.has(strand.id)).map((strand) => strand.segmentId));
-  const open = { ...routine, segments: routine.segments.filter((segment) => !stopped.has(segment.id)) };
+  const until = formatISO(addDays(parseISO(today), weeks * 7 - 1), { representation: 'date' });
+  const forecast = planForecast({ ...request, practiceDays: student.practiceDays }, until);
+  const locked = new Set(lockedStrands(plan, request.logs, request.rule, request.exercises).map(({ id }) => id));
+  const doses = new Map(
+    forecast.strands.map(({ strandId, days }) => [strandId, new Map(days.map(({ day, dose }) => [day, dose]))]),
+  );
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');
-  for (let offset = 0; offset < weeks * 7; offset += 1) {
-    const day = formatISO(addDays(parseISO(from), offset), { representation: 'date' });
-    if (!student.practiceDays.includes(getISODay(parseISO(day)))) continue;
-    const planned = planOnDay(plan, forecasts, day);
-    const dosed = dosedRoutine(open, planned, day);
+  for (const day of forecast.practiceDays.filter((entry) => entry <= until)) {
+    const dose = (strand: Strand): number | undefined => doses.get(strand.id)?.get(day);
+    const open = new Set(plan.strands.filter((strand) => dose(strand) !== undefined).map(({ segmentId }) => segmentId));
+    const out = new Set(plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)));
+    const dosed = withDoses(routine, plan, (strand) => dose(strand) ?? strand.start, out);
     const start = parseISO(`${day}T${startTime}:00`);
     const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));
     const event = new ICAL.Component('vevent');
@@ -76,8 +56,13 @@ export function planCalendar(request: CalendarRequest): string {
     event.updatePropertyWithValue('dtstart', ICAL.Time.fromJSDate(start, false));
     event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(end, false));
     event.updatePropertyWithValue('summary', cleanLine(`${routine.name} – ${student.name}`));
-    const week = weekOf(plan, day);
-    event.updatePropertyWithValue('description', cleanNote(describe(planned, week, locked)));
+    const lines = plan.strands.map((strand) => {
+      const asked = dose(strand);
+      const left = locked.has(strand.id) ? 'left out until it is cleared' : 'not opened yet';
+      return cleanLine(`${strand.exerciseName}: ${asked === undefined ? left : axisWords(asked, strand.axis)}`);
+    });
+    const lighter = isLighterWeek(plan, weekOf(plan, day)) ? ['A lighter week.'] : [];
+    event.updatePropertyWithValue('description', cleanNote([...lighter, ...lines].join('\n')));
     calendar.addSubcomponent(event);
   }
   return `${calendar.toString()}\r\n`;

@@ -1,4 +1,5 @@
-import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import { dayNumber } from '../days/dayNumber';
 import type { Family } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import { GUIDANCE, recentAgainstUsual, sessionLoad, weekLoad, type RecentAgainstUsual } from './practiceLoad';
@@ -28,8 +29,9 @@ const loadOfLog = (log: PracticeLog): number =>
 /** Daily loads, the oldest first, up to and with `today`. */
 export function dailyLoads(logs: readonly PracticeLog[], today: string, days: number): number[] {
   const loads = Array.from({ length: days }, () => 0);
+  const last = dayNumber(today);
   for (const log of logs) {
-    const ago = differenceInCalendarDays(parseISO(today), parseISO(log.day));
+    const ago = last - dayNumber(log.day);
     if (ago >= 0 && ago < days) loads[days - 1 - ago]! += loadOfLog(log);
   }
   return loads;

@@ -1,9 +1,14 @@
 import { differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
+import { applied } from './machine/applied';
+import { dayNumber, dayOfNumber } from '../days/dayNumber';
+import type { Ruling } from './machine/judge';
+import { NEVER, noRuns, stateOf } from './machine/strandState';
 import type { Decision, Plan, Strand } from './plan';
+import type { Verdict } from './planVerdicts';
+import { isOpen } from './stateOfStrand';
 import { doseOf } from './steps';
-import type { Verdict } from './verdict';
 
 export interface Answer {
   readonly outcome: Decision['outcome'];
@@ -12,19 +17,64 @@ export interface Answer {
   readonly teacherReason: string;
 }
 
-function answered(strand: Strand, answer: Answer, now: Date): Strand {
-  if (answer.outcome === 'put off') return strand;
-  const changed = doseOf(answer.level, strand.step) !== doseOf(strand.level, strand.step);
+const dayOrNull = (day: number): string | null => (day === NEVER ? null : dayOfNumber(day));
+const orNever = (day: string | null): number => (day === null ? NEVER : dayNumber(day));
+
+/** A strand after a ruling that was accepted: the machine's own step, as it is stored. */
+function ruled(strand: Strand, ruling: Ruling, now: Date): Strand {
   const today = formatISO(now, { representation: 'date' });
+  const before = stateOf(
+    {
+      level: strand.level,
+      open: isOpen(strand),
+      lost: strand.lost,
+      raisedOn: orNever(strand.raisedOn),
+      easedOn: orNever(strand.easedOn),
+      changedOn: NEVER,
+      lastOn: NEVER,
+    },
+    noRuns,
+  );
+  const after = applied(before, ruling, dayNumber(today));
+  if (after === before) return strand;
   return {
     ...strand,
-    level: answer.level,
-    start: Math.min(strand.start, answer.level),
-    target: Math.max(strand.target, answer.level),
-    raisedOn: answer.level > strand.level ? today : strand.raisedOn,
-    changedAt: changed ? now.toISOString() : strand.changedAt,
-    clearedAt: answer.outcome === 'cleared' ? now.toISOString() : strand.clearedAt,
+    level: after.level,
+    lost: [...after.lost],
+    raisedOn: dayOrNull(after.raisedOn),
+    // What is found again was there before: it is no growth of the week's load.
+    raisedFrom:
+      after.level > before.level ? (ruling.because === 'found' ? after.level : before.level) : strand.raisedFrom,
+    easedOn: dayOrNull(after.easedOn),
+    openedOn: ruling.because === 'opens' ? today : strand.openedOn,
+    changedAt: now.toISOString(),
   };
+}
+
+/** A level that the teacher chose: a raise is a raise, and nothing above it is left to be found again. */
+function chosen(strand: Strand, level: number, now: Date): Strand {
+  if (level === strand.level) return strand;
+  const after = ruled(
+    strand,
+    { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level, passing: true },
+    now,
+  );
+  return level > strand.level ? after : { ...after, raisedOn: strand.raisedOn, lost: [] };
+}
+
+function answered(strand: Strand, verdict: Verdict, answer: Answer, now: Date): Strand {
+  const { because, kind, level } = verdict;
+  switch (answer.outcome) {
+    case 'put off':
+      return strand;
+    case 'cleared':
+      return { ...strand, clearedAt: now.toISOString() };
+    case 'accepted':
+      if (because === 'stop' || !verdict.moves) return strand;
+      return ruled(strand, { kind: kind === 'ease' ? 'ease' : 'raise', because, level, passing: true }, now);
+    case 'changed':
+      return chosen(strand, answer.level, now);
+  }
 }
 
 /** The plan after the teacher's answer to a verdict, and the decision to be remembered. */
@@ -35,10 +85,16 @@ export function decide(
   id: string,
   now: Date,
 ): { plan: Plan; decision: Decision } {
-  const strands = plan.strands.map((strand) =>
-    strand.id === verdict.strandId ? answered(strand, answer, now) : strand,
-  );
-  const step = plan.strands.find((strand) => strand.id === verdict.strandId)?.step ?? 1;
+  const strands = plan.strands.map((strand): Strand => {
+    if (strand.id !== verdict.strandId) return strand;
+    const after = answered(strand, verdict, answer, now);
+    return {
+      ...after,
+      start: Math.min(after.start, after.level),
+      target: Math.max(after.target, after.level),
+    };
+  });
+  const after = strands.find((strand) => strand.id === verdict.strandId);
   return {
     plan: { ...plan, strands },
     decision: {
@@ -51,30 +107,37 @@ export function decide(
       verdict: verdict.kind,
       outcome: answer.outcome,
       from: verdict.fromDose,
-      to: answer.outcome === 'put off' ? verdict.fromDose : doseOf(answer.level, step),
+      to: after === undefined || answer.outcome === 'put off' ? verdict.fromDose : doseOf(after.level, after.step),
       reasons: [...verdict.reasons],
       teacherReason: answer.teacherReason,
     },
   };
 }
 
+/** How long an opening that was put off is not asked again. House value. */
+const ASK_AGAIN_DAYS = 7;
+
 /**
  * Whether a verdict still waits for the teacher: one that changes the level and answers a practice
- * not yet answered, or a gap that has grown since the last answer; and every stop.
+ * not yet answered, or a gap that has grown since the last answer; an opening; and every stop.
  */
 export function isDue(
   verdict: Verdict,
   decisions: readonly Decision[],
   logs: readonly Pick<PracticeLog, 'id' | 'day'>[],
   rule: Pick<RaiseRule, 'stayGapDays' | 'easeGapDays' | 'retestGapDays'>,
+  today: string,
 ): boolean {
-  if (verdict.logId === null) return false;
-  if (verdict.source === 'stop') return true;
+  if (verdict.source === 'stop') return verdict.logId !== null;
   if (!verdict.moves && !verdict.retest) return false;
-  const answers = decisions.filter((entry) => entry.strandId === verdict.strandId && entry.logId === verdict.logId);
-  if (verdict.source === 'practice') return answers.length === 0;
+  const own = decisions.filter((entry) => entry.strandId === verdict.strandId);
+  if (verdict.because === 'opens') {
+    return !own.some(({ day }) => differenceInCalendarDays(parseISO(today), parseISO(day)) < ASK_AGAIN_DAYS);
+  }
+  if (verdict.logId === null) return false;
+  const answers = own.filter((entry) => entry.logId === verdict.logId);
   const log = logs.find((entry) => entry.id === verdict.logId);
-  if (log === undefined) return true;
+  if (verdict.source === 'practice' || log === undefined) return answers.length === 0;
   const limit = verdict.retest ? rule.retestGapDays : verdict.kind === 'ease' ? rule.easeGapDays : rule.stayGapDays;
   return !answers.some((entry) => differenceInCalendarDays(parseISO(entry.day), parseISO(log.day)) >= limit);
 }

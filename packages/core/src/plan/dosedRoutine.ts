@@ -1,8 +1,9 @@
 import type { Dose } from '../library/dose';
 import { turnedBy } from '../routine/turned';
 import type { Routine, Turned } from '../routine/routine';
-import type { Axis, Plan } from './plan';
+import type { Axis, Plan, Strand } from './plan';
 import { doseOn } from './planDay';
+import { isOpen } from './stateOfStrand';
 
 /** The axes along which a dose can be raised. */
 export function axesOf(dose: Dose): Axis[] {
@@ -38,8 +39,15 @@ export function postureIn(plan: Pick<Plan, 'postures'>, segmentId: string): Part
   return Object.fromEntries(Object.entries(own?.turned ?? {}).filter(([, value]) => value !== null));
 }
 
+/** Segments of which every strand still waits for another: they are not practised yet. */
+export function closedSegments(plan: Pick<Plan, 'strands'>): ReadonlySet<string> {
+  const open = new Set(plan.strands.filter(isOpen).map(({ segmentId }) => segmentId));
+  return new Set(plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)));
+}
+
 /**
- * The routine a student practises on a day: the strands of the plan put in at their present dose and posture.
+ * The routine a student practises on a day: the strands of the plan put in at their present dose and posture, without
+ * those that are not opened yet.
  * @param leftOut segments that are not practised, as those of locked strands
  */
 export function dosedRoutine(
@@ -48,13 +56,24 @@ export function dosedRoutine(
   day: string,
   leftOut: ReadonlySet<string> = new Set(),
 ): Routine {
-  const kept = routine.segments.filter((segment) => !leftOut.has(segment.id));
+  const out = new Set([...leftOut, ...closedSegments(plan)]);
+  return withDoses(routine, plan, (strand) => doseOn(plan, strand, day), out);
+}
+
+/** The routine of a plan with a dose for each strand, in the student's postures. */
+export function withDoses(
+  routine: Routine,
+  plan: Plan,
+  dose: (strand: Strand) => number,
+  leftOut: ReadonlySet<string>,
+): Routine {
+  const kept = routine.segments.filter(({ id }) => !leftOut.has(id));
   const segments = kept.map((segment) => {
     if (segment.type !== 'exercise') return segment;
-    const dose = plan.strands
+    const dosed = plan.strands
       .filter((strand) => strand.segmentId === segment.id)
-      .reduce((current, strand) => withAxisValue(current, strand.axis, doseOn(plan, strand, day)), segment.dose);
-    return { ...turnedBy(segment, postureIn(plan, segment.id)), dose };
+      .reduce((current, strand) => withAxisValue(current, strand.axis, dose(strand)), segment.dose);
+    return { ...turnedBy(segment, postureIn(plan, segment.id)), dose: dosed };
   });
   return { ...routine, segments };
 }

@@ -1,11 +1,16 @@
 import type { Exercise } from '../library/exercise';
 import type { ExerciseSegment } from '../routine/routine';
 import { axisValue } from './dosedRoutine';
+import type { School } from '../schools/school';
 import type { Axis, Strand } from './plan';
 
-/** The step in which a value of an axis is sensibly raised: 1 for counts, 5, 10 or 30 s for holds. */
-export function defaultStep(axis: Axis, value: number): number {
-  if (axis !== 'time') return 1;
+/**
+ * The step in which a value of an axis is sensibly raised: 5, 10 or 30 s for holds, one breath, and for repetitions
+ * the multiple in which the school counts.
+ */
+export function defaultStep(axis: Axis, value: number, { countsOf }: Pick<School, 'countsOf'>): number {
+  if (axis === 'repetitions') return countsOf;
+  if (axis === 'breaths') return 1;
   if (value < 60) return 5;
   return value < 300 ? 10 : 30;
 }
@@ -21,6 +26,7 @@ export function newStrand(
   axis: Axis,
   target: number,
   targetDay: string,
+  school: Pick<School, 'countsOf'>,
 ): Strand {
   const start = axisValue(segment.dose, axis);
   return {
@@ -30,12 +36,17 @@ export function newStrand(
     exerciseName: exercise.name,
     family: exercise.family,
     axis,
-    step: defaultStep(axis, start),
+    step: defaultStep(axis, start, school),
     start,
     level: start,
     target,
     targetDay,
     raisedOn: null,
+    raisedFrom: null,
+    easedOn: null,
+    lost: [],
+    openedOn: null,
+    rows: segment.dose.amounts.filter((row) => row.amount > 0).map(({ side, direction }) => ({ side, direction })),
     changedAt: null,
     overrules: [],
     gate: null,

@@ -4,9 +4,9 @@ import { holdEndurance } from '../endurance';
 import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
-import { log, plan, routine, segment, strand } from '../testing/samples';
+import { log, plan, routine, segment, strand, planContext, logLine } from '../testing/samples';
 import { segmentWords, turnedWords } from '../words';
-import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, verdict, PlanSchema, type RungBody } from '.';
+import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, verdictOn, PlanSchema, type RungBody } from '.';
 
 const body = bodyOf({ stature: 1.7, mass: 70 });
 const person: RungBody = {
@@ -146,13 +146,15 @@ describe('taking a rung', () => {
   });
 
   test('practices before it no longer count towards a raise, those after it do', () => {
-    const before = ['2026-02-26', '2026-02-28'].map((day) => log(day));
-    const after = ['2026-03-03', '2026-03-05'].map((day) => log(day));
+    const asked = { amount: 1, seconds: 600 };
+    const at = (day: string) => log(day, { lines: [logLine(1, { asked, done: asked })] });
+    const before = ['2026-02-26', '2026-02-28'].map(at);
+    const after = ['2026-03-03', '2026-03-05'].map(at);
     const judged = (of: typeof start, logs: typeof before, today: string) =>
-      verdict(of, of.strands[0]!, logs, softSchool.raise, today);
-    expect(judged(start, before, '2026-03-02').reasons[0]).toContain('Met 2 times running');
+      verdictOn(planContext(of, { logs, today, rule: softSchool.raise }), of.strands[0]!);
+    expect(judged(start, before, '2026-03-02').reasons[0]).toContain('Met twice running');
     expect(judged(taken.plan, before, '2026-03-02').reasons).toEqual(['Not practised at this dose yet.']);
-    expect(judged(taken.plan, [...before, ...after], '2026-03-06').reasons[0]).toContain('Met 2 times running');
+    expect(judged(taken.plan, [...before, ...after], '2026-03-06').reasons[0]).toContain('Met twice running');
   });
 
   test('going back leaves the posture of the routine; an unknown strand is refused by name', () => {

@@ -99,7 +99,7 @@ export function rungExchange(
   const held = equalEffort(body, capacityNm, limitedBy, stanceOfPosture(from), seconds, stanceOfPosture(to));
   const capped = (value: number): number => Math.min(value, LONGEST_HOLD);
   const equal = { seconds: capped(held.seconds), least: capped(held.least), most: capped(held.most) };
-  const step = defaultStep('time', equal.seconds);
+  const step = defaultStep('time', equal.seconds, { countsOf: 1 });
   return {
     equal,
     begin: Math.max(step, floorToStep(equal.seconds * UNDER, step)),
@@ -144,6 +144,8 @@ export function takeRung(
               level: begin,
               start: Math.min(entry.start, begin),
               target: Math.max(entry.target, begin),
+              lost: [],
+              raisedFrom: null,
               changedAt: now.toISOString(),
             }
           : entry,

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { lineText } from '../text/textSchema';
+import { DirectionSchema, SideSchema } from '../library/dose';
 import { FamilySchema } from '../library/exercise';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../students/student';
@@ -32,7 +33,13 @@ export const StrandSchema = z
     targetDay: DaySchema,
     /** The last day on which the level went up. */
     raisedOn: DaySchema.nullable(),
-    /** When the dose last changed: practices before it were at another dose. */
+    /** The level before it went up, for the load of the week in which it did; null where it is not known. */
+    raisedFrom: z.number().gt(0).max(9999).nullable().default(null),
+    /** The last day on which it was eased. */
+    easedOn: DaySchema.nullable().default(null),
+    /** Levels before eases and gaps, the latest last: met twice at the lower dose, they come back in one step. */
+    lost: z.array(z.number().gt(0).max(9999)).max(10).default([]),
+    /** When the level last changed: practices before it no longer count for a raise. */
     changedAt: z.iso.datetime({ offset: true }).nullable(),
     /** Doses the teacher set for single weeks of the plan (from 0), with the reason. */
     overrules: z
@@ -50,6 +57,13 @@ export const StrandSchema = z
       .object({ strandId: id, dose: z.number().gt(0).max(9999) })
       .nullable()
       .default(null),
+    /** The day on which a strand with a gate was opened; null while it waits, and where there is no gate. */
+    openedOn: DaySchema.nullable().default(null),
+    /** The sides and directions that a session of it has; empty where they are told by the practices. */
+    rows: z
+      .array(z.object({ side: SideSchema, direction: DirectionSchema }))
+      .max(8)
+      .default([]),
     /** Checkpoints that have to be kept: while one of them is being corrected, nothing is raised. */
     heldBy: z.array(id).max(24).default([]),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
@@ -77,6 +91,8 @@ export const PlanSchema = z.object({
     )
     .max(60)
     .default([]),
+  /** The longest a session may become, min; null without limit. */
+  sessionMinutes: z.number().min(1).max(600).nullable().default(null),
   /** Postures this student has come to, by segment: lower, higher or on one leg otherwise than the routine has it. */
   postures: z
     .array(z.object({ segmentId: id, turned: TurnedSchema }))

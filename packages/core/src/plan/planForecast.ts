@@ -1,12 +1,12 @@
-import { addDays, formatISO, parseISO } from 'date-fns';
-import type { Dose } from '../library/dose';
-import type { ExerciseSegment, Routine } from '../routine/routine';
-import { workSeconds } from '../routine/rounds';
-import { timeline } from '../routine/timeline';
-import { withAxisValue } from './dosedRoutine';
-import type { Axis, Plan, Strand } from './plan';
-import { isHolidayWeek, isLighterWeek, overruleIn, weekOf } from './planDay';
-import { planSeason, type Rail, type Season, type SeasonStrand } from './season';
+import { dayOfNumber } from '../days/dayNumber';
+import { raisedLevel, reachDose, topDose } from './machine/judge';
+import type { Strand } from './plan';
+import type { PlanContext } from './planContext';
+import { doseInWeek, firstDayOf, overruleIn, weekOf } from './planDay';
+import { planSeason, type Held, type Season, type SeasonWeek, type StrandSeason } from './season/planSeason';
+import { isHoliday, isLighter, sessionDays } from './season/seasonCalendar';
+import type { Rail, SeasonStrand } from './season/seasonProblem';
+import { seasonOfPlan, type PlanSeason } from './seasonOfPlan';
 import { doseOf } from './steps';
 
 export interface StrandWeek {
@@ -14,200 +14,183 @@ export interface StrandWeek {
   readonly week: number;
   /** The day the week begins. */
   readonly day: string;
+  /** What its first practice asks for. */
   readonly dose: number;
-  /** `raise`: up; `carry`: raised, but not yet by a whole step; `held`: a guard rail is in the way. */
+  /**
+   * `raise`: up; `carry`: raised, but not yet by a whole step; `found`: back after a gap or an ease; `eased`: down after
+   * a gap; `held`: a guard rail is in the way; `closed`: not opened yet.
+   */
   readonly kind:
-    'now' | 'raise' | 'carry' | 'held' | 'lighter' | 'holiday' | 'frozen' | 'overruled' | 'reached' | 'locked';
+    | 'now'
+    | 'raise'
+    | 'carry'
+    | 'found'
+    | 'eased'
+    | 'held'
+    | 'lighter'
+    | 'holiday'
+    | 'frozen'
+    | 'overruled'
+    | 'reached'
+    | 'closed'
+    | 'locked';
   readonly rail: Rail | null;
+  /** The strand it waits for, by id. */
+  readonly waitsFor: string | null;
   /** Level before rounding. */
   readonly level: number;
 }
 export interface StrandForecast {
   readonly strandId: string;
   readonly weeks: readonly StrandWeek[];
-  /** The day the week begins in which the target is first asked for; null when it never is. */
+  /** What each practice day asks for, as far as the weeks go. */
+  readonly days: readonly { readonly day: string; readonly dose: number }[];
+  /** The first day that asks for the target; null when none does. */
   readonly earliestDay: string | null;
+  /** The same when nothing but the strand itself were in the way. */
+  readonly aloneDay: string | null;
   readonly inTime: boolean;
-  /** The dose asked for in the week of the target day. */
+  /** The dose asked for last up to the target day. */
   readonly doseOnTargetDay: number;
-  /** The rail that binds most often, when the target is not reached in time. */
+  /** What delays it; null when nothing but its own growth does. */
   readonly binding: Rail | null;
 }
-export interface PlanContext {
-  readonly routine: Routine;
-  readonly sessionsPerWeek: number;
-  /** Strands stopped until they are cleared. */
-  readonly locked: ReadonlySet<string>;
-  readonly today: string;
-  /** The largest dose within the school's budget of capacity, by strand; left out where it is not known. */
-  readonly mostDoses?: ReadonlyMap<string, number>;
+export interface PlanForecast {
+  readonly strands: readonly StrandForecast[];
+  /** Whether it is known that no season is better; false: the best found. */
+  readonly proven: boolean;
+  /** The days of practice from today on, as far as is told. */
+  readonly practiceDays: readonly string[];
 }
 
-/** As far ahead as a plan looks, in weeks. */
-export const MOST_WEEKS = 156;
-/** Effort that a minute of practice counts with until efforts are predicted for the student. */
-const USUAL_EFFORT = 5;
-/** Room for rounding in the load rail, so that a lone strand may grow by all that is allowed. */
-const ROUNDING = 1e-6;
-
-function unitMinutes(dose: Dose, axis: Axis): number {
-  const seconds = (value: number): number => {
-    const changed = withAxisValue(dose, axis, value);
-    return changed.amounts.reduce((sum, row) => sum + workSeconds(changed, row.amount), 0);
-  };
-  const from = axis === 'time' ? 60 : 10;
-  return (seconds(from * 2) - seconds(from)) / from / 60;
-}
-
-function seasonStrand(strand: Strand, routine: Routine, sessions: number, mostDose: number | undefined): SeasonStrand {
-  const segment = routine.segments.find(
-    (entry): entry is ExerciseSegment => entry.type === 'exercise' && entry.id === strand.segmentId,
-  );
-  const minutesPerUnit = segment === undefined ? 0 : unitMinutes(segment.dose, strand.axis);
-  return {
-    id: strand.id,
-    family: strand.family,
-    level: strand.level,
-    target: strand.target,
-    // Load follows the level itself: a raise that is carried has been earned and is counted.
-    step: 1e-9,
-    loadPerUnit: minutesPerUnit * USUAL_EFFORT * sessions,
-    minutesPerUnit,
-    mostDose: mostDose === undefined ? null : Math.max(strand.level, mostDose),
-    gate: strand.gate,
-  };
-}
-
-function seasonOf(plan: Plan, strands: readonly SeasonStrand[], context: PlanContext): Season {
-  const sessions = Math.max(1, context.sessionsPerWeek);
-  const whole = timeline(context.routine).totalMs / 60_000;
-  const growing = strands.reduce((sum, strand) => sum + strand.minutesPerUnit * strand.level, 0);
-  const rest = Math.max(0, whole - growing);
-  return planSeason(strands, {
-    growth: plan.growthPerWeek,
-    loadGrowth: plan.growthPerWeek + ROUNDING,
-    raisesPerFamily: 1,
-    usualLoad: 0,
-    baseLoad: rest * USUAL_EFFORT * sessions,
-    baseMinutes: rest,
-    sessionMinutes: null,
-    mostWeeks: MOST_WEEKS,
-  });
-}
-
-const dayOfWeek = (plan: Plan, week: number): string =>
-  formatISO(addDays(parseISO(plan.startsOn), week * 7), { representation: 'date' });
-
-interface Turn {
-  readonly level: number;
-  readonly raised: boolean;
-  readonly rail: Rail | null;
-}
-
-/** The full weeks of one strand, laid on the calendar with the lighter weeks in between. */
-function onCalendar(plan: Plan, strand: Strand, turns: readonly Turn[], from: number, until: number): StrandWeek[] {
-  const weeks: StrandWeek[] = [];
-  let turn = 0;
-  let before = strand.level;
-  for (let week = from; week <= until; week += 1) {
-    const day = dayOfWeek(plan, week);
-    const set = overruleIn(strand, week);
-    const still = isHolidayWeek(plan, week) ? 'holiday' : plan.frozenWeeks.includes(week) ? 'frozen' : null;
-    if (still !== null && week > from && set === undefined) {
-      weeks.push({ week, day, dose: doseOf(before, strand.step), kind: still, rail: null, level: before });
-      continue;
-    }
-    if (isLighterWeek(plan, week)) {
-      weeks.push({
-        week,
-        day,
-        dose: doseOf(before * (1 - plan.lighterCut), strand.step),
-        kind: 'lighter',
-        rail: null,
-        level: before,
-      });
-      continue;
-    }
-    // The first week is the present one, also when it is a lighter one.
-    if (week > from) turn += 1;
-    const { level, raised, rail } = turns[turn] ?? { level: turns.at(-1)!.level, raised: false, rail: null };
-    const dose = set?.dose ?? doseOf(level, strand.step);
-    weeks.push({
-      week,
-      day,
-      dose,
-      kind:
-        set !== undefined
-          ? 'overruled'
-          : kindOf(week === from, level, strand, raised, dose > doseOf(before, strand.step)),
-      rail,
-      level,
-    });
-    before = level;
-  }
-  return weeks;
-}
-
-function kindOf(first: boolean, level: number, strand: Strand, raised: boolean, up: boolean): StrandWeek['kind'] {
-  if (first) return 'now';
-  if (raised) return up ? 'raise' : 'carry';
-  return level >= strand.target ? 'reached' : 'held';
-}
-
-function commonest(rails: readonly (Rail | null)[]): Rail | null {
+/** The rail in the way in most of the weeks that come before the goal. */
+function commonest(helds: readonly (Held | null)[]): Rail | null {
   const counts = new Map<Rail, number>();
-  for (const rail of rails) if (rail !== null) counts.set(rail, (counts.get(rail) ?? 0) + 1);
+  for (const held of helds) if (held !== null) counts.set(held.rail, (counts.get(held.rail) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
-/**
- * Every strand of a plan week by week from `today` on, by the planner under the guard rails: at most the
- * plan's growth a week for a strand and for the whole load, one raise a family, every k-th week
- * lighter. Ends when all targets are reached, or with the last target day if that is later.
- */
-export function planForecast(plan: Plan, context: PlanContext): StrandForecast[] {
-  const free = plan.strands.filter((strand) => !context.locked.has(strand.id));
-  const season = seasonOf(
-    plan,
-    free.map((strand) =>
-      seasonStrand(strand, context.routine, Math.max(1, context.sessionsPerWeek), context.mostDoses?.get(strand.id)),
-    ),
-    context,
-  );
-  const from = weekOf(plan, context.today);
-  const lighterShare = plan.lighterEvery > 1 ? plan.lighterEvery / (plan.lighterEvery - 1) : 1;
-  const standing = plan.frozenWeeks.length + plan.holidays.length * 6;
-  const needed = from + Math.ceil(season.weeks.length * lighterShare) + 1 + standing;
-  return plan.strands.map((strand) => {
-    const index = free.indexOf(strand);
-    const targetWeek = Math.max(from, weekOf(plan, strand.targetDay));
-    if (index < 0) return lockedForecast(plan, strand, from);
-    const turns = season.weeks.map((week): Turn => ({
-      level: week.levels[index]!,
-      raised: week.raised[index]!,
-      rail: week.held[index]!,
-    }));
-    const all = onCalendar(plan, strand, turns, from, Math.min(from + MOST_WEEKS, Math.max(needed, targetWeek)));
-    const first = all.find((week) => week.kind !== 'lighter' && week.dose >= strand.target);
-    const last = Math.max(targetWeek, first?.week ?? all.at(-1)!.week);
-    const weeks = all.filter((week) => week.week <= last);
-    const onTarget = all.findLast((week) => week.week <= targetWeek && week.kind !== 'lighter') ?? all[0]!;
-    const most = context.mostDoses?.get(strand.id);
-    const capped = most !== undefined && most < strand.target;
-    const inTime = first !== undefined && first.day <= strand.targetDay;
-    return {
-      strandId: strand.id,
-      weeks,
-      earliestDay: first?.day ?? null,
-      inTime,
-      doseOnTargetDay: onTarget.dose,
-      binding: inTime ? null : capped ? 'capacity' : commonest(weeks.map((week) => week.rail)),
-    };
-  });
+function kindOf(
+  { problem }: PlanSeason,
+  strand: SeasonStrand,
+  week: SeasonWeek,
+  before: StrandWeek | undefined,
+  level: number,
+): StrandWeek['kind'] {
+  const { calendar, rules } = problem;
+  if (overruleIn(strand, week.week) !== undefined) return 'overruled';
+  if (week.closed) return 'closed';
+  const first = calendar.start + 7 * week.week;
+  const days = [0, 1, 2, 3, 4, 5, 6].map((offset) => first + offset);
+  if (week.asked.length === 0 && days.some((day) => isHoliday(calendar, day))) return 'holiday';
+  if (isLighter(calendar, week.week)) return 'lighter';
+  if (calendar.frozenWeeks.has(week.week)) return 'frozen';
+  if (before === undefined) return 'now';
+  if (before.kind === 'closed' || level > before.level) {
+    if (level > raisedLevel(before.level, strand.ladder, rules.growth) * 1.000_001) return 'found';
+    return doseOf(level, strand.ladder.step) > doseOf(before.level, strand.ladder.step) || before.kind === 'closed'
+      ? 'raise'
+      : 'carry';
+  }
+  if (level < before.level) return 'eased';
+  return doseOf(level, strand.ladder.step) >= topDose(strand.ladder) ? 'reached' : 'held';
 }
 
-function lockedForecast(plan: Plan, strand: Strand, week: number): StrandForecast {
+function strandWeeks(season: PlanSeason, context: PlanContext, index: number, played: StrandSeason): StrandWeek[] {
+  const { plan } = context;
+  const strand = season.problem.strands[index]!;
+  const weeks: StrandWeek[] = [];
+  played.weeks.forEach((week, at) => {
+    const before = weeks.at(-1);
+    const level = week.asked[0]?.level ?? (week.from > 0 ? week.from : strand.state.level);
+    const kind = kindOf(season, strand, week, before, level);
+    // What keeps this week's dose was in the way in the week before, or is in this one.
+    const held = kind === 'closed' ? week.held : kind === 'held' ? (played.weeks[at - 1]?.held ?? week.held) : null;
+    weeks.push({
+      week: week.week,
+      day: firstDayOf(plan, week.week),
+      dose:
+        week.asked[0]?.dose ??
+        doseInWeek(plan, { level, step: strand.ladder.step, overrules: strand.overrules }, week.week),
+      kind,
+      rail: held?.rail ?? null,
+      waitsFor: held?.waitsFor == null ? null : season.strands[held.waitsFor]!.id,
+      level,
+    });
+  });
+  return weeks;
+}
+
+function forecastOf(season: PlanSeason, context: PlanContext, played: Season, index: number): StrandForecast {
+  const { plan } = context;
+  const one = played.strands[index]!;
+  const strand = season.problem.strands[index]!;
+  const { ladder, targetDay } = strand;
+  const from = weekOf(plan, context.today);
+  const all = strandWeeks(season, context, index, one);
+  const capped = topDose(ladder) < reachDose(ladder);
+  const { arrival, alone } = one;
+  const targetWeek = Math.max(from, weekOf(plan, dayOfNumber(targetDay)));
+  // As far as to the first week that begins with the highest dose.
+  const top = topDose(ladder);
+  const there = all.find(({ level, kind }) => kind !== 'closed' && doseOf(level, ladder.step) >= top);
+  const last = Math.max(targetWeek, there?.week ?? all.at(-1)?.week ?? from);
+  const asked = one.weeks.flatMap((week) => week.asked);
+  const onTarget = asked.findLast(({ day }) => day <= targetDay) ?? asked[0];
+  const inTime = !capped && arrival !== null && arrival <= targetDay;
+  const before = one.weeks.filter(({ week }) => arrival === null || calendarDay(season, week) < arrival);
+  const delayed = arrival === null || (alone !== null && arrival > alone);
+  const reached = (day: number | null): string | null => (day === null || capped ? null : dayOfNumber(day));
+  return {
+    strandId: strand.id,
+    weeks: all.filter(({ week }) => week <= last),
+    days: asked.map(({ day, dose }) => ({ day: dayOfNumber(day), dose })),
+    earliestDay: reached(arrival),
+    aloneDay: reached(alone),
+    inTime,
+    doseOnTargetDay: onTarget === undefined ? 0 : doseOf(onTarget.level, ladder.step),
+    binding: capped ? ladder.mostBy : delayed ? commonest(before.map(({ held }) => held)) : null,
+  };
+}
+
+const calendarDay = ({ problem: { calendar } }: PlanSeason, week: number): number => calendar.start + 7 * week;
+
+function lockedForecast({ plan, today }: PlanContext, strand: Strand): StrandForecast {
+  const week = weekOf(plan, today);
   const dose = doseOf(strand.level, strand.step);
-  const only: StrandWeek = { week, day: dayOfWeek(plan, week), dose, kind: 'locked', rail: null, level: strand.level };
-  return { strandId: strand.id, weeks: [only], earliestDay: null, inTime: false, doseOnTargetDay: dose, binding: null };
+  const only = { week, day: firstDayOf(plan, week), dose, level: strand.level };
+  return {
+    strandId: strand.id,
+    weeks: [{ ...only, kind: 'locked', rail: null, waitsFor: null }],
+    days: [],
+    earliestDay: null,
+    aloneDay: null,
+    inTime: false,
+    doseOnTargetDay: dose,
+    binding: null,
+  };
+}
+
+/**
+ * Every strand of a plan from `today` on, when each practice is done and met and each verdict accepted as it falls due:
+ * by week for reading, by day for the calendar. It ends when all that can be reached is reached, or with the last target
+ * day if that is later (model §10).
+ * @param until told at least to this day, YYYY-MM-DD
+ */
+export function planForecast(context: PlanContext, until?: string): PlanForecast {
+  const { plan, today } = context;
+  const season = seasonOfPlan(context);
+  const from = weekOf(plan, today);
+  const days = [...plan.strands.map(({ targetDay }) => targetDay), ...(until === undefined ? [] : [until])];
+  const weeks = Math.max(1, ...days.map((day) => weekOf(plan, day) - from + 1));
+  const played = planSeason(season.problem, Math.min(season.problem.mostWeeks - from, weeks));
+  return {
+    strands: season.strands.map((strand, index) =>
+      season.locked.has(strand.id) ? lockedForecast(context, strand) : forecastOf(season, context, played, index),
+    ),
+    proven: played.proven,
+    practiceDays: Array.from({ length: played.weekCount }, (_, at) => from + at)
+      .flatMap((week) => sessionDays(season.problem.calendar, week))
+      .map(dayOfNumber),
+  };
 }

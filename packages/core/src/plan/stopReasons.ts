@@ -1,7 +1,8 @@
 import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
-import { strandLines } from './metShare';
+import { shortDay } from '../words/shortDay';
+import { strandLines } from './strandSessions';
 import type { Plan, Strand } from './plan';
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
@@ -22,11 +23,11 @@ function loadsJoints({ exerciseId }: Locked, exercises: Exercises): boolean {
 }
 
 function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: Exercises): string[] {
-  const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${log.day}.`);
+  const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${shortDay(log.day)}.`);
   const here = strandLines(log, strand).length > 0 && loadsJoints(strand, exercises);
   if (log.pain < stopPain || !here) return signs;
   const where = log.painWhere === '' ? '' : ` (${log.painWhere})`;
-  return [`Pain ${log.pain} of 10${where} on ${log.day}; from ${stopPain} on the work stops.`, ...signs];
+  return [`Pain ${log.pain} of 10${where} on ${shortDay(log.day)}; from ${stopPain} on the work stops.`, ...signs];
 }
 
 /** What was written down later counts from then on. */

@@ -4,6 +4,7 @@ import { DirectionSchema, SideSchema } from '../library/dose';
 import { DaySchema } from '../students/student';
 
 const id = z.string().min(1).max(80);
+const rating = z.number().int().min(0).max(10);
 const amount = z.object({ amount: z.number().min(0), seconds: z.number().min(0) });
 
 /** What was asked and what was done of one exercise on one side and in one direction. */
@@ -18,6 +19,8 @@ export const LogLineSchema = z.object({
   done: amount,
   /** Share of the round after which alignment was first lost; null when it was kept. */
   alignmentKept: z.number().min(0).max(1).nullable(),
+  /** Effort of this exercise where it was set apart from that of the whole practice, 0–10. */
+  effort: rating.nullable().default(null),
 });
 export type LogLine = z.infer<typeof LogLineSchema>;
 
@@ -25,8 +28,6 @@ export type LogLine = z.infer<typeof LogLineSchema>;
 export const symptoms = ['chest pain', 'faintness', 'numbness', 'something new'] as const;
 export const SymptomSchema = z.enum(symptoms);
 export type Symptom = z.infer<typeof SymptomSchema>;
-
-const rating = z.number().int().min(0).max(10);
 
 /** The log of one practice. */
 export const PracticeLogSchema = z.object({

@@ -44,6 +44,7 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     asked: sum(spans.map((span) => ({ amount: span.amount, seconds: span.durationMs / 1000 }))),
     done: sum(spans.map((span) => doneInSpan(span, segment, state))),
     alignmentKept: kept.length === 0 ? null : Math.min(...kept),
+    effort: null,
   };
 }
 

@@ -35,7 +35,7 @@ const workOf = (segment: ExerciseSegment, times: number): number =>
 function choices(segment: ExerciseSegment, times: number, wish: FitWish): Choice[] {
   const axis = axesOf(segment.dose)[0]!;
   const ideal = axisValue(segment.dose, axis);
-  const step = axis === 'time' ? defaultStep('time', ideal) : wish.countMultiple;
+  const step = axis === 'time' ? defaultStep('time', ideal, { countsOf: wish.countMultiple }) : wish.countMultiple;
   const longest =
     axis === 'time' ? (wish.longestHold.get(segment.id) ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
   const values = new Set<number>([Math.min(ideal, longest)]);

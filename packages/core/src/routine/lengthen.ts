@@ -10,7 +10,7 @@ const PAUSE_STEP = 15;
 export function stepOf(segment: Segment, school: Pick<School, 'countsOf'>): number {
   if (segment.type !== 'exercise') return PAUSE_STEP;
   const axis = axesOf(segment.dose)[0]!;
-  return axis === 'time' ? defaultStep('time', axisValue(segment.dose, axis)) : school.countsOf;
+  return axis === 'time' ? defaultStep('time', axisValue(segment.dose, axis), school) : school.countsOf;
 }
 
 /** A segment longer (or, with a negative number, shorter) by so many steps; never less than one step. */

@@ -3,6 +3,8 @@ import type { School } from './school';
 /** Values of the raise rule where neither school nor teacher says otherwise (model §10). */
 export const defaultRaiseRule: School['raise'] = {
   growthPerWeek: 0.1,
+  raisesPerFamily: 2,
+  loadGrowth: 0.1,
   lighterEvery: 4,
   lighterCut: 0.4,
   sessionsToRaise: 2,

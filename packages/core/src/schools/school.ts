@@ -9,6 +9,10 @@ export const RaiseRuleSchema = z
   .object({
     /** Largest raise a week; 0.02–0.10 is the ACSM position stand of 2009 (from memory). */
     growthPerWeek: z.number().min(0.01).max(0.25),
+    /** How many strands of one family may go up in a week. */
+    raisesPerFamily: z.number().int().min(1).max(20).default(2),
+    /** Largest growth of the whole week's load from one full week to the next. */
+    loadGrowth: z.number().min(0.01).max(1).default(0.1),
     /** Every how many weeks a lighter one comes; 0 = never. */
     lighterEvery: z.number().int().min(0).max(12),
     /** How much is taken off in a lighter week. */

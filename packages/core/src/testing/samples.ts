@@ -3,6 +3,8 @@ import { builtInExercises } from '../library/builtInExercises';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
 import type { Dose } from '../library/dose';
 import type { Plan, Strand } from '../plan/plan';
+import type { PlanContext } from '../plan/planContext';
+import { defaultRaiseRule } from '../schools/builtInSchools';
 import type { LogLine, PracticeLog } from '../practice/log';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 
@@ -46,6 +48,11 @@ export const strand = (change: Partial<Strand> = {}): Strand => ({
   target: 180,
   targetDay: '2026-12-31',
   raisedOn: null,
+  raisedFrom: null,
+  easedOn: null,
+  lost: [],
+  openedOn: null,
+  rows: [],
   changedAt: null,
   overrules: [],
   gate: null,
@@ -64,8 +71,25 @@ export const plan = (strands: Strand[], change: Partial<Plan> = {}): Plan => ({
   lighterCut: 0.4,
   strands,
   holidays: [],
+  sessionMinutes: null,
   postures: [],
   frozenWeeks: [],
+  ...change,
+});
+
+/** What verdicts, weeks and chances of a plan rest on: an easy rule, three days of practice a week, nothing practised yet. */
+export const planContext = (value: Plan, change: Partial<PlanContext> = {}): PlanContext => ({
+  plan: value,
+  routine: routine(
+    [...new Set(value.strands.map((one) => one.segmentId))].map((id) => segment(id, hold(60, together(1)))),
+  ),
+  practiceDays: [1, 3, 5],
+  logs: [],
+  corrections: [],
+  exercises: shelf,
+  rule: defaultRaiseRule,
+  today: value.startsOn,
+  mostDoses: new Map(),
   ...change,
 });
 
@@ -79,6 +103,7 @@ export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   asked: { amount: 1, seconds: 60 },
   done: { amount: share, seconds: 60 * share },
   alignmentKept: null,
+  effort: null,
   ...change,
 });
 

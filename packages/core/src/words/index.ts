@@ -7,3 +7,4 @@ export * from './parseDuration';
 export * from './checkRange';
 export * from './groupBy';
 export * from './sources';
+export * from './shortDay';

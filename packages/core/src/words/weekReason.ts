@@ -1,6 +1,6 @@
 import type { Plan, Strand } from '../plan/plan';
 import type { StrandWeek } from '../plan/planForecast';
-import type { Rail } from '../plan/season';
+import type { Rail } from '../plan/season/seasonProblem';
 import { doseOf } from '../plan/steps';
 import { axisWords } from './axisWords';
 
@@ -11,9 +11,29 @@ export const railWords: Record<Rail, string> = {
   load: 'the whole week may not weigh more yet',
   family: 'another strand of its family goes up this week',
   minutes: 'the session has no more minutes',
+  order: 'it makes room for another strand',
   gate: 'it opens after another strand',
   capacity: 'more would ask too much of the legs or arms',
 };
+
+/** The rail that holds a strand, with the strand it waits for by its name. */
+export function heldWords(
+  { rail, waitsFor }: { readonly rail: Rail; readonly waitsFor: number | string | null },
+  strands: readonly Pick<Strand, 'id' | 'exerciseName'>[],
+): string {
+  const other = typeof waitsFor === 'number' ? strands[waitsFor] : strands.find(({ id }) => id === waitsFor);
+  if (other === undefined) return railWords[rail];
+  switch (rail) {
+    case 'family':
+      return `${other.exerciseName} of the same family goes up this week`;
+    case 'order':
+      return `it waits for ${other.exerciseName}, whose day is nearer`;
+    case 'gate':
+      return `it opens after ${other.exerciseName}`;
+    default:
+      return `${railWords[rail]}; ${other.exerciseName} goes up first`;
+  }
+}
 
 /** Why a week of a plan asks for its dose, and why not for more. */
 export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string {
@@ -28,8 +48,14 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string
       const next = axisWords(doseOf(week.level, strand.step) + strand.step, strand.axis);
       return `The same; ${percent(plan.growthPerWeek)} a week has not yet filled the step to ${next}.`;
     }
+    case 'found':
+      return 'Found again: met at the lower dose, the old one comes back in one step.';
+    case 'eased':
+      return 'One rung down after the time without practice.';
     case 'held':
-      return week.rail === null ? 'The same.' : `The same; ${railWords[week.rail]}.`;
+      return week.rail === null
+        ? 'The same: the next raise is still being earned.'
+        : `The same; ${heldWords({ ...week, rail: week.rail }, plan.strands)}.`;
     case 'lighter':
       return `A lighter week: ${percent(plan.lighterCut)} less, every ${ordinal(plan.lighterEvery)} week.`;
     case 'holiday':
@@ -41,7 +67,13 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string
       return `Set by you${reason === '' ? '.' : `: ${reason}`}`;
     }
     case 'reached':
-      return 'Target reached: keep it.';
+      return week.level < strand.target && doseOf(week.level, strand.step) < doseOf(strand.target, strand.step)
+        ? `As far as it goes; ${railWords.capacity}.`
+        : 'Target reached: keep it.';
+    case 'closed':
+      return week.rail === 'gate'
+        ? `Not practised yet: ${heldWords({ ...week, rail: week.rail }, plan.strands)}.`
+        : 'Not practised yet.';
     case 'locked':
       return 'Locked after a sign to stop; nothing is planned until you clear it.';
   }

@@ -1,5 +1,5 @@
 import type { Ruling } from './judge';
-import { NEVER, unpractised, type StrandState } from './strandState';
+import { NEVER, noRuns, stateOf, type StrandState } from './strandState';
 
 /** As many lost levels are remembered. */
 const MOST_LOST = 10;
@@ -8,11 +8,15 @@ const MOST_LOST = 10;
 export function applied(state: StrandState, ruling: Ruling, day: number): StrandState {
   const { level, because } = ruling;
   if (level === null) return state;
-  if (because === 'opens') return { ...unpractised(state), open: true, raisedOn: day, changedOn: day, lastOn: NEVER };
+  const { raisedOn, easedOn, lastOn, open } = state;
+  if (because === 'opens') {
+    const opened = { level, open: true, lost: state.lost, raisedOn: day, easedOn, changedOn: day, lastOn: NEVER };
+    return stateOf(opened, noRuns);
+  }
   if (ruling.kind === 'ease') {
     const lost = [...state.lost, state.level].slice(-MOST_LOST);
-    return { ...unpractised(state), level, lost, easedOn: day, changedOn: day };
+    return stateOf({ level, open, lost, raisedOn, easedOn: day, changedOn: day, lastOn }, noRuns);
   }
   const lost = state.lost.length === 0 ? state.lost : state.lost.filter((before) => before > level);
-  return { ...unpractised(state), level, lost, raisedOn: day, changedOn: day };
+  return stateOf({ level, open, lost, raisedOn: day, easedOn, changedOn: day, lastOn }, noRuns);
 }

@@ -1,5 +1,4 @@
 export * from './applied';
-export * from './dayNumber';
 export * from './judge';
 export * from './strandState';
 export * from './withSession';

@@ -62,14 +62,36 @@ export interface Ruling {
   readonly because: Because;
   /** The level after it; null when it stays. */
   readonly level: number | null;
+  /** Whether days alone may change it; otherwise it stands until the next practice, or until a gap. */
+  readonly passing: boolean;
 }
 
-const stays = new Map<Because, Ruling>();
-function stay(because: Because): Ruling {
-  let ruling = stays.get(because);
-  if (ruling === undefined) stays.set(because, (ruling = { kind: 'stay', because, level: null }));
-  return ruling;
-}
+const staying = (because: Because, passing = false): Ruling => ({ kind: 'stay', because, level: null, passing });
+
+/** Made once: a season asks for hundreds of thousands. */
+const stay = {
+  'find first': staying('find first'),
+  'wait for practice': staying('wait for practice'),
+  floor: staying('floor'),
+  'eased lately': staying('eased lately', true),
+  begin: staying('begin'),
+  kept: staying('kept'),
+  partly: staying('partly'),
+  watch: staying('watch'),
+  run: staying('run'),
+  effort: staying('effort'),
+  back: staying('back'),
+  point: staying('point', true),
+  'after ease': staying('after ease', true),
+  reached: staying('reached'),
+  capacity: staying('capacity'),
+  holiday: staying('holiday', true),
+  lighter: staying('lighter', true),
+  frozen: staying('frozen', true),
+  week: staying('week', true),
+  gate: staying('gate', true),
+  turn: staying('turn', true),
+} as const;
 
 /** One rung down: the level before the last growth, at least one step lower, never below the first dose. */
 export function easedLevel({ level }: StrandState, { step, first }: Ladder, { growth }: Rules): number {
@@ -80,6 +102,10 @@ export function easedLevel({ level }: StrandState, { step, first }: Ladder, { gr
 /** The dose at which a target counts as reached: the last one on the grid that is not above it. */
 export const reachDose = ({ target, step }: Pick<Ladder, 'target' | 'step'>): number => doseOf(target, step);
 
+/** The highest dose that is worked towards: the target's, or what the body holds where that is less. */
+export const topDose = (ladder: Ladder): number =>
+  ladder.most === null ? reachDose(ladder) : Math.min(reachDose(ladder), doseOf(ladder.most, ladder.step));
+
 /** Whether the dose may go no higher: what the body holds is used up. */
 export const atCapacity = ({ level }: Pick<StrandState, 'level'>, { most, step }: Ladder): boolean =>
   most !== null && doseOf(level, step) >= floorToStep(most, step);
@@ -89,9 +115,9 @@ export const raisedLevel = (level: number, { target, most }: Ladder, growth: num
   Math.min(target, most ?? Infinity, level * (1 + growth));
 
 function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
-  if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay('eased lately');
+  if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay['eased lately'];
   const level = easedLevel(state, ladder, rules);
-  return level < state.level ? { kind: 'ease', because, level } : stay('floor');
+  return level < state.level ? { kind: 'ease', because, level, passing: true } : stay.floor;
 }
 
 function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
@@ -99,15 +125,16 @@ function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): R
   const answered = gapAnswered(state, rules);
   if (days >= rules.retestGapDays) {
     // What was eased when the gap began to count is not eased again; the test is wanted all the same.
-    return { kind: 'ease', because: 'retest', level: answered ? null : easedLevel(state, ladder, rules) };
+    const level = answered ? state.level : easedLevel(state, ladder, rules);
+    return { kind: 'ease', because: 'retest', level: level < state.level ? level : null, passing: true };
   }
   const unanswered = days >= rules.easeGapDays ? !answered : state.gap > 0;
   if (unanswered) {
     const level = easedLevel(state, ladder, rules);
-    return level < state.level ? { kind: 'ease', because: 'gap', level } : stay('floor');
+    return level < state.level ? { kind: 'ease', because: 'gap', level, passing: true } : stay.floor;
   }
-  if (days >= rules.easeGapDays) return stay('wait for practice');
-  return days >= rules.stayGapDays ? stay('find first') : null;
+  if (days >= rules.easeGapDays) return stay['wait for practice'];
+  return days >= rules.stayGapDays ? stay['find first'] : null;
 }
 
 const BITS = [0, 1, 1, 2, 1, 2, 2, 3] as const;
@@ -121,12 +148,12 @@ function ofStrain(state: StrandState, day: number, ladder: Ladder, rules: Rules)
 
 /** What in the sessions themselves keeps a strand where it is. */
 function notMet(state: StrandState, rules: Rules, wanted: number): Ruling | null {
-  if (state.sessions === 0) return stay('begin');
-  if (state.metRun === 0) return stay(state.looseRun > 0 ? 'kept' : 'partly');
-  if ((state.hard & 1) === 1) return stay('watch');
-  if (state.metRun < wanted) return stay('run');
-  if (state.goodRun < wanted) return stay('effort');
-  return state.back ? stay('back') : null;
+  if (state.sessions === 0) return stay.begin;
+  if (state.metRun === 0) return state.looseRun > 0 ? stay.kept : stay.partly;
+  if ((state.hard & 1) === 1) return stay.watch;
+  if (state.metRun < wanted) return stay.run;
+  if (state.goodRun < wanted) return stay.effort;
+  return state.back ? stay.back : null;
 }
 
 /**
@@ -136,26 +163,27 @@ function notMet(state: StrandState, rules: Rules, wanted: number): Ruling | null
  */
 export function judge(state: StrandState, day: number, ladder: Ladder, rules: Rules, bars: Bars): Ruling {
   if (!state.open) {
-    if (!bars.gateOpen) return stay('gate');
-    if (bars.point) return stay('point');
-    if (bars.pause !== null) return stay(bars.pause);
-    return bars.turn ? { kind: 'raise', because: 'opens', level: state.level } : stay('turn');
+    if (!bars.gateOpen) return stay.gate;
+    if (bars.point) return stay.point;
+    if (bars.pause !== null) return stay[bars.pause];
+    return bars.turn ? { kind: 'raise', because: 'opens', level: state.level, passing: true } : stay.turn;
   }
   const first = ofGap(state, day, ladder, rules) ?? ofStrain(state, day, ladder, rules);
   if (first !== null) return first;
-  const lost = state.lost.at(-1);
+  const lost = state.lost.length === 0 ? undefined : state.lost[state.lost.length - 1];
   const wanted = lost === undefined ? rules.sessionsToRaise : FIND_AGAIN;
   const kept = notMet(state, rules, wanted);
   if (kept !== null) return kept;
-  if (bars.point) return stay('point');
-  if (atCapacity(state, ladder)) return stay(isReached(state, ladder) ? 'reached' : 'capacity');
-  if (lost === undefined && isReached(state, ladder)) return stay('reached');
-  if (bars.pause !== null) return stay(bars.pause);
-  if (day - state.easedOn < DAYS_AFTER_EASE) return stay('after ease');
-  if (lost !== undefined) return { kind: 'raise', because: 'found', level: Math.min(lost, ladder.most ?? lost) };
-  if (day - state.raisedOn < DAYS_BETWEEN_RAISES) return stay('week');
-  if (!bars.turn) return stay('turn');
-  return { kind: 'raise', because: 'raise', level: raisedLevel(state.level, ladder, rules.growth) };
+  if (bars.point) return stay.point;
+  if (atCapacity(state, ladder)) return isReached(state, ladder) ? stay.reached : stay.capacity;
+  if (lost === undefined && isReached(state, ladder)) return stay.reached;
+  if (bars.pause !== null) return stay[bars.pause];
+  if (day - state.easedOn < DAYS_AFTER_EASE) return stay['after ease'];
+  if (lost !== undefined)
+    return { kind: 'raise', because: 'found', level: Math.min(lost, ladder.most ?? lost), passing: true };
+  if (day - state.raisedOn < DAYS_BETWEEN_RAISES) return stay.week;
+  if (!bars.turn) return stay.turn;
+  return { kind: 'raise', because: 'raise', level: raisedLevel(state.level, ladder, rules.growth), passing: true };
 }
 
 /** Whether the target counts as reached. */

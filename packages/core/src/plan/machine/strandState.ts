@@ -22,14 +22,14 @@ export interface StrandState {
   readonly lastOn: number;
   /** Days of a gap that was practised over without an answer; 0 when there is none. */
   readonly gap: number;
-  /** Sessions running, the latest last: all of the dose met; met and not too hard; too little met; alignment lost too early. */
+  /** Sessions running at this level, as far as the rules look: all of the dose met; met and not too hard; too little met; alignment lost too early. */
   readonly metRun: number;
   readonly goodRun: number;
   readonly shortRun: number;
   readonly looseRun: number;
   /** Which of the last three sessions were at the easing mark: bit 0 is the latest. */
   readonly hard: number;
-  /** Sessions at this level. */
+  /** Sessions at this level, as far as the rules look. */
   readonly sessions: number;
   /** The latest session came after a gap in which the dose has to be found again. */
   readonly back: boolean;
@@ -53,8 +53,10 @@ export interface Ladder {
   /** The dose it is never eased below. */
   readonly first: number;
   readonly target: number;
-  /** The largest dose within the budget of what the body can hold; null where nothing limits. */
+  /** The largest dose there is room for: within the budget of what the body can hold; null where nothing limits. */
   readonly most: number | null;
+  /** What limits it: the body, or the minutes of a session. */
+  readonly mostBy: 'capacity' | 'minutes';
 }
 
 /** The numbers of the machine: the school's raise rule and the plan's growth. */
@@ -69,8 +71,9 @@ export interface Rules {
   readonly retestGapDays: number;
 }
 
+/** No strand grows faster than the whole week may, or it might have to wait for ever. */
 export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rules => ({
-  growth: plan.growthPerWeek,
+  growth: Math.min(plan.growthPerWeek, rule.loadGrowth),
   sessionsToRaise: rule.sessionsToRaise,
   effortCeiling: rule.effortCeiling,
   easeEffort: rule.easeEffort,
@@ -89,19 +92,45 @@ export const DAYS_AFTER_EASE = 3;
 /** Met sessions after which what was lost is found again. */
 export const FIND_AGAIN = 2;
 
-const fresh = { gap: 0, metRun: 0, goodRun: 0, shortRun: 0, looseRun: 0, hard: 0, sessions: 0, back: false } as const;
+/** What a strand is apart from the sessions at its level. */
+export type Standing = Pick<StrandState, 'level' | 'open' | 'lost' | 'raisedOn' | 'easedOn' | 'changedOn' | 'lastOn'>;
+
+/** What the sessions at a level have left behind. */
+export type Runs = Omit<StrandState, keyof Standing>;
+
+/** Every state is made here, so that all have one shape: a season asks for hundreds of thousands. */
+export function stateOf(standing: Standing, runs: Runs): StrandState {
+  return {
+    level: standing.level,
+    open: standing.open,
+    lost: standing.lost,
+    raisedOn: standing.raisedOn,
+    easedOn: standing.easedOn,
+    changedOn: standing.changedOn,
+    lastOn: standing.lastOn,
+    gap: runs.gap,
+    metRun: runs.metRun,
+    goodRun: runs.goodRun,
+    shortRun: runs.shortRun,
+    looseRun: runs.looseRun,
+    hard: runs.hard,
+    sessions: runs.sessions,
+    back: runs.back,
+  };
+}
+
+/** Nothing practised at the level yet. */
+export const noRuns: Runs = {
+  gap: 0,
+  metRun: 0,
+  goodRun: 0,
+  shortRun: 0,
+  looseRun: 0,
+  hard: 0,
+  sessions: 0,
+  back: false,
+};
 
 /** A strand at a level, before its first session. */
-export const newState = (level: number, open = true): StrandState => ({
-  level,
-  open,
-  lost: [],
-  raisedOn: NEVER,
-  easedOn: NEVER,
-  changedOn: NEVER,
-  lastOn: NEVER,
-  ...fresh,
-});
-
-/** The state with nothing practised at its level yet. */
-export const unpractised = (state: StrandState): StrandState => ({ ...state, ...fresh });
+export const newState = (level: number, open = true): StrandState =>
+  stateOf({ level, open, lost: [], raisedOn: NEVER, easedOn: NEVER, changedOn: NEVER, lastOn: NEVER }, noRuns);

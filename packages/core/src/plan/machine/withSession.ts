@@ -1,4 +1,4 @@
-import { FIND_AGAIN, MET, NEVER, unpractised, type Rules, type Session, type StrandState } from './strandState';
+import { FIND_AGAIN, MET, NEVER, noRuns, type Rules, type Session, type StrandState } from './strandState';
 
 /** Whether the level was lowered, or set, in answer to the gap that ends on `day`. */
 export const gapAnswered = ({ lastOn, changedOn }: StrandState, rules: Pick<Rules, 'easeGapDays'>): boolean =>
@@ -6,35 +6,45 @@ export const gapAnswered = ({ lastOn, changedOn }: StrandState, rules: Pick<Rule
 
 /**
  * The state after a session (model §10). Sessions come in the order of their days. Pure; the state given stays as it is.
+ * Written out field by field: a forecast plays hundreds of thousands of sessions.
  */
 export function withSession(state: StrandState, session: Session, rules: Rules): StrandState {
   const { day, share, kept, effort, counts } = session;
   const days = state.lastOn === NEVER ? 0 : day - state.lastOn;
-  const forgotten = days >= rules.easeGapDays;
   // What was met before a long gap no longer counts.
-  const before = forgotten ? unpractised(state) : state;
-  const gap = forgotten ? (gapAnswered(state, rules) ? 0 : days) : state.gap;
-  const { level, open, lost, raisedOn, easedOn, changedOn } = state;
-  if (!counts) return { ...before, lastOn: day, gap };
-  const met = share >= MET;
-  const metRun = met ? before.metRun + 1 : 0;
-  const after = {
-    level,
-    open,
-    lost,
-    raisedOn,
-    easedOn,
-    changedOn,
+  const forgotten = days >= rules.easeGapDays;
+  const before = forgotten ? noRuns : state;
+  let gap = forgotten ? (gapAnswered(state, rules) ? 0 : days) : state.gap;
+  let { metRun, goodRun, shortRun, looseRun, hard, sessions, back } = before;
+  if (counts) {
+    // Runs are counted as far as the rules look, so that waiting makes no new states.
+    const most = rules.sessionsToRaise > FIND_AGAIN ? rules.sessionsToRaise : FIND_AGAIN;
+    const met = share >= MET;
+    metRun = met ? Math.min(most, metRun + 1) : 0;
+    goodRun = met && effort !== null && effort <= rules.effortCeiling ? Math.min(most, goodRun + 1) : 0;
+    shortRun = share < rules.partlyMet ? Math.min(most, shortRun + 1) : 0;
+    looseRun = kept < rules.partlyMet ? Math.min(most, looseRun + 1) : 0;
+    hard = ((hard << 1) & 7) | (effort !== null && effort >= rules.easeEffort ? 1 : 0);
+    sessions = Math.min(most, sessions + 1);
+    back = days >= rules.stayGapDays && !forgotten;
+    // The old dose, met often enough after a gap that nobody answered, is found again as it was.
+    if (gap > 0 && metRun >= FIND_AGAIN) ({ gap, metRun, goodRun, shortRun, looseRun, hard, sessions, back } = noRuns);
+  }
+  return {
+    level: state.level,
+    open: state.open,
+    lost: state.lost,
+    raisedOn: state.raisedOn,
+    easedOn: state.easedOn,
+    changedOn: state.changedOn,
     lastOn: day,
     gap,
     metRun,
-    goodRun: met && effort !== null && effort <= rules.effortCeiling ? before.goodRun + 1 : 0,
-    shortRun: share < rules.partlyMet ? before.shortRun + 1 : 0,
-    looseRun: kept < rules.partlyMet ? before.looseRun + 1 : 0,
-    hard: ((before.hard << 1) & 7) | (effort !== null && effort >= rules.easeEffort ? 1 : 0),
-    sessions: before.sessions + 1,
-    back: days >= rules.stayGapDays && !forgotten,
+    goodRun,
+    shortRun,
+    looseRun,
+    hard,
+    sessions,
+    back,
   };
-  // The old dose, met often enough after a gap that nobody answered, is found again as it was.
-  return gap > 0 && metRun >= FIND_AGAIN ? { ...unpractised(after), lastOn: day } : after;
 }

@@ -1,3 +1,4 @@
+import type { LimitedBy } from '../../endurance/capacity';
 import { postureAnswers, stanceOfPosture, type PostureAnswers } from '../../body/postureAnswers';
 import { holdEndurance } from '../../endurance/capacity';
 import { conventionsOf, settlePosture } from '../../schools/conventions';
@@ -199,13 +200,20 @@ function givesOut({ effort, exercises, routine }: FindingContext): Finding[] {
   ];
 }
 
-/** The longest hold of a segment within the school's budget for this person, s; Infinity where nothing limits. */
-export function longestHoldWithin(context: FindingContext, { segment, exercise }: Part): number {
+/**
+ * The longest hold of a segment within the school's budget for this person, s; Infinity where nothing limits.
+ * @param joints what is reckoned with; a limb that was only guessed may be left out
+ */
+export function longestHoldWithin(
+  context: FindingContext,
+  { segment, exercise }: Part,
+  joints: readonly LimitedBy[] = ['legs', 'arms'],
+): number {
   const { school, person } = context;
   const posture = settlePosture(segmentPosture(segment, exercise), school);
   if (posture.seated) return Number.POSITIVE_INFINITY;
   const stance = stanceOfPosture(posture);
-  const times = (['legs', 'arms'] as const).map((by) =>
+  const times = joints.map((by) =>
     holdEndurance(person.body, stance, by === 'legs' ? person.capacity.kneeNm : person.capacity.shoulderNm, by),
   );
   const least = Math.min(...times.map((time) => (time.unlimited ? Number.POSITIVE_INFINITY : time.seconds)));

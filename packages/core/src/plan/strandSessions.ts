@@ -1,0 +1,98 @@
+import type { LogLine, PracticeLog } from '../practice/log';
+import { dayNumber } from '../days/dayNumber';
+import type { Session } from './machine/strandState';
+import type { Strand } from './plan';
+import { doseOf } from './steps';
+
+type Rowed = Pick<Strand, 'segmentId' | 'axis' | 'rows'>;
+type Row = Strand['rows'][number];
+
+const sameRow = (one: Row, other: Row): boolean => one.side === other.side && one.direction === other.direction;
+
+/** The lines of a practice that belong to a strand and asked for something. */
+export function strandLines(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId'>): LogLine[] {
+  return log.lines.filter((line) => line.segmentId === strand.segmentId && line.asked.amount > 0);
+}
+
+/** Whether a practice has anything of a strand. */
+export const hasStrand = (log: Pick<PracticeLog, 'lines'>, { segmentId }: Pick<Strand, 'segmentId'>): boolean =>
+  log.lines.some((line) => line.segmentId === segmentId && line.asked.amount > 0);
+
+/** The smallest share of a round after which alignment was lost; 1 when it was kept. */
+export function alignmentShare(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId'>): number {
+  return Math.min(1, ...strandLines(log, strand).map((line) => line.alignmentKept ?? 1));
+}
+
+const keyOf = (strand: Pick<Strand, 'axis'>): 'seconds' | 'amount' => (strand.axis === 'time' ? 'seconds' : 'amount');
+
+/** What one side did of what it was asked. What asked for nothing has met nothing. */
+function byAxis(line: LogLine, strand: Pick<Strand, 'axis'>): number {
+  const key = keyOf(strand);
+  const asked = line.asked[key];
+  return asked === 0 ? 0 : Math.min(1, line.done[key] / asked);
+}
+
+/**
+ * How much of what was asked counts, 0–1: the least of all sides, none where one is missing, and no further than to
+ * the first loss of alignment, which ends what counts (model §10). Null when the practice has nothing of the strand.
+ */
+export function metShare(log: Pick<PracticeLog, 'lines'>, strand: Rowed): number | null {
+  const lines = strandLines(log, strand);
+  if (lines.length === 0) return null;
+  if (missingRows(log, strand).length > 0) return 0;
+  return Math.min(alignmentShare(log, strand), ...lines.map((line) => byAxis(line, strand)));
+}
+
+/** Sides and directions of a strand that a practice has nothing of. */
+export function missingRows(log: Pick<PracticeLog, 'lines'>, strand: Rowed): Row[] {
+  const lines = strandLines(log, strand);
+  return strand.rows.filter((row) => !lines.some((line) => sameRow(row, line)));
+}
+
+/** The dose a practice asked of a strand: seconds of one hold, or the amount of a side; the least of all sides. */
+export function askedDose(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId' | 'axis'>): number {
+  const doses = strandLines(log, strand).map((line) =>
+    strand.axis === 'time'
+      ? line.asked.seconds / (line.kind === 'hold' ? Math.max(1, line.asked.amount) : 1)
+      : line.asked.amount,
+  );
+  return doses.length === 0 ? 0 : Math.min(...doses);
+}
+
+/** The effort that counts for a strand: that of its exercise where it was set apart, else that of the practice. */
+export function strandEffort(
+  log: Pick<PracticeLog, 'lines' | 'effort'>,
+  strand: Pick<Strand, 'segmentId'>,
+): number | null {
+  const apart = strandLines(log, strand).map((line) => line.effort);
+  const noted = apart.filter((effort) => effort !== null);
+  return noted.length === 0 ? log.effort : Math.max(...noted);
+}
+
+const HARDLY = 1e-3;
+
+/** A practice as the machine sees it; null when it has nothing of the strand. */
+export function sessionOf(log: PracticeLog, strand: Rowed & Pick<Strand, 'level' | 'step'>): Session | null {
+  const share = metShare(log, strand);
+  if (share === null) return null;
+  return {
+    day: dayNumber(log.day),
+    share,
+    kept: alignmentShare(log, strand),
+    effort: strandEffort(log, strand),
+    counts: askedDose(log, strand) >= doseOf(strand.level, strand.step) - HARDLY,
+  };
+}
+
+/**
+ * The strand with the sides its practices ever asked for, where it was made without: so that a practice of one side
+ * alone is known for what it is.
+ */
+export function withRows(strand: Strand, logs: readonly Pick<PracticeLog, 'lines'>[]): Strand {
+  if (strand.rows.length > 0) return strand;
+  const rows: Row[] = [];
+  for (const { side, direction } of logs.flatMap((log) => strandLines(log, strand))) {
+    if (!rows.some((row) => sameRow(row, { side, direction }))) rows.push({ side, direction });
+  }
+  return { ...strand, rows };
+}

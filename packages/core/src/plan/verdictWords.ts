@@ -1,0 +1,226 @@
+import { pointsInWork } from '../corrections/correction';
+import type { PracticeLog } from '../practice/log';
+import { axisWords } from '../words/axisWords';
+import { shortDay } from '../words/shortDay';
+import { heldWords } from '../words/weekReason';
+import { dayNumber, dayOfNumber } from '../days/dayNumber';
+import { topDose, type Ruling } from './machine/judge';
+import { DAYS_AFTER_EASE, DAYS_BETWEEN_EASES, DAYS_BETWEEN_RAISES, FIND_AGAIN } from './machine/strandState';
+import type { Strand } from './plan';
+import type { PlanContext } from './planContext';
+import type { Held } from './season/planSeason';
+import type { PlanSeason } from './seasonOfPlan';
+import { doseOf, floorToStep } from './steps';
+import { alignmentShare, hasStrand, metShare, missingRows, sessionOf, strandEffort } from './strandSessions';
+
+export interface Ruled {
+  readonly context: PlanContext;
+  readonly season: PlanSeason;
+  readonly index: number;
+  readonly ruling: Ruling;
+  /** Practices of the strand up to today, the newest first. */
+  readonly own: readonly PracticeLog[];
+  /** What keeps it from rising though it is due; null when it is its turn. */
+  readonly held: Held | null;
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
+
+/** Practices since the level last changed that asked for the present dose, the newest first. */
+function atDose({ own }: Ruled, strand: Strand): PracticeLog[] {
+  const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
+  return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand)?.counts === true);
+}
+
+const sideWords = ({ side, direction }: Strand['rows'][number]): string =>
+  [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
+
+function partlyWords(log: PracticeLog, strand: Strand): string {
+  const missing = missingRows(log, strand)
+    .map(sideWords)
+    .filter((words) => words !== '');
+  const day = shortDay(log.day);
+  if (missing.length > 0) return `On ${day} nothing was noted for ${missing.join(' and ')}; all sides are wanted.`;
+  return `${percent(metShare(log, strand) ?? 0)} of the dose was met on ${day}; all of it is wanted.`;
+}
+
+/** What the raise that is saved up comes to: `11 of the 16 repetitions`. */
+export function savedWords(strand: Pick<Strand, 'step' | 'axis'>, level: number): string {
+  const dose = doseOf(level, strand.step);
+  const next = dose + strand.step;
+  const saved = strand.axis === 'time' ? Math.floor(level) : Math.floor(level * 10) / 10;
+  return `${axisWords(saved, strand.axis)} of the ${axisWords(next, strand.axis)}`;
+}
+
+/** Why a ruling is what it is, in a teacher's words, the weightiest first. */
+export function verdictWords(ruled: Ruled): string[] {
+  const { own, context, season, index } = ruled;
+  const strand = season.strands[index]!;
+  const ahead = context.logs.filter((log) => log.day > context.today && hasStrand(log, strand)).length;
+  const over = overWords(ruled, strand);
+  const asked = own.length > 0 && atDose(ruled, strand).length === 0 ? unasked(ruled, strand) : null;
+  return [
+    ...mainWords(ruled, strand),
+    ...(asked === null ? [] : [asked]),
+    ...(over === null ? [] : [over]),
+    ...(ahead === 0 ? [] : [aheadWords(ahead)]),
+  ];
+}
+
+const aheadWords = (count: number): string =>
+  count === 1
+    ? 'One practice is dated after today and does not count yet.'
+    : `${count} practices are dated after today and do not count yet.`;
+
+/** Practices at a smaller dose than the present one are no test of it. */
+function unasked({ own, ruling }: Ruled, strand: Strand): string | null {
+  if (ruling.because !== 'begin') return null;
+  const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
+  const less = own.filter((log) => Date.parse(log.startedAt) > changed).length;
+  return less === 0 ? null : 'The practices since then asked for less: they are kept, and are no test of this dose.';
+}
+
+/** A level above what the body is known to hold is pointed out, whatever the verdict. */
+function overWords({ season, index }: Ruled, strand: Strand): string | null {
+  const { ladder } = season.problem.strands[index]!;
+  if (
+    ladder.most === null ||
+    ladder.mostBy === 'minutes' ||
+    doseOf(strand.level, strand.step) <= Math.max(strand.step, floorToStep(ladder.most, strand.step))
+  )
+    return null;
+  const now = axisWords(doseOf(strand.level, strand.step), strand.axis);
+  const most = axisWords(floorToStep(ladder.most, strand.step), strand.axis);
+  return `${now} is more than the ${most} that the school’s budget allows by what is known of legs and arms: look at it.`;
+}
+
+function mainWords(ruled: Ruled, strand: Strand): string[] {
+  const { context, season, index, ruling, own } = ruled;
+  const { rule, plan, today } = context;
+  const { state, ladder } = season.problem.strands[index]!;
+  const [last] = own;
+  const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
+  const marks = atDose(ruled, strand);
+  const growth = percent(plan.growthPerWeek);
+  switch (ruling.because) {
+    case 'retest':
+      return [`${days} days without practice: test the baseline again; until then one rung down.`];
+    case 'gap': {
+      const gap = days >= rule.easeGapDays ? days : state.gap;
+      return [
+        `${gap} days without practice${days >= rule.easeGapDays ? '' : ` before ${shortDay(last!.day)}`}: one rung down.`,
+        AGAIN,
+      ];
+    }
+    case 'find first':
+      return [`${days} days without practice: find the old dose again first.`];
+    case 'wait for practice':
+      return [`${days} days without practice; it was eased for that and waits for the first practice.`];
+    case 'loose': {
+      const shares = marks.slice(0, 2).map((log) => percent(alignmentShare(log, strand)));
+      return [`Alignment was lost after ${shares.join(' and ')} of the round, twice running.`, AGAIN];
+    }
+    case 'short': {
+      const shares = marks.slice(0, 2).map((log) => percent(metShare(log, strand) ?? 0));
+      const limit = percent(rule.partlyMet);
+      return [
+        `Only ${shares.join(' and ')} of the dose was met, twice running; below ${limit} it goes one rung down.`,
+        AGAIN,
+      ];
+    }
+    case 'hard': {
+      const efforts = marks.slice(0, 3).map((log) => strandEffort(log, strand) ?? '–');
+      return [
+        `Effort ${efforts.join(', ')} of 10 lately; twice in three from ${rule.easeEffort} on, it goes one rung down.`,
+        AGAIN,
+      ];
+    }
+    case 'eased lately':
+      return [`Eased ${daysSince(state.easedOn, today)}; once in ${DAYS_BETWEEN_EASES} days is enough.`];
+    case 'floor':
+      return ['It would be eased, but this is its first dose: look at posture and rest instead.'];
+    case 'begin':
+      return [own.length === 0 ? 'Nothing practised yet: begin here.' : 'Not practised at this dose yet.'];
+    case 'kept':
+      return [
+        `Alignment was kept until ${percent(alignmentShare(last!, strand))} of the round; the rest does not count yet.`,
+      ];
+    case 'partly': {
+      const kept = alignmentShare(marks[0]!, strand);
+      if (kept < 1) return [`Alignment was kept until ${percent(kept)} of the round; the rest does not count yet.`];
+      return [partlyWords(marks[0]!, strand)];
+    }
+    case 'watch':
+      return [
+        `Effort ${strandEffort(marks[0]!, strand)} of 10 on ${shortDay(marks[0]!.day)}: one hard day alone; stay, and watch.`,
+      ];
+    case 'run': {
+      const wanted = state.lost.length > 0 ? FIND_AGAIN : rule.sessionsToRaise;
+      const what = state.lost.length > 0 ? 'before the old level returns' : 'before a raise';
+      return [`Met ${times(state.metRun)} running; ${wanted} are wanted ${what}.`];
+    }
+    case 'effort': {
+      const recent = marks.slice(0, state.lost.length > 0 ? FIND_AGAIN : rule.sessionsToRaise);
+      const unnoted = recent.find((log) => strandEffort(log, strand) === null);
+      if (unnoted !== undefined) return [`No effort noted on ${shortDay(unnoted.day)}, so nothing is raised.`];
+      const hardest = Math.max(...recent.map((log) => strandEffort(log, strand)!));
+      return [`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`];
+    }
+    case 'back':
+      return [`The practice on ${shortDay(marks[0]!.day)} came after a gap: once more at this dose, then it may rise.`];
+    case 'point': {
+      const [point] = pointsInWork(context.corrections, strand.heldBy, today);
+      return [
+        `Being worked on: ${point!.region} (last seen ${shortDay(point!.last)}). Nothing is raised until a cue has helped.`,
+      ];
+    }
+    case 'after ease':
+      return [`Eased ${daysSince(state.easedOn, today)}; nothing is raised within ${DAYS_AFTER_EASE} days after that.`];
+    case 'reached':
+      return ['The target is reached: keep it, or set a new one.'];
+    case 'capacity':
+      if (ladder.mostBy === 'minutes')
+        return ['The session has no more minutes; shorten something else, or let it be longer.'];
+      return [
+        `${axisWords(topDose(ladder), strand.axis)} is what the school’s budget allows by what is known of legs and arms.`,
+      ];
+    case 'holiday':
+      return ['A holiday: nothing is raised while it lasts.'];
+    case 'lighter':
+      return ['This is a lighter week: nothing is raised in it.'];
+    case 'frozen':
+      return ['You froze this week: nothing is raised in it.'];
+    case 'week':
+      return [`Raised ${daysSince(state.raisedOn, today)}; once in ${DAYS_BETWEEN_RAISES} days is enough.`];
+    case 'gate': {
+      const first = season.strands[season.problem.strands[index]!.gate!.strand]!;
+      return [
+        `It opens when ${first.exerciseName} is at ${axisWords(strand.gate!.dose, first.axis)}; until then it is left out.`,
+      ];
+    }
+    case 'turn':
+      return [`Due, but ${heldWords(ruled.held!, season.strands)}.`];
+    case 'opens':
+      return ['What it waited for is reached: it opens with its first dose.'];
+    case 'found':
+      return ['Met twice at the lower dose: the old level is found again, in one step.'];
+    case 'raise':
+      return raiseWords(strand, ruling.level!, growth, rule.sessionsToRaise, rule.effortCeiling);
+  }
+}
+
+const AGAIN = 'Met twice there, the old level comes back in one step.';
+
+function daysSince(day: number, today: string): string {
+  const ago = dayNumber(today) - day;
+  return ago === 0 ? 'today' : ago === 1 ? 'yesterday' : `${ago} days ago, on ${shortDay(dayOfNumber(day))}`;
+}
+
+function raiseWords(strand: Strand, level: number, growth: string, sessions: number, ceiling: number): string[] {
+  const why = `Met ${times(sessions)} running at effort ${ceiling} or less, alignment kept.`;
+  if (doseOf(level, strand.step) > doseOf(strand.level, strand.step)) {
+    return [why, level >= strand.target ? 'This is the target.' : `Not more: at most ${growth} a week.`];
+  }
+  return [why, `The raise of ${growth} is saved up: ${savedWords(strand, level)}.`];
+}
