@@ -7,6 +7,7 @@ import {
   builtInExercises,
   softSchool,
   type Plan,
+  type PlanContext,
   type Routine,
   type Strand,
   type Student,
@@ -51,8 +52,23 @@ export const aPlan = (strands: Strand[] = [], change: Partial<Plan> = {}): Plan 
   lighterCut: 0.4,
   strands,
   holidays: [],
+  sessionMinutes: null,
   postures: [],
   frozenWeeks: [],
+  ...change,
+});
+
+/** What verdicts and weeks of a plan rest on, without any practice. */
+export const aContext = (plan: Plan, change: Partial<PlanContext> = {}): PlanContext => ({
+  plan,
+  routine: aRoutine(),
+  practiceDays: [1, 3, 5],
+  logs: [],
+  corrections: [],
+  exercises: new Map(builtInExercises.map((exercise) => [exercise.id, exercise])),
+  rule: softSchool.raise,
+  today: plan.startsOn,
+  mostDoses: new Map(),
   ...change,
 });
 

@@ -1,5 +1,7 @@
 import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import * as z from 'zod';
+import { inCounts } from '../plan/inCounts';
+import { builtInSchools } from '../schools/builtInSchools';
 import { BUNDLE_VERSION, BundleSchema, LARGEST_BUNDLE, type Bundle } from './bundle';
 
 export interface BundleProblem {
@@ -50,6 +52,13 @@ function unreadable(text: string): BundleResult {
   }
 }
 
+/** A bundle of an earlier program with what has become finer since. */
+function carriedOver(bundle: Bundle): Bundle {
+  const { plans, routines, schools } = bundle.contents;
+  const all = [...schools, ...builtInSchools.filter((school) => !schools.some(({ id }) => id === school.id))];
+  return { ...bundle, contents: { ...bundle.contents, plans: plans.map((plan) => inCounts(plan, routines, all)) } };
+}
+
 /** The path of a field as one reads it: `contents.routines[2].name`. */
 export function pathWords(path: readonly PropertyKey[]): string {
   return path
@@ -82,7 +91,7 @@ export function readBundle(text: string): BundleResult {
     );
   }
   const parsed = BundleSchema.safeParse(foreign);
-  if (parsed.success) return { ok: true, bundle: parsed.data };
+  if (parsed.success) return { ok: true, bundle: carriedOver(parsed.data) };
   const problems = parsed.error.issues
     .slice(0, MOST_PROBLEMS)
     .map((issue) => ({ place: pathWords(issue.path), message: issue.message }));

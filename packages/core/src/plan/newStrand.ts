@@ -6,10 +6,10 @@ import type { Axis, Strand } from './plan';
 
 /**
  * The step in which a value of an axis is sensibly raised: 5, 10 or 30 s for holds, one breath, and for repetitions
- * the multiple in which the school counts.
+ * the multiple in which the school counts, once there are so many.
  */
 export function defaultStep(axis: Axis, value: number, { countsOf }: Pick<School, 'countsOf'>): number {
-  if (axis === 'repetitions') return countsOf;
+  if (axis === 'repetitions') return value < countsOf ? 1 : countsOf;
   if (axis === 'breaths') return 1;
   if (value < 60) return 5;
   return value < 300 ? 10 : 30;

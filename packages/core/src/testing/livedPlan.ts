@@ -86,7 +86,7 @@ export function livedPlan(
       practisedSeconds: 1,
       source: 'conducted',
       lines: practised.flatMap((strand) => {
-        const one = outcomes[plan.strands.indexOf(strand)]!;
+        const one = outcomes[plan.strands.indexOf(strand)] ?? null;
         return one === null ? [] : [lineOf(strand, asked.get(strand.id)!, one)];
       }),
       effort: null,

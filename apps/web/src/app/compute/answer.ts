@@ -10,6 +10,7 @@ import {
   seededRandom,
   strandChances,
   type BodyMeasures,
+  type PlanContext,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
 
@@ -20,7 +21,7 @@ const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | u
   ) as unknown as BodyMeasures;
 
 /** Seasons that are simulated for the chance of a strand. */
-const SEASONS = 4000;
+const SEASONS = 2000;
 
 /** Logs that are sent in one piece, and problems that are named. */
 const PIECE = 400;
@@ -44,18 +45,19 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       return { ok: false, problems: [...read.problems] };
     }
     case 'plan': {
-      const { plan, routine, sessionsPerWeek, today, logs, rule } = request;
-      const context = {
-        routine,
-        sessionsPerWeek,
-        locked: new Set(request.locked),
-        today,
-        mostDoses: new Map(request.mostDoses),
+      const { drills, mostDoses, seed } = request;
+      const context: PlanContext = {
+        ...request,
+        exercises: new Map(drills.map((drill) => [drill.id, drill])),
+        mostDoses: new Map(mostDoses),
       };
-      const forecasts = planForecast(plan, context).map((forecast) => ({ ...forecast, weeks: [...forecast.weeks] }));
-      const random = seededRandom(request.seed);
-      const chances = strandChances(plan, logs, sessionsPerWeek, rule, today, SEASONS, random, progress);
-      return { forecasts, chances: chances.map((chance) => ({ ...chance, weeks: [...chance.weeks] })) };
+      const { strands, proven } = planForecast(context);
+      const chances = strandChances(context, SEASONS, seededRandom(seed), progress);
+      return {
+        forecasts: strands.map((strand) => ({ ...strand, weeks: [...strand.weeks], days: [...strand.days] })),
+        proven,
+        chances: chances.map((chance) => ({ ...chance, weeks: [...chance.weeks] })),
+      };
     }
     case 'effort': {
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));

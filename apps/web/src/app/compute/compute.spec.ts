@@ -14,8 +14,9 @@ const plan = demo.plans[0]!;
 const input = {
   plan,
   routine: demo.routines.find((routine) => routine.id === plan.routineId)!,
-  sessionsPerWeek: 4,
-  locked: [],
+  practiceDays: [1, 3, 5, 6],
+  corrections: [],
+  drills: [],
   today,
   logs: demo.logs.filter((log) => log.studentId === plan.studentId),
   rule: softSchool.raise,
@@ -36,10 +37,11 @@ test('the demo is the one of the core', async () => {
 
 test('a plan is the one of the core, with chances, the same each time, and it tells how far it is', async () => {
   const steps = await lastValueFrom(compute().steps('plan', input).pipe(toArray()));
-  expect(steps.slice(0, -1).map((step) => step.kind)).toEqual(plan.strands.map(() => 'progress'));
+  expect(steps.length).toBeGreaterThan(2);
+  expect(steps.slice(0, -1).every((step) => step.kind === 'progress')).toBe(true);
   const last = steps.at(-1)!;
-  const expected = planForecast(plan, { ...input, locked: new Set(), mostDoses: new Map() });
-  expect(last).toMatchObject({ kind: 'result', result: { forecasts: expected } });
+  const expected = planForecast({ ...input, exercises: new Map(), mostDoses: new Map() });
+  expect(last).toMatchObject({ kind: 'result', result: { forecasts: expected.strands, proven: expected.proven } });
   const again = await firstValueFrom(compute().result('plan', input));
   expect(last).toEqual({ kind: 'result', result: again });
   expect(again.chances).toHaveLength(plan.strands.length);

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   BundleContentsSchema,
+  CorrectionSchema,
   DaySchema,
   ExerciseSchema,
   FamilySchema,
@@ -29,10 +30,11 @@ export const RequestSchema = z.discriminatedUnion('task', [
     task: z.literal('plan'),
     plan: PlanSchema,
     routine: RoutineSchema,
-    sessionsPerWeek: z.number().int().min(0).max(7),
-    locked: z.array(z.string()),
+    practiceDays: z.array(z.number().int().min(1).max(7)),
     today: DaySchema,
     logs: z.array(PracticeLogSchema),
+    corrections: z.array(CorrectionSchema),
+    drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
     rule: RaiseRuleSchema,
     seed: z.number().int(),
     mostDoses: z.array(z.tuple([z.string(), z.number()])),
@@ -67,7 +69,7 @@ export type Request = z.infer<typeof RequestSchema>;
 export type Task = Request['task'];
 
 const problems = z.array(z.object({ place: z.string(), message: z.string() }));
-const rail = z.enum(['load', 'family', 'minutes', 'gate', 'capacity']).nullable();
+const rail = z.enum(['load', 'family', 'minutes', 'order', 'gate', 'capacity']).nullable();
 const limb = z.enum(['left leg', 'right leg', 'left arm', 'right arm']);
 
 /** What each task comes back with. */
@@ -90,31 +92,41 @@ export const resultSchemas = {
               'now',
               'raise',
               'carry',
+              'found',
+              'eased',
               'held',
               'lighter',
               'holiday',
               'frozen',
               'overruled',
               'reached',
+              'closed',
               'locked',
             ]),
             rail,
+            waitsFor: z.string().nullable(),
             level: z.number(),
           }),
         ),
+        days: z.array(z.object({ day: DaySchema, dose: z.number() })),
         earliestDay: DaySchema.nullable(),
+        aloneDay: DaySchema.nullable(),
         inTime: z.boolean(),
         doseOnTargetDay: z.number(),
         binding: rail,
       }),
     ),
+    /** Whether it is known that no season is better; false: the best found. */
+    proven: z.boolean(),
     chances: z.array(
       z.object({
         strandId: z.string(),
         byTargetDay: z.number(),
         attendance: z.number(),
         passRate: z.number(),
-        weeks: z.array(z.object({ low: z.number(), middle: z.number(), high: z.number() })),
+        weeks: z.array(
+          z.object({ week: z.number().int(), day: DaySchema, low: z.number(), middle: z.number(), high: z.number() }),
+        ),
       }),
     ),
   }),

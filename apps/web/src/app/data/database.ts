@@ -1,16 +1,21 @@
 import Dexie, { type Table } from 'dexie';
-import type {
-  Chain,
-  Correction,
-  Decision,
-  Exercise,
-  Journal,
-  Measure,
-  Plan,
-  PracticeLog,
-  Routine,
-  School,
-  Student,
+import {
+  PlanSchema,
+  RoutineSchema,
+  SchoolSchema,
+  builtInSchools,
+  inCounts,
+  type Chain,
+  type Correction,
+  type Decision,
+  type Exercise,
+  type Journal,
+  type Measure,
+  type Plan,
+  type PracticeLog,
+  type Routine,
+  type School,
+  type Student,
 } from '@pomek/core';
 
 /** What every space stores, by table. */
@@ -64,6 +69,19 @@ export class Database extends Dexie {
       chains: 'id',
       corrections: 'id, studentId, day',
       decisions: 'id, studentId, planId, day',
+    });
+    // Counted strands rise in the multiple in which their school counts.
+    this.version(3).upgrade(async (stored) => {
+      const [plans, routines, schools] = await Promise.all(
+        (['plans', 'routines', 'schools'] as const).map((name) => stored.table(name).toArray()),
+      );
+      const parsed = <T>(schema: { safeParse: (value: unknown) => { data?: T } }, list: readonly unknown[]): T[] =>
+        list.flatMap((value) => schema.safeParse(value).data ?? []);
+      const own = parsed(SchoolSchema, schools!);
+      const all = [...own, ...builtInSchools.filter(({ id }) => !own.some((school) => school.id === id))];
+      const known = parsed(RoutineSchema, routines!);
+      // What cannot be read stays as it is.
+      await stored.table('plans').bulkPut(parsed(PlanSchema, plans!).map((plan) => inCounts(plan, known, all)));
     });
   }
 

@@ -86,7 +86,15 @@ describe('what verdicts on everybody rest on', () => {
     const database = freshSpace();
     await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
     const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
-    const strand = newStrand('s', newSegment('left-out', tree, softSchool), tree, 'time', 120, '2020-12-31');
+    const strand = newStrand(
+      's',
+      newSegment('left-out', tree, softSchool),
+      tree,
+      'time',
+      120,
+      '2020-12-31',
+      softSchool,
+    );
     await database.of('plans').put(aPlan([strand], { studentId: 'b' }));
     // Every second day: twenty-three in the recent days, forty of the latest.
     for (const id of ['a', 'b']) {

@@ -6,6 +6,7 @@ import {
   LATELY_DAYS,
   builtInSchools,
   groupBy,
+  hasStrand,
   softSchool,
   type Correction,
   type Decision,
@@ -25,6 +26,8 @@ const RECENT_DAYS = 45;
 const LATEST = 40;
 /** Fewer than these in the recent days are not enough. */
 const FEW = 12;
+/** A strand practised less often than this is looked for further back: a gap before it may still count. */
+const SELDOM = 4;
 const LAST_DAY = '\uffff';
 
 /** What verdicts on everybody rest on. */
@@ -115,9 +118,9 @@ export class Repository {
       );
       // Who was hardly here of late, or has a strand that was not practised, is looked for further back.
       const absent = ids.filter((id, index) => {
-        const practised = new Set(lately[index]!.flatMap((log) => log.lines.map((line) => line.segmentId)));
-        const left = strandsOf.get(id)?.some((strand) => !practised.has(strand.segmentId)) ?? false;
-        return left || lately[index]!.length < FEW;
+        const own = lately[index]!;
+        const seldom = strandsOf.get(id)?.some((strand) => own.filter((log) => hasStrand(log, strand)).length < SELDOM);
+        return seldom === true || own.length < FEW;
       });
       const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
       const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { softSchool, type Decision, type Plan } from '@pomek/core';
+import { softSchool, type Decision, type Plan, type StudentRecords } from '@pomek/core';
 import { builtInExercises, demoContents } from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
@@ -8,7 +8,7 @@ import { Clock } from './clock';
 import { DemoSpace } from './demo-space';
 import { Notices, reasonOf } from './notices';
 import { chooseSpaceFromAddress, readSpace, rememberSpace, SPACE } from './space';
-import { strandVerdicts, type StudentRecords } from './verdicts';
+import { strandVerdicts } from './verdicts';
 import { WholeSpace } from './whole-space';
 
 describe('the space of a tab', () => {
@@ -109,10 +109,15 @@ describe('the demo space', () => {
 describe('verdicts of a student', () => {
   const today = '2026-11-20';
   const demo = demoContents(today);
-  const of = (name: string): StudentRecords & { plans: Plan[] } => {
-    const { id } = demo.students.find((student) => student.name === name)!;
+  const of = (name: string): StudentRecords & { plans: Plan[]; decisions: Decision[] } => {
+    const student = demo.students.find((one) => one.name === name)!;
+    const { id } = student;
     const own = <T extends { studentId: string }>(list: T[]): T[] => list.filter((entry) => entry.studentId === id);
     return {
+      student,
+      school: softSchool,
+      measures: own(demo.measures),
+      routines: demo.routines,
       plans: own(demo.plans),
       logs: own(demo.logs),
       decisions: own(demo.decisions),
@@ -123,11 +128,11 @@ describe('verdicts of a student', () => {
 
   test('one for every strand; a sore knee locks, and an answered practice is no longer due', () => {
     const sore = of('Bertil Anquist');
-    const found = strandVerdicts(sore.plans, sore, softSchool, today);
+    const found = strandVerdicts(sore.plans, sore.decisions, sore, today);
     expect(found).toHaveLength(sore.plans[0]!.strands.length);
     expect(found.every((entry) => entry.locked && entry.due)).toBe(true);
     const steady = of('Orsolya Venn');
-    const open = strandVerdicts(steady.plans, steady, softSchool, today);
+    const open = strandVerdicts(steady.plans, steady.decisions, steady, today);
     expect(open.some((entry) => entry.locked)).toBe(false);
     const answers = open.map((entry): Decision => ({
       ...steady.decisions[0]!,
@@ -135,9 +140,7 @@ describe('verdicts of a student', () => {
       logId: entry.verdict.logId,
       day: today,
     }));
-    expect(
-      strandVerdicts(steady.plans, { ...steady, decisions: answers }, softSchool, today).some((entry) => entry.due),
-    ).toBe(false);
+    expect(strandVerdicts(steady.plans, answers, steady, today).some((entry) => entry.due)).toBe(false);
   });
 });
 

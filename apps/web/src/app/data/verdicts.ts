@@ -1,14 +1,11 @@
 import {
+  contextOf,
   isDue,
-  lockedStrands,
-  verdict,
-  type Correction,
+  planVerdicts,
   type Decision,
-  type Exercise,
   type Plan,
-  type PracticeLog,
-  type School,
   type Strand,
+  type StudentRecords,
   type Verdict,
 } from '@pomek/core';
 
@@ -20,32 +17,23 @@ export interface StrandVerdict {
   readonly locked: boolean;
 }
 
-/** What is stored of one student that verdicts rest on. */
-export interface StudentRecords {
-  readonly logs: readonly PracticeLog[];
-  readonly decisions: readonly Decision[];
-  readonly corrections: readonly Correction[];
-  readonly exercises: readonly Exercise[];
-}
-
 /** The verdicts on every strand of a student's plans, as the core computes them from what is stored. */
 export function strandVerdicts(
   plans: readonly Plan[],
-  { logs, decisions, corrections, exercises }: StudentRecords,
-  school: School,
+  decisions: readonly Decision[],
+  records: StudentRecords,
   today: string,
 ): StrandVerdict[] {
-  const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
   return plans.flatMap((plan) => {
-    const locked = new Set(lockedStrands(plan, logs, school.raise, shelf));
-    return plan.strands.map((strand) => {
-      const found = verdict(plan, strand, logs, school.raise, today, corrections, shelf);
+    const verdicts = planVerdicts(contextOf(plan, records, today));
+    return plan.strands.map((strand, index) => {
+      const verdict = verdicts[index]!;
       return {
         plan,
         strand,
-        verdict: found,
-        due: isDue(found, decisions, logs, school.raise),
-        locked: locked.has(strand),
+        verdict,
+        due: isDue(verdict, decisions, records.logs, records.school.raise, today),
+        locked: verdict.kind === 'stop',
       };
     });
   });

@@ -5,7 +5,15 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { combineLatest, firstValueFrom } from 'rxjs';
-import { bundleKinds, routineContents, writeBundle, type Plan, type Student, lockedStrands } from '@pomek/core';
+import {
+  bundleKinds,
+  contextOf,
+  routineContents,
+  writeBundle,
+  type Plan,
+  type PlanContext,
+  type Student,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
@@ -73,11 +81,8 @@ export class Files {
     const { planCalendar } = await import('./calendar');
     try {
       const text = planCalendar({
+        ...(await this.contextOf(choice.plan, choice.student)),
         student: choice.student,
-        plan: choice.plan,
-        routine: choice.routine,
-        locked: await this.lockedOf(choice.plan, choice.student),
-        from: this.clock.today(),
         weeks: this.weeks(),
         startTime: this.startTime(),
         now: this.clock.now(),
@@ -92,13 +97,19 @@ export class Files {
     }
   }
 
-  private async lockedOf(plan: Plan, student: Student): Promise<Set<string>> {
-    const [logs, schools, exercises] = await firstValueFrom(
-      combineLatest([this.repository.logsOf(student.id), this.repository.schools$, this.repository.exercises$]),
+  private async contextOf(plan: Plan, student: Student): Promise<PlanContext> {
+    const [logs, corrections, measures, schools, exercises] = await firstValueFrom(
+      combineLatest([
+        this.repository.logsOf(student.id),
+        this.repository.ofStudent('corrections', student.id),
+        this.repository.ofStudent('measures', student.id),
+        this.repository.schools$,
+        this.repository.exercises$,
+      ]),
     );
-    const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
-    const { raise } = schoolOf(schools, student.schoolId);
-    return new Set(lockedStrands(plan, logs, raise, shelf).map((strand) => strand.id));
+    const school = schoolOf(schools, student.schoolId);
+    const records = { student, school, logs, corrections, measures, routines: this.routines(), exercises };
+    return contextOf(plan, records, this.clock.today());
   }
 
   protected async makeAnew(): Promise<void> {

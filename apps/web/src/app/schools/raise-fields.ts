@@ -23,6 +23,24 @@ export const raiseFields: readonly RaiseField[] = [
     why: '2–10 % is the usual advice for strength work (ACSM 2009, from memory).',
   },
   {
+    key: 'raisesPerFamily',
+    label: 'Raises of one family a week, at most',
+    unit: '',
+    min: 1,
+    max: 20,
+    scale: 1,
+    why: 'One at a time is the careful rule; with one, a plan of six strands takes twice as long. House value.',
+  },
+  {
+    key: 'loadGrowth',
+    label: 'The whole week may weigh more by',
+    unit: '%',
+    min: 1,
+    max: 100,
+    scale: 100,
+    why: 'Over the last full week or the usual one, whichever is larger. An exercise that opens takes it up. House value.',
+  },
+  {
     key: 'sessionsToRaise',
     label: 'Met sessions before a raise',
     unit: 'running',
@@ -47,7 +65,7 @@ export const raiseFields: readonly RaiseField[] = [
     min: 2,
     max: 10,
     scale: 1,
-    why: 'House value.',
+    why: 'Twice in the last three sessions; one hard day alone is only watched. House value.',
   },
   {
     key: 'partlyMet',

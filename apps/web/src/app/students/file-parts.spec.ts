@@ -11,7 +11,7 @@ import {
   type Plan,
   type PracticeLog,
 } from '@pomek/core';
-import { aPlan, aRoutine, aStudent } from '../../../testing/records';
+import { aContext, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
 import { Editing } from '../data/editing';
@@ -29,7 +29,7 @@ const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')
 const student = aStudent();
 const segment = newSegment('segment-1', tree, softSchool);
 const today = '2026-03-02';
-const plan = aPlan([newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04')], {
+const plan = aPlan([newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04', softSchool)], {
   startsOn: '2026-02-02',
   lighterEvery: 0,
 });
@@ -161,6 +161,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
         asked: { amount: 1, seconds: 60 },
         done: { amount: 1, seconds: 60 },
         alignmentKept: null,
+        effort: null,
       },
     ],
   }));
@@ -237,27 +238,16 @@ describe('practices by hand and from a table', () => {
 });
 
 describe('the terraces of a plan', () => {
+  const routine = aRoutine({ segments: [segment] });
   const weeks = async () => {
-    const of = {
-      plan,
-      routine: aRoutine({ segments: [segment] }),
-      logs: [],
-      school: softSchool,
-      sessionsPerWeek: 3,
-      locked: new Set(),
-      today,
-    };
+    const of = { context: aContext(plan, { today, routine }), school: softSchool, locked: new Set() };
     return render(PlanWeeks, of, { plans: [plan] });
   };
   const providers = () => {
-    jest.spyOn(Compute.prototype, 'result').mockImplementation(((_: string, question: { plan: Plan; today: string }) =>
+    jest.spyOn(Compute.prototype, 'result').mockImplementation(((_: string, question: { plan: Plan }) =>
       of({
-        forecasts: planForecast(question.plan, {
-          routine: aRoutine({ segments: [segment] }),
-          sessionsPerWeek: 3,
-          locked: new Set(),
-          today: question.today,
-        }),
+        forecasts: planForecast(aContext(question.plan, { today, routine })).strands,
+        proven: true,
         chances: [],
       })) as never);
   };
@@ -292,7 +282,7 @@ describe('the terraces of a plan', () => {
     await page.press('Add the holiday');
     expect((await kept(page)).holidays).toEqual([{ from: '2026-03-09', to: '2026-03-29' }]);
     expect(page.text()).toContain('Holiday: nothing is raised');
-    expect(page.text()).toMatch(/Before: the week of .* Now: the week of/);
+    expect(page.text()).toMatch(/Before: \d+ \w+ 2026\. Now: \d+ \w+ 2026\./);
   });
 
   test('the target is dragged to another week and another dose', async () => {

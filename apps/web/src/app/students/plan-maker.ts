@@ -107,7 +107,15 @@ export class PlanMaker {
       .map((row) => {
         const exercise = this.exercises().find((entry) => entry.id === row.segment.exerciseId);
         const named = exercise ?? { name: row.name, family: 'standing' as const, checkpoints: [] };
-        return newStrand(this.clock.newId(), row.segment, named, row.wish.axis, row.wish.target, this.targetDay());
+        return newStrand(
+          this.clock.newId(),
+          row.segment,
+          named,
+          row.wish.axis,
+          row.wish.target,
+          this.targetDay(),
+          this.school(),
+        );
       });
     const { lighterEvery, lighterCut } = this.school().raise;
     const plan = PlanSchema.safeParse({

@@ -3,15 +3,15 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import type { Plan, PracticeLog, Routine, School, Strand } from '@pomek/core';
+import type { Plan, PlanContext, PracticeLog, School, Strand, StrandPlace, Verdict } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import type { Patch } from '../data/patch';
+import { readDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
-import type { StrandPlace } from './strand-places';
 import { StrandWeeks, type Forecast } from './strand-weeks';
 import { TextField } from '../ui/text-field';
 
@@ -29,50 +29,48 @@ const SEED = 1;
 export class PlanWeeks {
   private readonly compute = inject(Compute);
   private readonly notices = inject(Notices);
-  readonly plan = input.required<Plan>();
-  readonly routine = input<Routine>();
-  readonly logs = input.required<readonly PracticeLog[]>();
+  /** What the plan rests on; the same that its verdicts are computed from. */
+  readonly context = input.required<PlanContext>();
+  readonly verdicts = input<ReadonlyMap<string, Verdict>>(new Map());
   readonly school = input.required<School>();
-  readonly sessionsPerWeek = input.required<number>();
   readonly locked = input.required<ReadonlySet<string>>();
   /** Where the strands stand on the student's body, by strand. */
   readonly places = input<ReadonlyMap<string, StrandPlace>>(new Map());
-  readonly today = input.required<string>();
   readonly rungTaken = output<RungTaken>();
   readonly remove = output();
 
+  protected readonly plan = computed((): Plan => this.context().plan);
+  protected readonly today = computed(() => this.context().today);
+  protected readonly logs = computed((): readonly PracticeLog[] => this.context().logs);
   private readonly id = computed(() => this.plan().id);
   protected readonly edit = new Editing('plans', this.id, () => 'Change the plan');
   /** As it is typed, and as far as it is whole. */
   protected readonly draft = computed(() => this.edit.draft() ?? this.plan());
   protected readonly whole = computed(() => (this.edit.problems().length === 0 ? this.draft() : this.plan()));
 
+  protected readonly read = readDay;
   protected readonly holidayFrom = signal('');
   protected readonly holidayTo = signal('');
   protected readonly beside = signal<ReadonlyMap<string, Forecast> | null>(null);
   protected readonly percent = computed(() => Math.round(this.draft().growthPerWeek * 100));
-  protected readonly routineName = computed(() => this.routine()?.name ?? 'a routine that is gone');
-  /** The largest dose within the budget of capacity, for holds of a student whose legs and arms were tested. */
-  private readonly mostDoses = computed(() =>
-    this.whole().strands.flatMap((strand) => {
-      const place = this.places().get(strand.id);
-      if (place === undefined || place.guessed.legs || strand.axis !== 'time') return [];
-      return Number.isFinite(place.longestHold) ? [[strand.id, place.longestHold] as [string, number]] : [];
-    }),
-  );
+  protected readonly routineName = computed(() => this.context().routine?.name ?? 'a routine that is gone');
   private readonly question = computed(() => {
-    const routine = this.routine();
+    const { routine, practiceDays, today, logs, corrections, exercises, rule, mostDoses } = this.context();
     if (routine === undefined) return null;
+    const used = new Set(this.whole().strands.map(({ exerciseId }) => exerciseId));
     return {
       plan: this.whole(),
       routine,
-      sessionsPerWeek: this.sessionsPerWeek(),
-      locked: [...this.locked()],
-      today: this.today(),
-      logs: [...this.logs()],
-      rule: this.school().raise,
+      practiceDays: [...practiceDays],
+      today,
+      logs: [...logs],
+      corrections: [...corrections],
+      drills: [...exercises]
+        .filter(([id]) => used.has(id))
+        .map(([id, { family, posture }]) => ({ id, family, posture })),
+      rule,
       seed: SEED,
-      mostDoses: this.mostDoses(),
+      mostDoses: [...mostDoses],
     };
   });
   private readonly reply = toSignal(
@@ -87,6 +85,8 @@ export class PlanWeeks {
   protected readonly forecasts = computed(
     () => new Map((this.reply()?.forecasts ?? []).map((entry) => [entry.strandId, entry])),
   );
+  /** What was found in a search that was cut short is called so. */
+  protected readonly bestFound = computed(() => this.reply()?.proven === false);
   protected readonly chances = computed(
     () => new Map((this.reply()?.chances ?? []).map((entry) => [entry.strandId, entry])),
   );
@@ -116,6 +116,10 @@ export class PlanWeeks {
 
   protected setPercent(percent: number | null): void {
     if (percent !== null) this.edit.set(['growthPerWeek'], percent / 100);
+  }
+
+  protected setMinutes(minutes: number | null): void {
+    this.edit.set(['sessionMinutes'], minutes);
   }
 
   protected setLighter(weeks: number | null): void {

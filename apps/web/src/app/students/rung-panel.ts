@@ -13,10 +13,10 @@ import {
   type RungExchange,
   type School,
   type Strand,
+  type StrandPlace,
   type Turned,
 } from '@pomek/core';
 import { NumberField } from '../ui/number-field';
-import type { StrandPlace } from './strand-places';
 
 type Wish = Pick<Turned, 'kneeBendDeg' | 'weightShare' | 'shoulderRaiseDeg'>;
 

@@ -6,21 +6,22 @@ import {
   newStrand,
   settlePosture,
   softSchool,
+  strandPlaces,
   strictSchool,
   takeRung,
   type Measure,
   type Plan,
+  type StrandPlace,
 } from '@pomek/core';
 import { aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { RungPanel } from './rung-panel';
-import { strandPlaces, type StrandPlace } from './strand-places';
 import { StrandWeeks } from './strand-weeks';
 
 const today = '2026-03-02';
 const empty = builtInExercises.find((exercise) => exercise.id === 'empty-full')!;
 const segment = newSegment('segment-1', empty, softSchool);
-const strand = { ...newStrand('strand-1', segment, empty, 'time', 120, '2026-05-04'), level: 120 };
+const strand = { ...newStrand('strand-1', segment, empty, 'time', 120, '2026-05-04', softSchool), level: 120 };
 const student = aStudent();
 const plan = aPlan([strand]);
 const stood = {
@@ -43,6 +44,23 @@ const place: StrandPlace = {
   longestHold: 300,
 };
 
+const tested: Measure = {
+  id: 'hold',
+  studentId: 'student-1',
+  day: today,
+  kind: 'hold',
+  seconds: 120,
+  stoppedBy: 'legs',
+  stance: {
+    kneeBendDeg: 30,
+    trunkPitchDeg: 0,
+    shoulderRaiseDeg: 0,
+    elbowBendDeg: 0,
+    pressurePoint: 0.5,
+    weightShare: 0.5,
+  },
+};
+
 describe('where the strands of a plan stand on a body', () => {
   const places = (measures: Measure[] = [], of: Plan = plan) =>
     strandPlaces(student, measures, of, aRoutine({ segments: [segment] }), builtInExercises, softSchool, today);
@@ -51,16 +69,18 @@ describe('where the strands of a plan stand on a body', () => {
     const found = places().get('strand-1')!;
     expect(found.exercise.id).toBe('empty-full');
     expect(found.guessed).toEqual({ legs: true, arms: true });
-    expect(found.longestHold).toBeGreaterThan(0);
+    // Nothing was tested, so nothing is known that would limit it.
+    expect(found.longestHold).toBe(Number.POSITIVE_INFINITY);
+    expect(places([tested]).get('strand-1')!.longestHold).toBeGreaterThan(0);
     expect(found.body.capacity).toEqual(capacityOfStudent(student, [], today));
   });
 
   test('the posture is the one the plan has turned it to', () => {
     const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null };
-    const lower = places([], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
+    const lower = places([tested], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
     expect(lower.posture.kneeBendDeg).toBe(62);
     expect(lower.base).toEqual(places().get('strand-1')!.posture);
-    expect(lower.longestHold).toBeLessThan(places().get('strand-1')!.longestHold);
+    expect(lower.longestHold).toBeLessThan(places([tested]).get('strand-1')!.longestHold);
   });
 
   test('a strand whose segment is gone has none', () => {
@@ -160,7 +180,9 @@ describe('a strand', () => {
     const forecast = {
       strandId: 'strand-1',
       weeks: [],
+      days: [],
       earliestDay: null,
+      aloneDay: null,
       inTime: false,
       doseOnTargetDay: 60,
       binding: null,
@@ -169,16 +191,58 @@ describe('a strand', () => {
     expect((await shown(plan, { forecast, locked: true })).page.text()).toContain('Locked after a sign to stop.');
   });
 
+  test('says where it stands, what is saved up, why it is not more, and what binds it', async () => {
+    const saved = { ...strand, level: 64, start: 60, target: 120, step: 10 };
+    const verdict = { kind: 'stay', reasons: ['Met once running; 2 are wanted before a raise.'] };
+    const forecast = {
+      strandId: 'strand-1',
+      weeks: [],
+      days: [],
+      earliestDay: '2026-06-01',
+      aloneDay: '2026-05-04',
+      inTime: true,
+      doseOnTargetDay: 120,
+      binding: 'family',
+    };
+    const { page } = await shown({ ...plan, strands: [saved] }, { standing: verdict, forecast });
+    expect(page.text()).toMatch(/Stands at\s*1:00 min/);
+    expect(page.text()).toMatch(/Saved up\s*1:04 min of the 1:10 min/);
+    expect(page.text()).toContain('Met once running');
+    expect(page.text()).toMatch(/Meanwhile, if you like\s*bend 40°/);
+    expect(page.text()).toContain('By itself it would be there on 4 May 2026.');
+    expect(page.text()).toContain('What binds: another strand of its family goes up this week.');
+    const lost = await shown({ ...plan, strands: [{ ...saved, lost: [72] }] }, { standing: verdict });
+    expect(lost.page.text()).toMatch(/To be found again\s*1:10 min/);
+    const closed = { ...saved, level: 60, gate: { strandId: 'other', dose: 60 } };
+    expect((await shown({ ...plan, strands: [closed] })).page.text()).toContain('not opened yet');
+  });
+
   test('beside another plan it says which week was and which is', async () => {
-    const forecast = { weeks: [], earliestDay: '2026-06-01', inTime: true, doseOnTargetDay: 120, binding: null };
+    const forecast = {
+      weeks: [],
+      days: [],
+      earliestDay: '2026-06-01',
+      aloneDay: '2026-05-04',
+      inTime: true,
+      doseOnTargetDay: 120,
+      binding: 'family',
+    };
     expect((await shown(plan, { forecast, before: { weeks: [], earliestDay: '2026-06-01' } })).page.text()).toContain(
-      'As before: the week of',
+      'As before: 1 Jun 2026.',
     );
     expect((await shown(plan, { forecast, before: { weeks: [], earliestDay: null } })).page.text()).toContain(
-      'Before: not within three years. Now: the week of 1 Jun 2026.',
+      'Before: not within three years. Now: 1 Jun 2026.',
     );
     expect((await shown(plan, { forecast })).page.text()).not.toContain('Before');
-    const week = (dose: number) => ({ week: 0, day: today, dose, kind: 'now', rail: null, level: dose });
+    const week = (dose: number) => ({
+      week: 0,
+      day: today,
+      dose,
+      kind: 'now',
+      rail: null,
+      waitsFor: null,
+      level: dose,
+    });
     const both = await shown(plan, {
       forecast: { ...forecast, weeks: [week(120)] },
       before: { weeks: [week(90)], earliestDay: null },

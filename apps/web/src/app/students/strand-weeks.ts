@@ -8,9 +8,13 @@ import { addDays, formatISO, parseISO } from 'date-fns';
 import * as z from 'zod';
 import {
   axisWords,
+  doseOf,
+  isOpen,
+  meanwhileWords,
   overruleIn,
   postureIn,
   railWords,
+  savedWords,
   turnedWords,
   weekOf,
   weekReason,
@@ -18,6 +22,8 @@ import {
   type PracticeLog,
   type School,
   type Strand,
+  type StrandPlace,
+  type Verdict,
 } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
 import { keptDraft } from '../data/kept-draft';
@@ -29,7 +35,6 @@ import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
 import { terracePast, type TerraceInput } from '../ui/terraces.layout';
 import { RungPanel, type RungTaken } from './rung-panel';
-import type { StrandPlace } from './strand-places';
 
 export type Forecast = ResultOf<'plan'>['forecasts'][number];
 export type Chance = ResultOf<'plan'>['chances'][number];
@@ -71,6 +76,8 @@ export class StrandWeeks {
   readonly forecast = input<Forecast>();
   readonly chance = input<Chance>();
   readonly place = input<StrandPlace>();
+  /** What the machine says of it today; undefined while it is not known. */
+  readonly standing = input<Verdict>();
   readonly locked = input.required<boolean>();
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly school = input.required<School>();
@@ -127,6 +134,20 @@ export class StrandWeeks {
       widthPx: TERRACES_PX,
     };
   });
+  /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
+  protected readonly stands = computed(() => {
+    const [strand, verdict] = [this.strand(), this.standing()];
+    const dose = doseOf(strand.level, strand.step);
+    const lost = strand.lost.at(-1);
+    const saving = isOpen(strand) && lost === undefined && strand.level > dose + 1e-6 && dose < strand.target;
+    return {
+      dose: isOpen(strand) ? axisWords(dose, strand.axis) : 'not opened yet',
+      saved: saving ? savedWords(strand, strand.level) : '',
+      found: lost === undefined ? '' : axisWords(doseOf(lost, strand.step), strand.axis),
+      why: verdict === undefined || verdict.kind === 'stop' ? '' : (verdict.reasons[0] ?? ''),
+      meanwhile: saving ? meanwhileWords(strand, this.ladder(), this.school()) : '',
+    };
+  });
   /** The rungs of a standing hold; undefined for everything else. */
   protected readonly ladder = computed(() => {
     const place = this.place();
@@ -151,8 +172,7 @@ export class StrandWeeks {
     if (compared === undefined) return '';
     const before = compared.earliestDay;
     const now = this.forecast()?.earliestDay ?? null;
-    const said = (day: string | null): string =>
-      day === null ? 'not within three years' : `the week of ${readDay(day)}`;
+    const said = (day: string | null): string => (day === null ? 'not within three years' : readDay(day));
     return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
   });
 
@@ -235,19 +255,22 @@ export class StrandWeeks {
   private inWords(forecast: Forecast): string {
     if (this.locked()) return 'Locked after a sign to stop.';
     const { axis, targetDay } = this.strand();
-    const { earliestDay, inTime, doseOnTargetDay, binding } = forecast;
+    const { earliestDay, aloneDay, inTime, doseOnTargetDay, binding } = forecast;
     const percent = Math.round(this.plan().growthPerWeek * 100);
     const wished = readDay(targetDay);
-    const why = binding === null ? '' : `; besides, ${railWords[binding]}`;
-    if (earliestDay === null && binding === 'capacity') {
-      const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
-      return `As legs and arms were tested they allow ${most} within the school’s budget; a new test hold may allow more.`;
-    }
-    if (earliestDay === null) return `Not within three years at ${percent} % a week${why}.`;
-    if (inTime) return `Reached in the week of ${readDay(earliestDay)}, in time for ${wished}.`;
+    const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
+    if (earliestDay === null && binding === 'capacity')
+      return `By what is known of legs and arms they allow ${most} within the school’s budget; a new test hold may allow more.`;
+    if (earliestDay === null && binding === 'minutes')
+      return `The session has room for ${most}; with more minutes, or less of something else, it goes on.`;
+    const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;
+    if (earliestDay === null) return `Not within three years at ${percent} % a week.${why}`;
+    const alone =
+      aloneDay === null || aloneDay === earliestDay ? '' : ` By itself it would be there on ${readDay(aloneDay)}.`;
+    if (inTime) return `Reached on ${readDay(earliestDay)}, in time for ${wished}.${alone}${why}`;
     const binds = `the limit is ${percent} % a week${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
     const onDay = axisWords(doseOnTargetDay, axis);
-    return `Out of reach by ${wished}: ${onDay} by then. The earliest is the week of ${readDay(earliestDay)}; ${binds}${why}.`;
+    return `Out of reach by ${wished}: ${onDay} by then. The earliest is ${readDay(earliestDay)}; ${binds}.${alone}${why}`;
   }
 }
 

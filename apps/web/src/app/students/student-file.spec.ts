@@ -56,7 +56,7 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
   const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
   const parts = ['a', 'b'].map((id) => newSegment(id, tree, softSchool));
   const strands = parts.map((part) => ({
-    ...newStrand(`s-${part.id}`, part, tree, 'time', 300, '2099-01-01'),
+    ...newStrand(`s-${part.id}`, part, tree, 'time', 300, '2099-01-01', softSchool),
     step: 5,
   }));
   const plan = { ...demo.plans[0]!, id: 'p', studentId: 'student-1', startsOn: clock.today(), strands };
@@ -66,6 +66,8 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
       ...demo.logs[0]!.lines[0]!,
       segmentId: part.id,
       kind: 'hold' as const,
+      side: 'both' as const,
+      direction: 'none' as const,
       asked: { amount: 1, seconds: 60 },
       done: { amount: 1, seconds: 60 },
       alignmentKept: null,
@@ -119,23 +121,32 @@ test('a student who is not there is said so', async () => {
   expect((await withFile('nobody')).text()).toContain('This student is not here');
 });
 
+/** A practice of today that was as hard as can be. */
+async function practiseHard(number: number): Promise<void> {
+  const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
+  const startedAt = new Date(TestBed.inject(Clock).now().getTime() + number).toISOString();
+  const hard: PracticeLog = { ...last, id: `hard-${number}`, startedAt, effort: 10 };
+  await TestBed.inject(Store).write('Practice', [{ table: 'logs', add: hard }]);
+}
+
 test('a new practice brings its verdict at once', async () => {
   const page = await withFile('demo-student-7');
-  const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
-  const hard: PracticeLog = { ...last, id: 'hard', startedAt: TestBed.inject(Clock).now().toISOString(), effort: 10 };
-  await TestBed.inject(Store).write('Practice', [{ table: 'logs', add: hard }]);
+  await practiseHard(1);
+  await page.settle();
+  expect(page.text()).toContain('Effort 10 of 10');
+  expect(page.text()).toContain('stay, and watch');
+  await practiseHard(2);
   await page.settle();
   expect(page.text()).toContain('Ease');
-  expect(page.text()).toContain('Effort 10 of 10');
+  expect(page.text()).toContain('twice in three');
 });
 
 test('what is safe is accepted with one key', async () => {
   const page = await withFile('demo-student-7');
   await page.until(/Practices/);
-  const last = demo.logs.filter((log) => log.studentId === 'demo-student-7').at(-1)!;
-  const hard: PracticeLog = { ...last, id: 'hard', startedAt: TestBed.inject(Clock).now().toISOString(), effort: 10 };
-  await TestBed.inject(Store).write('Practice', [{ table: 'logs', add: hard }]);
-  await page.until(/Effort 10 of 10/);
+  await practiseHard(1);
+  await practiseHard(2);
+  await page.until(/twice in three/);
   const before = await page.database.of('decisions').count();
   document.dispatchEvent(new KeyboardEvent('keydown', { key: 'a', altKey: true, bubbles: true }));
   await page.until(/Nothing to decide now/);

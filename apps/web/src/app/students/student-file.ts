@@ -6,14 +6,19 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import {
+  contextOf,
   decide,
   recentLoad,
   recentWords,
+  strandPlaces,
   takeRung,
   type Plan,
   type PracticeLog,
+  type PlanContext,
   type Routine,
+  type StrandPlace,
   type Student,
+  type StudentRecords,
   type Verdict,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -22,7 +27,7 @@ import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store, type Write } from '../data/store';
 import { strandVerdicts } from '../data/verdicts';
-import { daysAgo } from '../ui/day-words';
+import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { Empty } from '../ui/empty';
 import { Baseline } from './baseline';
@@ -35,7 +40,6 @@ import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
-import { strandPlaces, type StrandPlace } from './strand-places';
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
 @Component({
@@ -116,18 +120,22 @@ export class StudentFile {
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
+  /** What the plans rest on; null while the student is not known. */
+  private readonly records = computed((): StudentRecords | null => {
+    const student = this.student();
+    if (student == null) return null;
+    return {
+      student,
+      school: this.school(),
+      logs: this.logs(),
+      corrections: this.corrections(),
+      measures: this.measures(),
+      routines: this.routines(),
+      exercises: this.exercises(),
+    };
+  });
   protected readonly verdicts = computed(() =>
-    strandVerdicts(
-      this.plans(),
-      {
-        logs: this.logs(),
-        decisions: this.decisions(),
-        corrections: this.corrections(),
-        exercises: this.exercises(),
-      },
-      this.school(),
-      this.today(),
-    ),
+    this.records() === null ? [] : strandVerdicts(this.plans(), this.decisions(), this.records()!, this.today()),
   );
   protected readonly due = computed(() => this.verdicts().filter((entry) => entry.due));
   protected readonly settled = computed(() => this.verdicts().filter((entry) => !entry.due));
@@ -154,6 +162,21 @@ export class StudentFile {
     );
   });
 
+  private readonly contexts = computed(() => {
+    const records = this.records();
+    if (records === null) return new Map<string, PlanContext>();
+    return new Map(this.plans().map((plan) => [plan.id, contextOf(plan, records, this.today())] as const));
+  });
+
+  protected contextOf(plan: Plan): PlanContext {
+    return this.contexts().get(plan.id)!;
+  }
+
+  protected verdictsOf(plan: Plan): ReadonlyMap<string, Verdict> {
+    const own = this.verdicts().filter((entry) => entry.plan.id === plan.id);
+    return new Map(own.map(({ strand, verdict }) => [strand.id, verdict]));
+  }
+
   protected placesOf(plan: Plan): ReadonlyMap<string, StrandPlace> {
     return this.places().get(plan.id) ?? new Map<string, StrandPlace>();
   }
@@ -174,7 +197,7 @@ export class StudentFile {
   protected readonly keeping = signal<number | null>(null);
 
   protected async addLogs(logs: PracticeLog[]): Promise<void> {
-    const label = logs.length === 1 ? `Practice of ${logs[0]!.day}` : `${logs.length} practices`;
+    const label = logs.length === 1 ? `Practice of ${shortDay(logs[0]!.day)}` : `${logs.length} practices`;
     const incoming = logs.map((record) => ({ table: 'logs', record }) as const);
     try {
       await this.store.takeOver(label, incoming, (share) => this.keeping.set(share));
@@ -185,7 +208,7 @@ export class StudentFile {
   }
 
   protected async removeLog(log: PracticeLog): Promise<void> {
-    await this.store.write(`Remove the practice of ${log.day}`, [{ table: 'logs', remove: log.id }]);
+    await this.store.write(`Remove the practice of ${shortDay(log.day)}`, [{ table: 'logs', remove: log.id }]);
     this.notices.done('Practice removed', { undo: true });
   }
 

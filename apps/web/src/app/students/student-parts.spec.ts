@@ -6,11 +6,12 @@ import {
   softSchool,
   strictSchool,
   type Plan,
+  type PlanContext,
   type PracticeLog,
   type Verdict,
 } from '@pomek/core';
 import { signal } from '@angular/core';
-import { aPlan, aRoutine, aStudent } from '../../../testing/records';
+import { aContext, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Editing } from '../data/editing';
 import type { StrandVerdict } from '../data/verdicts';
@@ -23,11 +24,12 @@ import { PlanWeeks } from './plan-weeks';
 const today = '2026-03-02';
 const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
 const segment = newSegment('segment-1', tree, softSchool);
-const strand = newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04');
+const strand = newStrand('strand-1', segment, tree, 'time', 120, '2026-05-04', softSchool);
 const plan = aPlan([strand]);
 const verdict: Verdict = {
   strandId: strand.id,
   kind: 'raise',
+  because: 'raise',
   level: 66,
   fromDose: 60,
   toDose: 65,
@@ -65,6 +67,7 @@ const log: PracticeLog = {
       asked: { amount: 1, seconds: 60 },
       done: { amount: 0.5, seconds: 30 },
       alignmentKept: 0.4,
+      effort: null,
     },
   ],
   effort: 6,
@@ -124,18 +127,10 @@ describe('a decision', () => {
 });
 
 describe('the weeks of a plan', () => {
-  const weeks = async (change: Partial<Plan> = {}, inputs: Record<string, unknown> = {}) => {
+  const weeks = async (change: Partial<Plan> = {}, inputs: Partial<PlanContext> = {}, locked = new Set<string>()) => {
     const stored = { ...plan, ...change };
-    const of = {
-      plan: stored,
-      routine: aRoutine({ segments: [segment] }),
-      logs: [],
-      school: softSchool,
-      sessionsPerWeek: 3,
-      locked: new Set(),
-      today,
-      ...inputs,
-    };
+    const context = aContext(stored, { today, routine: aRoutine({ segments: [segment] }), ...inputs });
+    const of = { context, school: softSchool, locked };
     const page = await render(PlanWeeks, of, { plans: [stored] });
     return { page, kept: () => page.database.of('plans').get(stored.id) };
   };
@@ -152,12 +147,12 @@ describe('the weeks of a plan', () => {
   test('a goal out of reach says what will be reached and the earliest week', async () => {
     const { page } = await weeks({ strands: [{ ...strand, targetDay: '2026-03-16' }] });
     expect(page.text()).toMatch(
-      /Out of reach by 16 Mar 2026: .* by then. The earliest is the week of \d+ \w+ 2026; the limit is 10 % a week/,
+      /Out of reach by 16 Mar 2026: .* by then. The earliest is \d+ \w+ 2026; the limit is 10 % a week/,
     );
   });
 
   test('a locked strand and a lost routine are said', async () => {
-    expect((await weeks({}, { locked: new Set([strand.id]) })).page.text()).toContain('Locked after a sign to stop.');
+    expect((await weeks({}, {}, new Set([strand.id]))).page.text()).toContain('Locked after a sign to stop.');
     expect((await weeks({}, { routine: undefined })).page.text()).toContain('a routine that is gone');
     expect((await weeks({ strands: [] })).page.text()).toContain('No goals');
   });
@@ -183,7 +178,8 @@ describe('the weeks of a plan', () => {
       ...log,
       id: `l${index}`,
       day: `2026-02-2${index}`,
-      lines: [{ ...log.lines[0]!, done: log.lines[0]!.asked, alignmentKept: null }],
+      symptoms: [],
+      lines: [{ ...log.lines[0]!, side: 'both' as const, done: log.lines[0]!.asked, alignmentKept: null }],
     }));
     const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });
     expect(page.text()).toMatch(

@@ -46,6 +46,8 @@ export class Today {
   );
   private readonly decisionsOf = computed(() => groupBy(this.recent()?.decisions ?? [], (entry) => entry.studentId));
   private readonly corrections = toSignal(this.repository.latelyCorrected(this.clock.today()), { initialValue: [] });
+  private readonly measures = toSignal(this.repository.all('measures'), { initialValue: [] });
+  private readonly measuresOf = computed(() => groupBy(this.measures(), (measure) => measure.studentId));
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
@@ -84,12 +86,10 @@ export class Today {
         const decisions = this.decisionsOf().get(student.id) ?? [];
         const logs = this.logsOf().get(student.id) ?? [];
         const corrections = this.corrections().filter((entry) => entry.studentId === student.id);
-        const verdicts = strandVerdicts(
-          plans,
-          { logs, decisions, corrections, exercises: this.exercises() },
-          school,
-          this.clock.today(),
-        )
+        const measures = this.measuresOf().get(student.id) ?? [];
+        const [routines, exercises] = [this.routines(), this.exercises()];
+        const records = { student, school, logs, corrections, measures, routines, exercises };
+        const verdicts = strandVerdicts(plans, decisions, records, this.clock.today())
           .filter((entry) => entry.due)
           .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
         return { student, verdicts, first: verdicts[0] };

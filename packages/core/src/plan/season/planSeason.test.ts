@@ -26,14 +26,6 @@ const daily = {
   lighterEvery: 0,
   lighterCut: 0.4,
 };
-const rails = {
-  raisesPerFamily: 1,
-  loadGrowth: 10,
-  usualLoad: 0,
-  baseLoad: 100,
-  baseMinutes: 10,
-  sessionMinutes: null,
-};
 const strandOf = (change: Partial<SeasonStrand> & { level: number; target: number }): SeasonStrand => ({
   id: 's',
   family: 'standing',

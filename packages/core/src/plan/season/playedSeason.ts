@@ -62,7 +62,7 @@ export class PlayedSeason {
     const { open, level } = this.states[index]!;
     const { ladder } = this.problem.strands[index]!;
     this.dose[index] = open ? doseOf(level, ladder.step) : 0;
-    this.atTarget[index] = open && this.dose[index]! >= this.reach[index]!;
+    this.atTarget[index] = open && this.dose[index] >= this.reach[index]!;
   }
 
   beginWeek(week: number): void {
