@@ -110,8 +110,8 @@ test('the whole job once, with the keyboard alone', async ({ page }) => {
 
   await test.step('change the verdict, with a reason', async () => {
     const card = page.getByRole('article', { name: 'Holding the tree' });
-    // 30 s and 10 % are 33 s: less than the step of 5 s, so the raise is carried.
-    await expect(card).toContainText('The raise of 10 % is carried: 35 s would be 17 % more at once.');
+    // 30 s and 10 % are 33 s: less than the step of 5 s, so the raise is saved up.
+    await expect(card).toContainText('The raise of 10 % is saved up: 33 s of the 35 s.');
     await tabTo(page, card.getByRole('button', { name: 'Change…' }));
     await page.keyboard.press('Enter');
     await tabTo(page, card.getByLabel('Your dose'));

@@ -1,5 +1,5 @@
 import { ChainSchema, newChain, type Chain, type Piece } from './chain';
-import { chainLessons } from './lessons';
+import { chainLessons, lessonHeld, taughtOf } from './lessons';
 import { sideWords } from './sideWords';
 
 const piece = (number: number, seconds = 30): Piece => ({
@@ -72,6 +72,36 @@ test('the halves of a review are each played in their turn, and together they ar
     tight.pieces.slice(0, tight.pieces.indexOf(lesson.teaches!)).map((entry) => entry.name);
   expect(played(first)).toEqual(before(first).slice(0, Math.ceil(before(first).length / 2)));
   expect(played(second)).toEqual(before(second).slice(Math.ceil(before(second).length / 2)));
+});
+
+test('held one by one, lessons follow each other as they were planned together', () => {
+  const tight = chain(40, {
+    nextLesson: 22,
+    lessonSeconds: 20 * 60,
+    pieces: Array.from({ length: 40 }, (_, index) => piece(index + 1, 40)),
+  });
+  const planned = chainLessons(tight, 12);
+  let now = tight;
+  for (const lesson of planned) {
+    const [next] = chainLessons(now, 1);
+    expect(next).toEqual(lesson);
+    now = lessonHeld(now, next!);
+  }
+  expect(new Set(planned.map(({ mode }) => mode))).toEqual(new Set(['first half', 'second half', 'nothing new']));
+  // A lesson with nothing new is held too: the number goes on, what is learned does not.
+  const joining = planned.findIndex(({ mode }) => mode === 'nothing new');
+  const before = planned.slice(0, joining).reduce(lessonHeld, tight);
+  const after = lessonHeld(before, planned[joining]!);
+  expect(after.nextLesson).toBe(before.nextLesson + 1);
+  expect(taughtOf(after)).toBe(taughtOf(before));
+});
+
+test('a first piece that is too long is taught all the same, and said', () => {
+  const long = chain(2, { lessonSeconds: 300, frameSeconds: 60, pieces: [piece(1, 900), piece(2, 30)] });
+  const [first] = chainLessons(long, 1);
+  expect(first).toMatchObject({ mode: 'each', teaches: { id: 'p1' } });
+  expect(first!.parts.length).toBeGreaterThan(0);
+  expect(first!.reason).toContain('takes longer than a lesson');
 });
 
 test('after the last piece nothing is taught, and the whole is played', () => {

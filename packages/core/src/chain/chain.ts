@@ -28,8 +28,14 @@ export const ChainSchema = z.object({
   /** How often a new piece is shown: its footwork, and its hands in each view. */
   footworkTimes: z.number().int().min(1).max(20),
   handsTimes: z.number().int().min(1).max(20),
-  /** The first lesson that is still to come; the pieces before it are learned. */
+  /** The first lesson that is still to come. */
   nextLesson: z.number().int().min(1).max(200),
+  /** How many pieces are learned; null while every lesson so far taught one. */
+  taught: z.number().int().min(0).max(150).nullable().default(null),
+  /** Which half was reviewed last, so that the other one comes next; null before the first. */
+  lastHalf: z.enum(['first half', 'second half']).nullable().default(null),
+  /** The last lesson joined the halves and brought nothing new. */
+  joinedLast: z.boolean().default(false),
 });
 export type Chain = z.infer<typeof ChainSchema>;
 
@@ -45,4 +51,7 @@ export const newChain = (id: string, name: string): Chain => ({
   footworkTimes: 3,
   handsTimes: 2,
   nextLesson: 1,
+  taught: null,
+  lastHalf: null,
+  joinedLast: false,
 });

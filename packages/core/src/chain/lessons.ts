@@ -70,6 +70,8 @@ function built(
 
 function reasonOf(lesson: Lesson, full: Lesson): string {
   const over = durationWords(full.over);
+  if (lesson.mode === 'each' && lesson.teaches !== null && lesson.over > 0)
+    return `“${lesson.teaches.name}” takes longer than a lesson (${over} over): part it, show it fewer times, or let the lesson be longer.`;
   switch (lesson.mode) {
     case 'each':
       return lesson.teaches === null
@@ -89,14 +91,14 @@ function reasonOf(lesson: Lesson, full: Lesson): string {
 /**
  * The lessons of a term: each repeats the earlier pieces, teaches the next in its views, and plays the
  * whole. When that no longer fits, the pieces are joined, then reviewed by halves in turn, then a lesson
- * brings nothing new.
+ * brings nothing new. Where nothing is learned that could be joined, a piece too long is taught all the same, and said.
  * @param count how many lessons from the next one on
  */
 export function chainLessons(chain: Chain, count: number): Lesson[] {
   const lessons: Lesson[] = [];
-  let taught = Math.min(chain.nextLesson - 1, chain.pieces.length);
-  let lastHalf: 'first half' | 'second half' = 'second half';
-  let joined = false;
+  let taught = taughtOf(chain);
+  let lastHalf = chain.lastHalf ?? 'second half';
+  let joined = chain.joinedLast;
   for (let index = 0; index < count; index += 1) {
     const number = chain.nextLesson + index;
     const learned = chain.pieces.slice(0, taught);
@@ -106,11 +108,13 @@ export function chainLessons(chain: Chain, count: number): Lesson[] {
     const wanted: ReviewMode[] = ['each', 'in one go', other];
     const found = wanted.map((mode) => built(chain, number, next, mode, learned)).find((lesson) => lesson.over === 0);
     let lesson: Lesson;
+    const alone = learned.length < 2;
     if (found !== undefined) lesson = found;
+    else if (alone) lesson = built(chain, number, next, 'each', learned);
     else if (joined) lesson = built(chain, number, next, other, learned);
     else lesson = built(chain, number, null, 'in one go', learned);
     // One lesson to join the halves, then on again, even if it takes longer than there is.
-    const mode: ReviewMode = found === undefined && !joined ? 'nothing new' : lesson.mode;
+    const mode: ReviewMode = found === undefined && !joined && !alone ? 'nothing new' : lesson.mode;
     joined = mode === 'nothing new';
     if (mode === 'first half' || mode === 'second half') lastHalf = mode;
     lesson = { ...lesson, mode };
@@ -118,4 +122,18 @@ export function chainLessons(chain: Chain, count: number): Lesson[] {
     if (lesson.teaches !== null) taught += 1;
   }
   return lessons;
+}
+
+/** How many pieces of a chain are learned. */
+export const taughtOf = (chain: Chain): number => Math.min(chain.taught ?? chain.nextLesson - 1, chain.pieces.length);
+
+/** The chain after its next lesson was held: what it taught is learned, and which half it reviewed is remembered. */
+export function lessonHeld(chain: Chain, { teaches, mode }: Pick<Lesson, 'teaches' | 'mode'>): Chain {
+  return {
+    ...chain,
+    nextLesson: chain.nextLesson + 1,
+    taught: taughtOf(chain) + (teaches === null ? 0 : 1),
+    lastHalf: mode === 'first half' || mode === 'second half' ? mode : chain.lastHalf,
+    joinedLast: mode === 'nothing new',
+  };
 }

@@ -155,6 +155,25 @@ describe('fit of a routine', () => {
     expect(fitRoutine(base, { ...wish, target: 100 })).toMatchObject({ ok: false });
     expect(evenOut(hold(5, together(1)))).toEqual(hold(5, together(1)));
   });
+
+  test('sides that are unequal on purpose keep their own counts, and are counted as they are', () => {
+    const [left, right] = eachSide(1);
+    const uneven = routine([segment('a', cycle(11, [left!, { ...right!, amount: 8 }]))]);
+    const wish = { target: 120, held: new Set<string>(), countMultiple: 1, longestHold: new Map<string, number>() };
+    // Nine circles of 11 s and a change: they fit two minutes as they are, and are left so.
+    const fit = fitRoutine(uneven, wish);
+    expect(fit.ok && fit.routine).toEqual(uneven);
+    expect(fitRoutine(uneven, { ...wish, target: 60 }).ok).toBe(false);
+  });
+
+  test('no dose comes out in fractions of a second, whatever the body allows', () => {
+    const one = routine([segment('a', hold(240, together(1)))]);
+    const wish = { target: 600, held: new Set<string>(), countMultiple: 1, longestHold: new Map([['a', 154.9116]]) };
+    const fit = fitRoutine(one, wish);
+    expect(fit.ok && fit.routine.segments[0]).toMatchObject({ dose: { holdSeconds: 150 } });
+    const tight = fitRoutine(one, { ...wish, longestHold: new Map([['a', 7.6]]) });
+    expect(tight.ok && tight.routine.segments[0]).toMatchObject({ dose: { holdSeconds: 7 } });
+  });
 });
 
 describe('room', () => {

@@ -32,18 +32,25 @@ const MOST_SHARE = 2;
 const workOf = (segment: ExerciseSegment, times: number): number =>
   times * segment.dose.amounts.reduce((sum, row) => sum + workSeconds(segment.dose, row.amount), 0);
 
+const whole = (seconds: number): number => Math.ceil(seconds - 1e-6);
+
 function choices(segment: ExerciseSegment, times: number, wish: FitWish): Choice[] {
   const axis = axesOf(segment.dose)[0]!;
   const ideal = axisValue(segment.dose, axis);
   const step = axis === 'time' ? defaultStep('time', ideal, { countsOf: wish.countMultiple }) : wish.countMultiple;
   const longest =
     axis === 'time' ? (wish.longestHold.get(segment.id) ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
-  const values = new Set<number>([Math.min(ideal, longest)]);
+  // Where the body allows less than there is, the last step within it.
+  const within = longest >= ideal ? ideal : Math.max(1, Math.floor(longest / step) * step || Math.floor(longest));
+  const values = new Set<number>([within]);
+  // Sides that are unequal on purpose keep their own counts.
+  const counts = new Set(segment.dose.amounts.map(({ amount }) => amount).filter((amount) => amount > 0));
+  if (axis !== 'time' && counts.size > 1) return [{ value: ideal, seconds: whole(workOf(segment, times)), cost: 0 }];
   for (let value = Math.ceil((ideal * LEAST_SHARE) / step) * step; value <= ideal * MOST_SHARE; value += step) {
     if (value > 0 && value <= longest) values.add(value);
   }
   return [...values].map((value) => {
-    const seconds = Math.ceil(workOf({ ...segment, dose: withAxisValue(segment.dose, axis, value) }, times) - 1e-6);
+    const seconds = whole(workOf({ ...segment, dose: withAxisValue(segment.dose, axis, value) }, times));
     return { value, seconds, cost: ideal === 0 ? 0 : ((value - ideal) / ideal) ** 2 };
   });
 }

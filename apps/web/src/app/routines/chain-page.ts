@@ -5,7 +5,16 @@ import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { chainLessons, durationWords, sideWords, type Chain, type Lesson, type Piece } from '@pomek/core';
+import {
+  chainLessons,
+  durationWords,
+  sideWords,
+  type Chain,
+  type Lesson,
+  type Piece,
+  lessonHeld,
+  taughtOf,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { DurationField } from '../ui/duration-field';
@@ -77,6 +86,19 @@ export class ChainPage {
     }));
   });
 
+  /** How many pieces are learned. */
+  protected readonly taught = computed(() => {
+    const chain = this.chain();
+    return chain === null || chain === undefined ? 0 : taughtOf(chain);
+  });
+
+  /** The next lesson set by hand: the pieces before it are learned. */
+  protected setNext(lesson: number | null): void {
+    if (lesson === null) return;
+    this.edit.set(['nextLesson'], lesson);
+    this.edit.set(['taught'], lesson - 1);
+  }
+
   protected add(): void {
     const id = this.clock.newId();
     this.change('Add a piece', (chain) => ({
@@ -107,12 +129,9 @@ export class ChainPage {
     if (piece !== undefined && previousIndex !== currentIndex) this.move(piece, currentIndex - previousIndex);
   }
 
-  /** The next lesson was held: its piece is learned. */
+  /** The next lesson was held: its piece is learned, and what it reviewed is remembered. */
   protected held(lesson: Lesson): void {
-    this.change(`Lesson ${lesson.number} held`, (chain) => ({
-      ...chain,
-      nextLesson: lesson.teaches === null ? chain.nextLesson : chain.nextLesson + 1,
-    }));
+    this.change(`Lesson ${lesson.number} held`, (chain) => lessonHeld(chain, lesson));
   }
 
   private change(label: string, command: (chain: Chain) => Chain): void {
