@@ -1,5 +1,5 @@
 import { dayOfNumber } from '../days/dayNumber';
-import { raisedLevel, reachDose, topDose } from './machine/judge';
+import { reachDose, topDose } from './machine/judge';
 import type { Strand } from './plan';
 import type { PlanContext } from './planContext';
 import { doseInWeek, firstDayOf, overruleIn, weekOf } from './planDay';
@@ -76,8 +76,9 @@ function kindOf(
   week: SeasonWeek,
   before: StrandWeek | undefined,
   level: number,
+  found: boolean,
 ): StrandWeek['kind'] {
-  const { calendar, rules } = problem;
+  const { calendar } = problem;
   if (overruleIn(strand, week.week) !== undefined) return 'overruled';
   if (week.closed) return 'closed';
   const first = calendar.start + 7 * week.week;
@@ -87,7 +88,7 @@ function kindOf(
   if (calendar.frozenWeeks.has(week.week)) return 'frozen';
   if (before === undefined) return 'now';
   if (before.kind === 'closed' || level > before.level) {
-    if (level > raisedLevel(before.level, strand.ladder, rules.growth) * 1.000_001) return 'found';
+    if (found) return 'found';
     return doseOf(level, strand.ladder.step) > doseOf(before.level, strand.ladder.step) || before.kind === 'closed'
       ? 'raise'
       : 'carry';
@@ -103,7 +104,8 @@ function strandWeeks(season: PlanSeason, context: PlanContext, index: number, pl
   played.weeks.forEach((week, at) => {
     const before = weeks.at(-1);
     const level = week.asked[0]?.level ?? (week.from > 0 ? week.from : strand.state.level);
-    const kind = kindOf(season, strand, week, before, level);
+    const back = week.found || (played.weeks[at - 1]?.found ?? false);
+    const kind = kindOf(season, strand, week, before, level, back);
     // What keeps this week's dose was in the way in the week before, or is in this one.
     const held = kind === 'closed' ? week.held : kind === 'held' ? (played.weeks[at - 1]?.held ?? week.held) : null;
     weeks.push({

@@ -24,8 +24,20 @@ const USUAL_EFFORT = 5;
 /** Efforts of this many days tell how hard a minute is. */
 const EFFORT_DAYS = 56;
 
+/** Routines do not change: what a unit takes in one is reckoned once. */
+const unitsOf = new WeakMap<Routine, Map<string, number>>();
+
 /** Minutes of a session that one unit of an axis takes, rests and changes of side included. */
 function unitMinutes(routine: Routine, segment: ExerciseSegment, axis: Axis): number {
+  const known = unitsOf.get(routine) ?? new Map<string, number>();
+  unitsOf.set(routine, known);
+  const key = `${axis} ${segment.id}`;
+  const found = known.get(key) ?? reckonedMinutes(routine, segment, axis);
+  known.set(key, found);
+  return found;
+}
+
+function reckonedMinutes(routine: Routine, segment: ExerciseSegment, axis: Axis): number {
   const minutes = (value: number): number => {
     const dosed = { ...segment, roundId: null, dose: withAxisValue(segment.dose, axis, value) };
     return timeline({ ...routine, segments: [dosed], rounds: [] }).totalMs / 60_000;
@@ -106,7 +118,9 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
       overrules: strand.overrules,
     };
   });
-  const minutes = baseMinutes(context, seasonStrands, locked);
+  // Asked only where strands stand in each other's way.
+  let reckoned: number | null = null;
+  const minutes = (): number => (reckoned ??= baseMinutes(context, seasonStrands, locked));
   return {
     strands,
     locked,
@@ -126,8 +140,12 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
         raisesPerFamily: rule.raisesPerFamily,
         loadGrowth: rule.loadGrowth,
         usualLoad: recentAgainstUsual(dailyLoads(ownLogs, today, 35)).usual ?? 0,
-        baseLoad: minutes * minuteLoad,
-        baseMinutes: minutes,
+        get baseLoad() {
+          return minutes() * minuteLoad;
+        },
+        get baseMinutes() {
+          return minutes();
+        },
         sessionMinutes: plan.sessionMinutes,
       },
       mostWeeks: week + MOST_WEEKS,

@@ -16,7 +16,7 @@ const present = ({ state, ladder }: SeasonStrand): number => (state.open ? doseO
  */
 export function withinMinutes(
   strands: readonly SeasonStrand[],
-  base: number,
+  base: () => number,
   limit: number | null,
 ): readonly SeasonStrand[] {
   if (limit === null) return strands;
@@ -25,8 +25,9 @@ export function withinMinutes(
     .map((_, index) => index)
     .toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay || a - b);
   const most = limit + TINY;
+  const rest = base();
   const minutes = (doses: readonly number[]): number =>
-    doses.reduce((sum, dose, index) => sum + dose * strands[index]!.minutesPerUnit, base);
+    doses.reduce((sum, dose, index) => sum + dose * strands[index]!.minutesPerUnit, rest);
   let doses = strands.map(present);
   if (minutes(tops) <= most) return strands;
   let best = 0;

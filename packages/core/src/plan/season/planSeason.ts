@@ -14,6 +14,8 @@ export interface SeasonWeek {
   readonly week: number;
   readonly asked: readonly AskedDose[];
   readonly raised: boolean;
+  /** An old level comes back in it. */
+  readonly found: boolean;
   /** Closed until another strand has come far enough. */
   readonly closed: boolean;
   readonly held: Held | null;
@@ -82,6 +84,7 @@ export function planSeason(problem: SeasonProblem, weeks = 1): Season {
         week,
         asked: played.asked,
         raised: played.raised,
+        found: played.found,
         closed: !played.state.open,
         held: heldBy(joint, label, week, index, rising),
         from: level,

@@ -17,6 +17,8 @@ export interface PlayedWeek {
   readonly state: StrandState;
   /** Whether it rose, or opened, in this week. */
   readonly raised: boolean;
+  /** Whether an old level came back in it. */
+  readonly found: boolean;
   readonly asked: readonly AskedDose[];
   /** The first practice day that asked for the highest dose it may come to; null when none did. */
   readonly arrival: number | null;
@@ -69,11 +71,13 @@ export function playWeek(
 ): PlayedWeek {
   let state = from;
   let raised = false;
+  let found = false;
   let arrival: number | null = null;
   const asked: AskedDose[] = [];
   const decide = (day: number): void => {
     const ruling = rulingOn(strand, calendar, rules, state, day, turn && !raised, gateOpen);
     if (ruling.because === 'raise' || ruling.because === 'opens') raised = true;
+    if (ruling.because === 'found') found = true;
     state = applied(state, ruling, day);
   };
   const { today } = calendar;
@@ -89,5 +93,5 @@ export function playWeek(
     state = withSession(state, metSession(day, dose >= doseOf(state.level, strand.ladder.step), rules), rules);
     decide(day);
   }
-  return { state, raised, asked, arrival };
+  return { state, raised, found, asked, arrival };
 }
