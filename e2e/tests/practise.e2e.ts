@@ -42,7 +42,7 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'End and log what was done' }).click();
   await page.getByRole('radio', { name: /^Pain 5,/ }).check({ force: true });
-  await page.getByLabel('Where does it hurt?').fill('left knee');
+  await page.getByLabel('Just where, if you like').fill('left knee');
   await page.getByLabel('chest pain').check();
   await expect(page.getByRole('alert')).toContainText('see a licensed practitioner');
   await page.getByLabel('chest pain').uncheck();

@@ -287,11 +287,11 @@ test('the answers at the end of a practice outlive a reload', async ({ page }) =
   await page.getByRole('button', { name: 'End and log what was done' }).click();
   await page.getByRole('radio', { name: /^Effort 6,/ }).check({ force: true });
   await page.getByRole('radio', { name: /^Pain 3,/ }).check({ force: true });
-  await page.getByLabel('Where does it hurt?').fill('left shoulder');
+  await page.getByLabel('Just where, if you like').fill('left shoulder');
   await page.getByLabel('Note').pressSequentially(SENTENCE);
   await page.reload();
   await expect(page.getByLabel('Note')).toHaveValue(SENTENCE);
-  await expect(page.getByLabel('Where does it hurt?')).toHaveValue('left shoulder');
+  await expect(page.getByLabel('Just where, if you like')).toHaveValue('left shoulder');
   await page.getByRole('button', { name: 'Keep in the log' }).click();
   await expect(page.locator('pk-log-list details').first()).toContainText('effort 6 of 10');
   await expect(page.locator('pk-log-list details').first()).toContainText('pain 3 of 10 left shoulder');

@@ -225,6 +225,7 @@ export function csvLogs(
       effort: efforts.length === 0 ? null : Math.max(...efforts),
       pain: Math.max(...rows.map((row) => row.pain)),
       painWhere: '',
+      painPlace: null,
       symptoms: [],
       note: rows
         .map((row) => row.note)

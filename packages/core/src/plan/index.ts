@@ -2,6 +2,7 @@ export * from './contextOf';
 export * from './decide';
 export * from './dosedRoutine';
 export * from './inCounts';
+export * from './loadsPlace';
 export * from './meanwhile';
 export * from './newStrand';
 export * from './nextRung';

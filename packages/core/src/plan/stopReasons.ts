@@ -2,7 +2,7 @@ import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { shortDay } from '../words/shortDay';
-import { strandLines } from './strandSessions';
+import { loadsPlace } from './loadsPlace';
 import type { Plan, Strand } from './plan';
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
@@ -10,23 +10,17 @@ const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice
 type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>>;
 type Locked = Pick<Strand, 'clearedAt' | 'segmentId' | 'exerciseId'>;
 
-/** Breathing in a stand no lower and with arms no higher than this loads no joint. House values. */
-const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
-
-/** Whether a strand loads joints; of an exercise that is not known it is taken that it does. */
-function loadsJoints({ exerciseId }: Locked, exercises: Exercises): boolean {
+/** Of an exercise that is not known it is taken that it loads the place. */
+function loadsWhatHurts({ exerciseId }: Locked, log: PracticeLog, exercises: Exercises): boolean {
   const exercise = exercises.get(exerciseId);
-  if (exercise === undefined) return true;
-  const { seated, kneeBendDeg, shoulderRaiseDeg } = exercise.posture;
-  const upright = kneeBendDeg <= EASY.kneeBendDeg && shoulderRaiseDeg <= EASY.shoulderRaiseDeg;
-  return !(seated || (exercise.family === 'breathing' && upright));
+  return exercise === undefined || loadsPlace(exercise, log.painPlace);
 }
 
 function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: Exercises): string[] {
   const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${shortDay(log.day)}.`);
-  const here = strandLines(log, strand).length > 0 && loadsJoints(strand, exercises);
-  if (log.pain < stopPain || !here) return signs;
-  const where = log.painWhere === '' ? '' : ` (${log.painWhere})`;
+  if (log.pain < stopPain || !loadsWhatHurts(strand, log, exercises)) return signs;
+  const place = log.painWhere === '' ? (log.painPlace ?? '') : log.painWhere;
+  const where = place === '' ? '' : ` (${place})`;
   return [`Pain ${log.pain} of 10${where} on ${shortDay(log.day)}; from ${stopPain} on the work stops.`, ...signs];
 }
 
@@ -37,7 +31,8 @@ const knownAt = ({ startedAt, enteredAt }: PracticeLog): number =>
 /**
  * The signs that lock a strand since the teacher last cleared it: chest pain, faintness, numbness or
  * something new in any practice of the student, whether the strand was in it or not; joint pain at the
- * school's limit in a practice of this strand, where it loads a joint. Empty when there are none.
+ * school's limit at a place that it loads, whichever drill it was noted after; without a place, where it loads a joint at
+ * all. Empty when there are none.
  * @param logs all logs of the student
  * @param exercises by id, to tell which strands are done sitting
  */

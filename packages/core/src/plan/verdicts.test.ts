@@ -3,6 +3,7 @@ import type { Correction } from '../corrections';
 import { defaultRaiseRule as rule, softSchool } from '../schools';
 import { log, logLine, plan, planContext, shelf, strand } from '../testing/samples';
 import type { PracticeLog } from '../practice/log';
+import { painPlaces } from '../practice/painPlace';
 import { axisWords, weekReason } from '../words';
 import {
   decide,
@@ -250,15 +251,33 @@ describe('signs to stop', () => {
     expect(stopReasons(strand(), [log('2026-01-08', { symptoms: ['numbness'], pain: 6 })], rule)).toHaveLength(2);
   });
 
-  test('a serious sign stops every strand of the student, in that practice or not; pain only what was done', () => {
+  test('a serious sign, and pain at a place that it loads, stop every strand of the student, in that practice or not', () => {
     const elsewhere = [logLine(1, { segmentId: 'other' })];
     const kindAfter = (change: Partial<PracticeLog>) =>
       judge([log('2026-01-07', { lines: elsewhere, ...change }), log('2026-01-06')]).kind;
     for (const symptom of ['chest pain', 'faintness', 'numbness', 'something new'] as const) {
       expect(kindAfter({ symptoms: [symptom] })).toBe('stop');
     }
-    expect(kindAfter({ pain: 8, painWhere: 'knee' })).not.toBe('stop');
+    expect(kindAfter({ pain: 8 })).toBe('stop');
+    expect(kindAfter({ pain: 8, painPlace: 'knee' })).toBe('stop');
     expect(judge([log('2026-01-07', { pain: 8 })]).kind).toBe('stop');
+  });
+
+  test.each([
+    ['tree-holding', ['knee', 'hip', 'ankle or foot', 'low back', 'shoulder', 'elbow or wrist', 'neck', 'elsewhere']],
+    ['neutral-stance', ['knee', 'hip', 'ankle or foot', 'low back', 'neck', 'elsewhere']],
+    [
+      'one-hand-reeling',
+      ['knee', 'hip', 'ankle or foot', 'low back', 'shoulder', 'elbow or wrist', 'neck', 'elsewhere'],
+    ],
+    ['belly-breathing', []],
+  ])('pain locks %s at the places that it loads, and nowhere else', (id, places) => {
+    const { family } = shelf.get(id)!;
+    const own = strand({ exerciseId: id, family });
+    const stops = painPlaces.filter(
+      (painPlace) => stopReasons(own, [log('2026-01-07', { pain: 5, painPlace })], rule, shelf).length > 0,
+    );
+    expect(stops).toEqual(places);
   });
 
   test.each(['four-part-breath', 'belly-breathing'])('pain of a joint does not lock %s, a serious sign does', (id) => {

@@ -3,3 +3,4 @@ export * from './conduct';
 export * from './journal';
 export * from './log';
 export * from './logLines';
+export * from './painPlace';

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
 import { DaySchema } from '../students/student';
+import { PainPlaceSchema } from './painPlace';
 
 const id = z.string().min(1).max(80);
 const rating = z.number().int().min(0).max(10);
@@ -47,6 +48,8 @@ export const PracticeLogSchema = z.object({
   effort: rating.nullable(),
   pain: rating,
   painWhere: lineText(120),
+  /** The place as it was chosen; null where it was not asked, or only written. */
+  painPlace: PainPlaceSchema.nullable().default(null),
   symptoms: z.array(SymptomSchema).max(symptoms.length),
   note: noteText(2000),
 });

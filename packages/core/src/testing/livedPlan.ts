@@ -92,6 +92,7 @@ export function livedPlan(
       effort: null,
       pain: 0,
       painWhere: '',
+      painPlace: null,
       symptoms: [],
       note: '',
     });

@@ -121,6 +121,7 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   effort: 5,
   pain: 0,
   painWhere: '',
+  painPlace: null,
   symptoms: [],
   note: '',
   ...change,

@@ -27,6 +27,7 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   effort: 5,
   pain: 0,
   painWhere: '',
+  painPlace: null,
   symptoms: [],
   note: '',
   ...change,

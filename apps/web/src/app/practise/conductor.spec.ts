@@ -135,9 +135,35 @@ describe('the end of a practice', () => {
     page.element.querySelector<HTMLInputElement>('input[aria-label^="Pain 3,"]')!.click();
     await page.settle();
     expect(page.text()).toContain('see a licensed practitioner');
-    await page.fill('Where does it hurt?', 'left knee');
+    page.field('knee').click();
+    await page.fill('Just where, if you like', 'left knee');
     await page.press(/Keep in the log/);
-    expect(saved).toEqual([{ effort: null, pain: 3, painWhere: 'left knee', symptoms: ['chest pain'], note: '' }]);
+    expect(saved).toEqual([
+      {
+        effort: null,
+        pain: 3,
+        painWhere: 'left knee',
+        painPlace: 'knee',
+        symptoms: ['chest pain'],
+        note: '',
+        apart: null,
+      },
+    ]);
+  });
+
+  test('the effort of one exercise is set apart', async () => {
+    const parts = [
+      { segmentId: 'a', name: 'Standing' },
+      { segmentId: 'b', name: 'Squats' },
+    ];
+    const page = await render(EndForm, { practiceId: 'apart', logged: true, routineName: 'Evening', parts });
+    const saved = heard(page.fixture.componentInstance.save);
+    page.fixture.componentInstance['setApart']('b');
+    await page.settle();
+    page.element.querySelector<HTMLInputElement>('input[aria-label^="Its effort 8,"]')!.click();
+    await page.settle();
+    await page.press(/Keep in the log/);
+    expect(saved[0]).toMatchObject({ effort: null, apart: { segmentId: 'b', effort: 8 } });
   });
 
   test('without a student nothing is asked', async () => {

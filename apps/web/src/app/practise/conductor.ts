@@ -180,7 +180,16 @@ export class Conductor {
     else void document.exitFullscreen();
   }
 
-  protected async save(answers: EndAnswers): Promise<void> {
+  /** The exercises of the practice in their order, for an effort set apart. */
+  protected readonly parts = computed(() =>
+    (this.journal()?.routine.segments ?? []).flatMap((segment) =>
+      segment.type === 'exercise'
+        ? [{ segmentId: segment.id, name: this.shelf().get(segment.exerciseId)?.name ?? 'An exercise that is gone' }]
+        : [],
+    ),
+  );
+
+  protected async save({ apart, ...answers }: EndAnswers): Promise<void> {
     const journal = this.journal();
     const line = this.line();
     if (journal === null || journal === undefined || line === null) return;
@@ -197,7 +206,9 @@ export class Conductor {
         enteredAt: this.clock.now().toISOString(),
         practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
         source: 'conducted',
-        lines: logLines(journal.routine, line, state, this.shelf()),
+        lines: logLines(journal.routine, line, state, this.shelf()).map((entry) =>
+          entry.segmentId === apart?.segmentId ? { ...entry, effort: apart.effort } : entry,
+        ),
         ...answers,
       };
       const label = `Practice of ${this.who()?.name ?? 'a student'}`;

@@ -3,22 +3,39 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
-import { PracticeLogSchema, symptoms, type PracticeLog, type Symptom } from '@pomek/core';
+import * as z from 'zod';
+import { PracticeLogSchema, painPlaces, symptoms, type Symptom } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
 import { RatingRow } from './rating-row';
 
-export type EndAnswers = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'symptoms' | 'note'>;
+export type EndAnswers = z.infer<typeof AnswersSchema>;
 
+/** What is asked; `apart` is one exercise that was harder, or easier, than the rest. */
 const AnswersSchema = PracticeLogSchema.pick({
   effort: true,
   pain: true,
   painWhere: true,
+  painPlace: true,
   symptoms: true,
   note: true,
+}).extend({
+  apart: z
+    .object({ segmentId: z.string(), effort: z.number().int().min(0).max(10).nullable() })
+    .nullable()
+    .default(null),
 });
-const nothing: EndAnswers = { effort: null, pain: 0, painWhere: '', symptoms: [], note: '' };
+const nothing: EndAnswers = {
+  effort: null,
+  pain: 0,
+  painWhere: '',
+  painPlace: null,
+  symptoms: [],
+  note: '',
+  apart: null,
+};
 
 const effortWords = [
   'nothing at all',
@@ -51,7 +68,7 @@ const painWords = [
 @Component({
   selector: 'pk-end-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, TextField, Textarea],
+  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, Select, TextField, Textarea],
   template: `
     @let it = draft.value();
     <div class="page stack end">
@@ -63,10 +80,51 @@ const painWords = [
           [value]="it.effort"
           (valueChange)="draft.set({ effort: $event })"
         />
+        @if (parts().length > 1) {
+          <details [open]="it.apart !== null">
+            <summary>One exercise was harder or easier than the rest</summary>
+            <div class="stack apart">
+              <p-select
+                [options]="parts()"
+                optionLabel="name"
+                optionValue="segmentId"
+                [showClear]="true"
+                placeholder="Which?"
+                ariaLabel="The exercise that was harder or easier"
+                [ngModel]="it.apart?.segmentId ?? null"
+                (ngModelChange)="setApart($event)"
+                appendTo="body"
+              />
+              @if (it.apart; as apart) {
+                <pk-rating
+                  name="Its effort"
+                  [words]="effortWords"
+                  [value]="apart.effort"
+                  (valueChange)="draft.set({ apart: { segmentId: apart.segmentId, effort: $event } })"
+                />
+              }
+            </div>
+          </details>
+        }
         <pk-rating name="Pain" [words]="painWords" [value]="it.pain" (valueChange)="draft.set({ pain: $event })" />
         @if (it.pain > 0) {
+          <fieldset>
+            <legend>Where does it hurt?</legend>
+            @for (place of places; track place) {
+              <span class="row">
+                <input
+                  type="radio"
+                  name="pain-place"
+                  [id]="'place-' + place"
+                  [checked]="it.painPlace === place"
+                  (change)="draft.set({ painPlace: place })"
+                />
+                <label [for]="'place-' + place">{{ place }}</label>
+              </span>
+            }
+          </fieldset>
           <div class="field where">
-            <label for="pain-where">Where does it hurt?</label>
+            <label for="pain-where">Just where, if you like</label>
             <input
               pInputText
               id="pain-where"
@@ -122,6 +180,10 @@ const painWords = [
       max-width: 60rem;
       margin: 0 auto;
     }
+    .apart {
+      padding-top: 0.5rem;
+      max-width: 30rem;
+    }
     .where {
       max-width: 24rem;
     }
@@ -151,10 +213,13 @@ export class EndForm {
   readonly practiceId = input.required<string>();
   readonly logged = input.required<boolean>();
   readonly routineName = input.required<string>();
+  /** The exercises of the practice, for an effort set apart. */
+  readonly parts = input<readonly { readonly segmentId: string; readonly name: string }[]>([]);
   readonly save = output<EndAnswers>();
   readonly dropped = output();
 
   protected readonly symptoms = symptoms;
+  protected readonly places = painPlaces;
   protected readonly effortWords = effortWords;
   protected readonly painWords = painWords;
   readonly draft = keptDraft(() => `practice ${this.practiceId()}`, AnswersSchema, nothing);
@@ -165,8 +230,19 @@ export class EndForm {
     this.draft.set({ symptoms: on ? [...others, symptom] : others });
   }
 
+  protected setApart(segmentId: string | null): void {
+    this.draft.set({ apart: segmentId === null ? null : { segmentId, effort: null } });
+  }
+
   protected finish(): void {
-    const { pain, painWhere, note, ...rest } = this.draft.value();
-    this.save.emit({ ...rest, pain, painWhere: pain > 0 ? painWhere.trim() : '', note: note.trim() });
+    const { pain, painWhere, painPlace, note, ...rest } = this.draft.value();
+    const hurts = pain > 0;
+    this.save.emit({
+      ...rest,
+      pain,
+      painWhere: hurts ? painWhere.trim() : '',
+      painPlace: hurts ? painPlace : null,
+      note: note.trim(),
+    });
   }
 }

@@ -148,6 +148,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
     effort: 10,
     pain: 0,
     painWhere: '',
+    painPlace: null,
     symptoms: [],
     note: '',
     lines: [
@@ -222,6 +223,7 @@ describe('practices by hand and from a table', () => {
       effort: 5,
       pain: 0,
       painWhere: '',
+      painPlace: null,
       symptoms: [],
       note: '',
       lines: [],

@@ -1,7 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { counted, durationWords, logsCsv, type Exercise, type LogLine, type Plan, type PracticeLog } from '@pomek/core';
+import { Select } from 'primeng/select';
+import {
+  counted,
+  durationWords,
+  logsCsv,
+  painPlaces,
+  type Exercise,
+  type LogLine,
+  type PainPlace,
+  type Plan,
+  type PracticeLog,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { download } from '../ui/download';
@@ -9,7 +21,7 @@ import { NumberField } from '../ui/number-field';
 import { NotKept } from '../ui/not-kept';
 import { SideMark } from '../ui/side-mark';
 import { TextField } from '../ui/text-field';
-import { daysAgo, readDay } from '../ui/day-words';
+import { daysAgo, readDay, shortDay } from '../ui/day-words';
 import { CsvImport } from './csv-import';
 import { LogByHand } from './log-by-hand';
 
@@ -19,7 +31,7 @@ const FIRST = 6;
 @Component({
   selector: 'pk-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CsvImport, InputText, LogByHand, NotKept, NumberField, SideMark, TextField],
+  imports: [Button, CsvImport, FormsModule, InputText, LogByHand, NotKept, NumberField, Select, SideMark, TextField],
   templateUrl: './log-list.html',
   styleUrl: './log-list.scss',
 })
@@ -35,8 +47,9 @@ export class LogList {
 
   protected readonly way = signal<'hand' | 'table' | null>(null);
   protected readonly correcting = signal<string | null>(null);
-  protected readonly edit = new Editing('logs', this.correcting, ({ day }) => `Practice of ${day}`);
+  protected readonly edit = new Editing('logs', this.correcting, ({ day }) => `Practice of ${shortDay(day)}`);
 
+  protected readonly places = [...painPlaces];
   protected readonly all = signal(false);
   protected readonly shown = computed(() => (this.all() ? this.logs() : this.logs().slice(0, FIRST)));
   protected readonly more = computed(() => this.logs().length - FIRST);
@@ -50,6 +63,11 @@ export class LogList {
   protected setPain(pain: number | null): void {
     if (pain === null) return;
     this.edit.set(['pain'], pain);
+    this.edit.set(['enteredAt'], this.clock.now().toISOString());
+  }
+
+  protected setPlace(place: PainPlace): void {
+    this.edit.set(['painPlace'], place);
     this.edit.set(['enteredAt'], this.clock.now().toISOString());
   }
 

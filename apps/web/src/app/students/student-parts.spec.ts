@@ -73,6 +73,7 @@ const log: PracticeLog = {
   effort: 6,
   pain: 2,
   painWhere: 'left knee',
+  painPlace: null,
   symptoms: ['numbness'],
   note: 'came late',
 };

@@ -2,7 +2,7 @@ import { aimsOf, boundOf, compareAims, compareGrowth, endOf, type Aims } from '.
 import type { Joint, Label } from './joint';
 
 /** Sets of raises that are tried before it settles for the best season found; tuned so that a season stays within a blink. */
-const MOST_TRIES = 30_000;
+const MOST_TRIES = 8000;
 /** States of a week that are followed when there are too many. */
 const MOST_STATES = 600;
 

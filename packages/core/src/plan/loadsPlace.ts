@@ -1,0 +1,29 @@
+import type { Exercise } from '../library/exercise';
+import type { PainPlace } from '../practice/painPlace';
+
+type Drill = Pick<Exercise, 'posture' | 'family'>;
+
+/** Breathing in a stand no lower and with arms no higher than this loads no joint. House values. */
+const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
+
+/** Drills in which the arms are only held, if at all; in all others they move. */
+const still: ReadonlySet<Exercise['family']> = new Set(['standing', 'strength']);
+
+const arms: ReadonlySet<PainPlace> = new Set(['shoulder', 'elbow or wrist']);
+
+/** Whether a drill loads any joint: sitting, or breathing in an easy stand, does not (house rule). */
+export function loadsJoints({ posture, family }: Drill): boolean {
+  const { seated, kneeBendDeg, shoulderRaiseDeg } = posture;
+  const upright = kneeBendDeg <= EASY.kneeBendDeg && shoulderRaiseDeg <= EASY.shoulderRaiseDeg;
+  return !(seated || (family === 'breathing' && upright));
+}
+
+/**
+ * Whether a drill loads the place that hurts (model §10): legs, hips, back and neck whatever loads joints; shoulders and
+ * arms only what raises or moves them. Without a place, whatever loads a joint.
+ */
+export function loadsPlace(drill: Drill, place: PainPlace | null): boolean {
+  if (!loadsJoints(drill)) return false;
+  if (place === null || !arms.has(place)) return true;
+  return drill.posture.shoulderRaiseDeg > EASY.shoulderRaiseDeg || !still.has(drill.family);
+}
