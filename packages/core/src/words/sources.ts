@@ -131,7 +131,8 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'Raising the load',
     what: 'Raise, stay, ease, stop and refer.',
-    formula: 'raise by 2–10 % after two met sessions running, effort within the ceiling, alignment kept',
+    formula:
+      'raise by 2–10 % after two met sessions running, both sides, effort within the ceiling, alignment kept, once in seven days; ease one rung after two poor sessions running or two hard ones in three; met twice there, the old level comes back in one step',
     source: `ACSM position stand 2009 for the 2–10 % and the two sessions (${memory}); all other numbers are house values and settings of the school`,
     limits: 'A suggestion with its reason; you decide, and it remembers.',
   },
@@ -145,9 +146,12 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'Plan',
     what: 'The weeks to the goals under the guard rails.',
-    formula: 'fewest weeks, then the least largest growth of load; one raise a family a week, every k-th week lighter',
-    source: 'Exact search where it can finish; compared with brute force and a mixed-integer solver',
-    limits: 'As if every session were met. The chance beside it is from your student’s own attendance and pass rate.',
+    formula:
+      'day by day on the same rule as the verdicts, with all that is asked met: as many goals in time as can be, then the fewest days late, then each as early as can be in the order of their days, nobody waiting without something that binds, then the smallest largest growth of a week',
+    source:
+      'Exact search, compared with every season there is on small plans; where it is cut short the answer is called the best found',
+    limits:
+      'As if every session were done and met. The chance beside it plays the same rule two thousand times with your student’s own attendance, shares met and efforts.',
   },
   {
     topic: 'Baseline norms',

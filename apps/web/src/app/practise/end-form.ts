@@ -195,6 +195,11 @@ const painWords = [
       flex-wrap: wrap;
       gap: 0.5rem 1.5rem;
     }
+    input[type='radio'] {
+      width: 1.4rem;
+      height: 1.4rem;
+      accent-color: var(--pk-pine);
+    }
     legend {
       font-size: 0.89rem;
       color: var(--pk-soft);
@@ -214,7 +219,7 @@ export class EndForm {
   readonly logged = input.required<boolean>();
   readonly routineName = input.required<string>();
   /** The exercises of the practice, for an effort set apart. */
-  readonly parts = input<readonly { readonly segmentId: string; readonly name: string }[]>([]);
+  readonly parts = input<{ readonly segmentId: string; readonly name: string }[]>([]);
   readonly save = output<EndAnswers>();
   readonly dropped = output();
 
