@@ -161,6 +161,7 @@ function readRow(
       asked: amount(asked, asked),
       done: amount(done, asked),
       alignmentKept: null,
+      enough: null,
       effort: null,
     },
   };

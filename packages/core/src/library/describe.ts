@@ -69,6 +69,7 @@ export const hold = (holdSeconds: number, amounts: SideAmount[], restSeconds = 3
   holdSeconds,
   byCue: false,
   restSeconds,
+  least: null,
   amounts,
 });
 
@@ -76,6 +77,7 @@ export const cycle = (cycleSeconds: number, amounts: SideAmount[], restSeconds =
   kind: 'cycle',
   cycleSeconds,
   restSeconds,
+  least: null,
   amounts,
 });
 
@@ -91,6 +93,7 @@ export const breathe = (breaths: number, rhythm: BreathPattern, slowing = 1): Br
   pattern: rhythm,
   slowing,
   restSeconds: 0,
+  least: null,
   amounts: together(breaths),
 });
 

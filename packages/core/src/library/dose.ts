@@ -19,6 +19,11 @@ const shared = {
   /** Rest between two holds, or between two rounds on the same side, in seconds. */
   restSeconds: z.number().min(0).max(3600),
   amounts: z.array(SideAmountSchema).min(1).max(8),
+  /**
+   * From here on it is enough: seconds of a hold, or the amount of a side; what is asked for is the upper end. 0 is by
+   * feel; null: all of it is wanted.
+   */
+  least: z.number().min(0).max(9999).nullable().default(null),
 };
 
 export const HoldDoseSchema = z.object({

@@ -19,9 +19,12 @@ export function axisValue(dose: Dose, axis: Axis): number {
 
 /** The dose with the value of one axis replaced, the same on every side. */
 export function withAxisValue(dose: Dose, axis: Axis, value: number): Dose {
-  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value } : dose;
+  // What is enough stays, and is never more than what is asked for.
+  const least = (most: number): number | null => (dose.least === null ? null : Math.min(dose.least, most));
+  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value, least: least(value) } : dose;
   const amount = Math.round(value);
-  return { ...dose, amounts: dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount })) };
+  const amounts = dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount }));
+  return dose.kind === 'hold' ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };
 }
 
 /** In which segment each exercise of the strands stands, so that they count what was written down; the first counts. */

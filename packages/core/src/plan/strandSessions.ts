@@ -25,11 +25,15 @@ export function alignmentShare(log: Pick<PracticeLog, 'lines'>, strand: Pick<Str
 
 const keyOf = (strand: Pick<Strand, 'axis'>): 'seconds' | 'amount' => (strand.axis === 'time' ? 'seconds' : 'amount');
 
-/** What one side did of what it was asked. What asked for nothing has met nothing. */
+/**
+ * What one side did of what it was asked: of a range, from its lower end on all; by feel, whatever was done. What asked
+ * for nothing has met nothing.
+ */
 function byAxis(line: LogLine, strand: Pick<Strand, 'axis'>): number {
   const key = keyOf(strand);
-  const asked = line.asked[key];
-  return asked === 0 ? 0 : Math.min(1, line.done[key] / asked);
+  const wanted = (line.enough ?? line.asked)[key];
+  if (wanted === 0) return line.enough !== null && line.done[key] > 0 ? 1 : 0;
+  return Math.min(1, line.done[key] / wanted);
 }
 
 /**

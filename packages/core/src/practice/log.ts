@@ -18,6 +18,8 @@ export const LogLineSchema = z.object({
   direction: DirectionSchema,
   asked: amount,
   done: amount,
+  /** From here on it was enough; null where all that was asked for was wanted. */
+  enough: amount.nullable().default(null),
   /** Share of the round after which alignment was first lost; null when it was kept. */
   alignmentKept: z.number().min(0).max(1).nullable(),
   /** Effort of this exercise where it was set apart from that of the whole practice, 0–10. */

@@ -29,8 +29,17 @@ const sum = (parts: readonly Amount[]): Amount => ({
   seconds: parts.reduce((total, part) => total + part.seconds, 0),
 });
 
+/** What of a line is enough, where its dose is a range or by feel. */
+function enoughOf({ dose }: ExerciseSegment, asked: Amount): Amount | null {
+  if (dose.least === null) return null;
+  const whole = dose.kind === 'hold' ? dose.holdSeconds : Math.max(1, ...dose.amounts.map(({ amount: one }) => one));
+  const share = Math.min(1, dose.least / whole);
+  return { amount: asked.amount * share, seconds: asked.seconds * share };
+}
+
 function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], state: ConductState): LogLine {
   const first = spans[0]!;
+  const asked = sum(spans.map((span) => ({ amount: span.amount, seconds: span.durationMs / 1000 })));
   const kept = state.losses
     .filter((loss) => spans.some((span) => span.index === loss.spanIndex))
     .map((loss) => loss.share);
@@ -41,10 +50,11 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     kind: segment.dose.kind,
     side: first.side,
     direction: first.direction,
-    asked: sum(spans.map((span) => ({ amount: span.amount, seconds: span.durationMs / 1000 }))),
+    asked,
     done: sum(spans.map((span) => doneInSpan(span, segment, state))),
     alignmentKept: kept.length === 0 ? null : Math.min(...kept),
     effort: null,
+    enough: enoughOf(segment, asked),
   };
 }
 

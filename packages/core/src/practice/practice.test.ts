@@ -4,6 +4,7 @@ import { timeline } from '../routine';
 import { anyRoutine, routine, segment, shelf } from '../testing/samples';
 import { bells, conduct, logLines, PracticeLogSchema, type JournalEvent } from '.';
 import { LogLineSchema } from './log';
+import { metShare, withAxisValue } from '../plan';
 
 type Press = readonly [at: number, action: JournalEvent['action']];
 const presses = (...list: Press[]): JournalEvent[] => list.map(([at, action]) => ({ at: at * 1000, action }));
@@ -141,6 +142,42 @@ describe('a hold until the cue', () => {
   test('rings nothing that is not known: no bell from it on', () => {
     expect(bells(spans, state(5))).toEqual([]);
     expect(bells(spans, state(45, [40, 'next']))).toEqual([{ inMs: 5000, sound: 'begin' }]);
+  });
+});
+
+describe('a range, and by feel', () => {
+  const ranged = routine([
+    segment('a', { ...hold(60, together(1)), least: 30 }),
+    segment('b', { ...cycle(4, together(16)), least: 8 }, { exerciseId: 'squat-and-bounce' }),
+    segment('c', { ...hold(60, together(1)), least: 0 }),
+  ]);
+  const spans = timeline(ranged);
+  const strandOf = (segmentId: string, axis: 'time' | 'repetitions') => ({ segmentId, axis, rows: [] });
+  const metIn = (...list: Press[]) => {
+    const state = conduct(spans, presses([0, 'start'], ...list), 10_000_000);
+    const lines = logLines(ranged, spans, state, shelf);
+    return [
+      metShare({ lines }, strandOf('a', 'time')),
+      metShare({ lines }, strandOf('b', 'repetitions')),
+      metShare({ lines }, strandOf('c', 'time')),
+    ];
+  };
+
+  test('is met from its lower end on; “it was enough” is no failure, and nothing at all is', () => {
+    // Thirty of sixty seconds, eight of sixteen repetitions (32 s), ten seconds by feel.
+    expect(metIn([30, 'next'], [62, 'next'], [72, 'next'])).toEqual([1, 1, 1]);
+    expect(metIn([15, 'next'], [31, 'next'], [31, 'next'])).toEqual([0.5, 0.5, 0]);
+  });
+
+  test('asks for its upper end, and keeps what is enough when it is raised', () => {
+    const lines = logLines(ranged, spans, conduct(spans, presses([0, 'start']), 10_000_000), shelf);
+    expect(lines[0]).toMatchObject({ asked: { seconds: 60 }, enough: { seconds: 30 } });
+    expect(lines[1]).toMatchObject({ asked: { amount: 16 }, enough: { amount: 8 } });
+    const [first, second] = ranged.segments;
+    if (first?.type !== 'exercise' || second?.type !== 'exercise') throw new Error('two exercises');
+    expect(withAxisValue(first.dose, 'time', 90)).toMatchObject({ holdSeconds: 90, least: 30 });
+    expect(withAxisValue(first.dose, 'time', 20)).toMatchObject({ holdSeconds: 20, least: 20 });
+    expect(withAxisValue(second.dose, 'repetitions', 24)).toMatchObject({ least: 8 });
   });
 });
 

@@ -59,6 +59,7 @@ test('first doses follow the school', () => {
   const breaths = schoolDose(stand, breathSchool);
   // 60 s at 9 s a breath are about seven; the school counts in threes.
   expect(breaths).toMatchObject({ kind: 'breath', amounts: [{ side: 'both', amount: 6 }] });
+  expect(schoolDose(cycle(11, eachSide(16)), { ...softSchool, counted: 'feel' }).least).toBe(0);
   const minutes: School = { ...softSchool, counted: 'minutes' };
   expect(schoolDose(cycle(11, eachSide(16)), minutes)).toMatchObject({
     kind: 'hold',

@@ -18,7 +18,9 @@ const rounded = (amount: number, multiple: number): number =>
  * school's multiples, no pauses longer than it allows. Only defaults go through here; a dose that a
  * teacher set is never changed.
  */
-export function schoolDose(dose: Dose, school: School): Dose {
+export function schoolDose(given: Dose, school: School): Dose {
+  // Where nothing is counted, it is enough when it feels so; the amount is what it is reckoned with.
+  const dose: Dose = school.counted === 'feel' ? { ...given, least: given.least ?? 0 } : given;
   const limit = conventionsOf(school).pauseLimitSeconds;
   if (dose.kind === 'breath') {
     const { fullPauseSeconds, emptyPauseSeconds } = dose.pattern;
@@ -39,6 +41,7 @@ export function schoolDose(dose: Dose, school: School): Dose {
       pattern: EASY,
       slowing: 1,
       restSeconds: dose.restSeconds,
+      least: dose.least === null ? null : Math.round(dose.least / breathPeriod(EASY)),
       amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount * breaths })),
     };
   }
@@ -49,6 +52,7 @@ export function schoolDose(dose: Dose, school: School): Dose {
       holdSeconds: Math.max(STEP, rounded(seconds, STEP)),
       byCue: false,
       restSeconds: dose.restSeconds,
+      least: dose.least === null ? null : dose.least * dose.cycleSeconds,
       amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount === 0 ? 0 : 1 })),
     };
   }

@@ -32,6 +32,7 @@ const lineOf = (strand: Strand, dose: number, { share, kept, effort }: Lived): L
     asked,
     done: { amount: asked.amount * share, seconds: asked.seconds * share },
     alignmentKept: kept,
+    enough: null,
     effort,
   };
 };

@@ -103,6 +103,7 @@ export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   asked: { amount: 1, seconds: 60 },
   done: { amount: share, seconds: 60 * share },
   alignmentKept: null,
+  enough: null,
   effort: null,
   ...change,
 });

@@ -29,9 +29,17 @@ function amountWords(dose: Dose): string {
   return `${noun}s: ${amounts.map(rowWords).join(', ')}`;
 }
 
+/** From where on it is enough: `, enough from 30 s`, or by feel; nothing where all of it is wanted. */
+function enoughWords(dose: Dose): string {
+  const { least } = dose;
+  if (least === null) return '';
+  if (least === 0) return ', or as long as it feels right';
+  return `, enough from ${dose.kind === 'hold' ? durationWords(least) : number.format(least)}`;
+}
+
 /** A dose in one line a teacher would say: `3 holds a side × 1:00 min, 30 s rest`. */
 export function doseWords(dose: Dose): string {
-  const rest = dose.restSeconds > 0 ? `, ${durationWords(dose.restSeconds)} rest` : '';
+  const rest = `${enoughWords(dose)}${dose.restSeconds > 0 ? `, ${durationWords(dose.restSeconds)} rest` : ''}`;
   switch (dose.kind) {
     case 'hold':
       return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${dose.byCue ? ', until the cue' : ''}${rest}`;

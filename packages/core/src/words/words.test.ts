@@ -10,6 +10,9 @@ test('durations read as a teacher would say them', () => {
 
 test('doses in one line', () => {
   expect(doseWords(hold(60, together(1), 0))).toBe('1 hold × 1:00 min');
+  expect(doseWords({ ...hold(60, together(1), 20), least: 30 })).toBe('1 hold × 1:00 min, enough from 30 s, 20 s rest');
+  expect(doseWords({ ...cycle(4, together(16)), least: 8 })).toBe('16 repetitions, 4 s each, enough from 8');
+  expect(doseWords({ ...cycle(4, together(16)), least: 0 })).toContain('or as long as it feels right');
   expect(doseWords(hold(40, eachSide(2), 20))).toBe('2 holds a side × 40 s, 20 s rest');
   expect(doseWords(cycle(11, eachSideBothWays(8)))).toBe('8 repetitions a side each way, 11 s each');
   expect(doseWords(breathe(12, pattern(4, 4, 6, 2), 1.04))).toBe(

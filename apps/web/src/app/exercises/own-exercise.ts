@@ -33,6 +33,7 @@ export function blankExercise(id: string, family: Family): Exercise {
       holdSeconds: 60,
       byCue: false,
       restSeconds: 30,
+      least: null,
       amounts: [{ side: 'both', direction: 'none', amount: 1 }],
     },
     checkpoints: [],

@@ -12,18 +12,21 @@ export function sidesOf(dose: Dose, twoSided: boolean, hasDirections: boolean): 
 export function doseOfKind(dose: Dose, kind: Dose['kind']): Dose {
   if (dose.kind === kind) return dose;
   const { restSeconds } = dose;
+  // By feel stays by feel; a range of seconds is none of repetitions.
+  const least = dose.least === 0 ? 0 : null;
   const rows = (amount: number): Dose['amounts'] => dose.amounts.map((row) => ({ ...row, amount }));
   switch (kind) {
     case 'hold':
-      return { kind, holdSeconds: 60, byCue: false, restSeconds, amounts: rows(1) };
+      return { kind, holdSeconds: 60, byCue: false, restSeconds, least, amounts: rows(1) };
     case 'cycle':
-      return { kind, cycleSeconds: 6, restSeconds, amounts: rows(8) };
+      return { kind, cycleSeconds: 6, restSeconds, least, amounts: rows(8) };
     case 'breath':
       return {
         kind,
         pattern: { inSeconds: 4, fullPauseSeconds: 0, outSeconds: 5, emptyPauseSeconds: 0 },
         slowing: 1,
         restSeconds,
+        least,
         amounts: rows(9),
       };
   }

@@ -162,6 +162,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
         asked: { amount: 1, seconds: 60 },
         done: { amount: 1, seconds: 60 },
         alignmentKept: null,
+        enough: null,
         effort: null,
       },
     ],

@@ -90,8 +90,10 @@ export class LogList {
   }
 
   protected short(line: LogLine): boolean {
-    const share = line.kind === 'hold' ? line.done.seconds / line.asked.seconds : line.done.amount / line.asked.amount;
-    return share < 0.995;
+    const wanted = line.enough ?? line.asked;
+    const [done, whole] =
+      line.kind === 'hold' ? [line.done.seconds, wanted.seconds] : [line.done.amount, wanted.amount];
+    return done < 0.995 * whole;
   }
 
   protected kept(line: LogLine): string {

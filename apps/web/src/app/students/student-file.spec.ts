@@ -71,6 +71,7 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
       asked: { amount: 1, seconds: 60 },
       done: { amount: 1, seconds: 60 },
       alignmentKept: null,
+      enough: null,
     }));
     return {
       ...demo.logs[0]!,

@@ -67,6 +67,7 @@ const log: PracticeLog = {
       asked: { amount: 1, seconds: 60 },
       done: { amount: 0.5, seconds: 30 },
       alignmentKept: 0.4,
+      enough: null,
       effort: null,
     },
   ],

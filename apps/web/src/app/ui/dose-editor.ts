@@ -97,6 +97,16 @@ export class DoseEditor {
     this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_RATE))));
   }
 
+  /** The upper end of the dose: what is enough is no more than that. */
+  protected readonly most = computed(() => {
+    const dose = this.dose();
+    return dose.kind === 'hold' ? dose.holdSeconds : Math.max(...dose.amounts.map(({ amount }) => amount));
+  });
+
+  protected setLeast(least: number | null): void {
+    this.typed.emit(doseAt(['least'], least));
+  }
+
   protected setByCue(byCue: boolean): void {
     this.typed.emit(doseAt(['byCue'], byCue));
   }
