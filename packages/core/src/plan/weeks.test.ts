@@ -12,7 +12,8 @@ import {
 import { softSchool } from '../schools';
 import { hold, together } from '../library/describe';
 import { weekReason } from '../words';
-import { log, logLine, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
+import type { PracticeLog } from '../practice/log';
+import { log, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
 
 const weeks = (value: Plan, change: Partial<PlanContext> = {}) =>
   planForecast(planContext(value, { practiceDays: [1, 3, 5, 6], ...change })).strands[0]!;
@@ -141,23 +142,25 @@ test('repetitions rise in the multiple in which the school counts', () => {
 });
 
 test('locked strands are those with a sign to stop since they were cleared', () => {
-  const [sore, fine] = [strand(), strand({ id: 't', segmentId: 'b' })];
+  const [sore, fine] = [strand(), strand({ id: 't', segmentId: 'b', exerciseId: 'belly-breathing' })];
   const logs = [log('2026-01-06', { pain: 4 })];
-  expect(lockedStrands(plan([sore, fine]), logs, softSchool.raise)).toEqual([sore]);
+  expect(lockedStrands(plan([sore, fine]), logs, softSchool.raise, shelf)).toEqual([sore]);
   const cleared = { ...sore, clearedAt: '2026-01-07T00:00:00.000Z' };
-  expect(lockedStrands(plan([cleared]), logs, softSchool.raise)).toEqual([]);
+  expect(lockedStrands(plan([cleared]), logs, softSchool.raise, shelf)).toEqual([]);
 });
 
 test('a locked strand leaves its turn to the others', () => {
-  const both = plan([
-    strand({ id: 's1', target: 90 }),
-    strand({ id: 's2', segmentId: 'b', target: 90, targetDay: '2026-03-01' }),
-  ]);
+  const upright = strand({ id: 's1', exerciseId: 'neutral-stance', target: 90 });
+  const both = plan([upright, strand({ id: 's2', segmentId: 'b', target: 90, targetDay: '2026-03-01' })]);
   const rule = { ...planContext(both).rule, raisesPerFamily: 1 };
-  const sore = log('2026-01-05', { pain: 6, lines: [logLine(1, { segmentId: 'b' })] });
-  const [free, locked] = planForecast(planContext(both, { rule, logs: [sore] })).strands;
-  expect(locked!.weeks).toHaveLength(1);
+  const of = (logs: PracticeLog[]) => planForecast(planContext(both, { rule, logs })).strands;
+  expect(of([])[0]!.binding).toBe('family');
+  // A shoulder locks what raises the arms, and leaves the upright stance alone.
+  const sore = log('2026-01-02', { pain: 6, painPlace: 'shoulder', lines: [] });
+  const [free, locked] = of([sore]);
+  expect(locked!.weeks.map(({ kind }) => kind)).toEqual(['locked']);
   expect(free).toMatchObject({ binding: null, earliestDay: free!.aloneDay });
+  expect(free!.earliestDay).not.toBeNull();
 });
 
 test('a locked strand is left out of what is practised, and the rest stays as it is', () => {

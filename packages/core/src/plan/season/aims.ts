@@ -47,9 +47,11 @@ type Growing = Pick<Label, 'needless' | 'growths' | 'path'>;
  * way the rest of the best season is the best season of the rest, and tomorrow's plan is today's. Then the earlier raise.
  */
 export const compareGrowth = (one: Growing, other: Growing): number =>
-  one.needless - other.needless ||
-  compareLists(one.growths, other.growths) ||
-  (one.path < other.path ? -1 : one.path > other.path ? 1 : 0);
+  compareGentleness(one, other) || (one.path < other.path ? -1 : one.path > other.path ? 1 : 0);
+
+/** The same without regard to which raise came first: nought for two ways that are equally good. */
+export const compareGentleness = (one: Growing, other: Growing): number =>
+  one.needless - other.needless || compareLists(one.growths, other.growths);
 
 /** The aims as far as they are known, the rest as well as it could ever come. */
 export const boundOf = (joint: Joint, label: Label, week: number): Aims =>

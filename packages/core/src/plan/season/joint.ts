@@ -21,6 +21,8 @@ export interface Label {
   readonly masks: readonly number[];
   /** Weeks running in which something was due and nothing might rise. */
   readonly stuck: number;
+  /** Another way led to the same, no worse. */
+  readonly tied: boolean;
 }
 
 /** After so many weeks in which all that was due was forbidden, nothing will rise any more. */
@@ -59,6 +61,7 @@ export class Joint {
       path: '',
       masks: [],
       stuck: 0,
+      tied: false,
     };
   }
 
@@ -154,6 +157,7 @@ export class Joint {
       growths: label.growths.toSpliced(place < 0 ? label.growths.length : place, 0, Math.round(growth * 1e9) / 1e9),
       path: label.path + code.toString(36).padStart(6, '0'),
       masks: [...label.masks, mask],
+      tied: label.tied,
       stuck: mask !== 0 ? 0 : label.stuck + (this.forbidden(label, week) ? 1 : 0),
     };
   }

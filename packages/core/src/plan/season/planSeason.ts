@@ -2,6 +2,7 @@ import { Joint, type Label } from './joint';
 import { rulingOn, type AskedDose } from './playWeek';
 import type { Rail, SeasonProblem } from './seasonProblem';
 import { searchSeason } from './searchSeason';
+import { separateSeasons } from './separateSeasons';
 
 /** What keeps a strand where it is in a week though it was due. */
 export interface Held {
@@ -67,7 +68,7 @@ const nearest = ({ order }: Joint, index: number): number | undefined => order.f
  */
 export function planSeason(problem: SeasonProblem, weeks = 1): Season {
   const joint = new Joint(problem);
-  const { masks, proven, end } = searchSeason(joint);
+  const { masks, proven, end } = separateSeasons(joint) ?? searchSeason(joint);
   const { calendar, rules, strands } = problem;
   const told: SeasonWeek[][] = strands.map(() => []);
   let label = joint.root();

@@ -1,4 +1,4 @@
-import { aimsOf, boundOf, compareAims, compareGrowth, endOf, type Aims } from './aims';
+import { aimsOf, boundOf, compareAims, compareGentleness, compareGrowth, endOf, type Aims } from './aims';
 import type { Joint, Label } from './joint';
 
 /** Sets of raises that are tried before it settles for the best season found; tuned so that a season stays within a blink. */
@@ -12,6 +12,8 @@ export interface FoundSeason {
   readonly end: Label;
   /** Whether it is known that there is none better. */
   readonly proven: boolean;
+  /** Whether no other way was met that is as good. */
+  readonly unique: boolean;
 }
 
 interface Best {
@@ -23,8 +25,21 @@ interface Best {
 const compareSame = (joint: Joint, one: Label, other: Label): number =>
   compareAims(endOf(joint, one), endOf(joint, other)) || compareGrowth(one, other);
 
+/** Whether two ways to the same state, or end, are equally good. */
+const alike = (joint: Joint, one: Label, other: Label): boolean =>
+  one.path !== other.path &&
+  compareGentleness(one, other) === 0 &&
+  compareAims(endOf(joint, one), endOf(joint, other)) === 0;
+
+/** The better of two ways to the same state; it remembers that there were two. */
+function betterWay(joint: Joint, one: Label, other: Label): Label {
+  const first = compareSame(joint, one, other) < 0 ? one : other;
+  return alike(joint, one, other) ? { ...first, tied: true } : first;
+}
+
 const better = (joint: Joint, label: Label, best: Best | null): Best => {
-  return best === null || compareSame(joint, label, best.label) < 0 ? { label, aims: endOf(joint, label) } : best;
+  const way = best === null ? label : betterWay(joint, label, best.label);
+  return best !== null && way === best.label ? best : { label: way, aims: endOf(joint, way) };
 };
 
 /** Lets strands rise in a given order as far as the rails allow. */
@@ -105,7 +120,7 @@ export function searchSeason(joint: Joint): FoundSeason {
         if (worse(joint, child, week + 1, best!)) continue;
         const key = keyOf(child);
         const other = found.get(key);
-        if (other === undefined || compareSame(joint, child, other) < 0) found.set(key, child);
+        found.set(key, other === undefined ? child : betterWay(joint, child, other));
       }
       if (tries < 0) break;
     }
@@ -127,7 +142,7 @@ export function searchSeason(joint: Joint): FoundSeason {
     }
   }
   const { label } = best!;
-  return { masks: label.masks, end: label, proven };
+  return { masks: label.masks, end: label, proven, unique: !label.tied };
 }
 
 /** Unfinished seasons that are brought to their end when there is no time for all. */
