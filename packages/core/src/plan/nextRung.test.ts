@@ -98,6 +98,16 @@ describe('the next rung', () => {
     expect([axisAt(line! - 10), axisAt(line! - 9)]).toEqual(['bend', 'share']);
   });
 
+  test('a stiff ankle forbids the lower rung, whatever the school would take first', () => {
+    const by = (ankleRangeDeg: number) =>
+      nextRung({ ...person, ankleRangeDeg }, high, { twoSided: true }, strand({ level: 60, target: 180 }), strictSchool)
+        ?.axis;
+    expect(by(38)).toBe('bend');
+    const limit = balanceLimit(body, stanceOfPosture(high), 18)!;
+    expect(limit).toBeLessThan(high.kneeBendDeg + 10);
+    expect(by(18)).toBe('share');
+  });
+
   test('the order of a school names every axis once', () => {
     for (const school of builtInSchools) expect(SchoolSchema.parse(school).rungOrder).toHaveLength(4);
     const twice = SchoolSchema.safeParse({ ...softSchool, rungOrder: ['time', 'time', 'bend', 'arms'] });
