@@ -159,6 +159,20 @@ function figureOf(
   };
 }
 
+const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
+
+/** From where on it is enough, where a dose is a range or by feel; that it is, once it is. */
+function enoughOf(span: Span, state: ConductState, segment: Segment | undefined): string {
+  if (segment?.type !== 'exercise' || segment.dose.least === null || !work.has(span.kind)) return '';
+  const { dose } = segment;
+  const { least } = segment.dose;
+  if (least === 0) return 'as long as it feels right: Next ends it';
+  const whole = dose.kind === 'hold' ? dose.holdSeconds : span.amount;
+  const done = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
+  if (done >= least / whole - 1e-9) return 'enough now: Next ends it';
+  return `enough from ${dose.kind === 'hold' ? durationWords(least) : `${least}`}`;
+}
+
 function checkpointOf(span: Span, state: ConductState, exercise: Exercise | undefined): Checkpoint | null {
   const points = exercise?.checkpoints ?? [];
   if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
@@ -185,6 +199,8 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
   }
   const segment = routine.segments[span.segmentIndex];
   const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const figure = figureOf(span, state, segment, exercise);
+  const enough = enoughOf(span, state, segment);
   return {
     kind: span.kind,
     title: titleOf(span, segment, shelf),
@@ -192,7 +208,8 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: checkpointOf(span, state, exercise),
-    ...figureOf(span, state, segment, exercise),
+    ...figure,
+    unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };
 }
 

@@ -47,6 +47,27 @@ test('taps take over the count and the breath line makes room', () => {
   expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', breath: null });
 });
 
+test('of a range, and by feel, it says from where on it is enough, and that it is', () => {
+  const stand = newSegment('ranged', shelf.get('tree-holding')!, softSchool);
+  const reel = newSegment('reeled', shelf.get('one-hand-reeling')!, softSchool);
+  const shown = (segment: typeof stand, least: number, seconds: number, ...events: JournalEvent[]) => {
+    const ranged = insertSegment(newRoutine('r', 'Ranged', softSchool), {
+      ...segment,
+      dose: { ...segment.dose, least },
+    });
+    const spans = timeline(ranged);
+    const state = conduct(spans, [{ at: 0, action: 'start' }, ...events], seconds * 1000);
+    return momentOf(ranged, spans, state, shelf).unit;
+  };
+  expect(shown(stand, 30, 10 + 20)).toBe('enough from 30 s');
+  expect(shown(stand, 30, 10 + 30)).toBe('enough now: Next ends it');
+  expect(shown(stand, 0, 10 + 1)).toBe('as long as it feels right: Next ends it');
+  expect(shown(stand, 30, 5)).toBe('');
+  expect(shown(reel, 3, 10 + 22)).toBe('of 8 to go · enough from 3');
+  const taps = [11, 12, 13].map((at): JournalEvent => ({ at: at * 1000, action: 'tap' }));
+  expect(shown(reel, 3, 14, ...taps)).toBe('of 8 to go · enough now: Next ends it');
+});
+
 test('a hold until the cue counts up, says what was planned and then how far it is over', () => {
   const tree = newSegment('cued', shelf.get('tree-holding')!, softSchool);
   const dose = { ...tree.dose, holdSeconds: 60, byCue: true } as typeof tree.dose;
