@@ -1,13 +1,12 @@
 import { differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
-import { applied } from './machine/applied';
+import { applied, type Accepted } from './machine/applied';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
-import type { Ruling } from './machine/judge';
-import { NEVER, noRuns, stateOf } from './machine/strandState';
+import { NEVER } from './machine/strandState';
 import type { Decision, Plan, Strand } from './plan';
 import type { Verdict } from './planVerdicts';
-import { isOpen } from './stateOfStrand';
+import { storedState } from './stateOfStrand';
 import { doseOf } from './steps';
 
 export interface Answer {
@@ -18,23 +17,11 @@ export interface Answer {
 }
 
 const dayOrNull = (day: number): string | null => (day === NEVER ? null : dayOfNumber(day));
-const orNever = (day: string | null): number => (day === null ? NEVER : dayNumber(day));
 
 /** A strand after a ruling that was accepted: the machine's own step, as it is stored. */
-function ruled(strand: Strand, ruling: Ruling, now: Date): Strand {
+function ruled(strand: Strand, ruling: Accepted, now: Date): Strand {
   const today = formatISO(now, { representation: 'date' });
-  const before = stateOf(
-    {
-      level: strand.level,
-      open: isOpen(strand),
-      lost: strand.lost,
-      raisedOn: orNever(strand.raisedOn),
-      easedOn: orNever(strand.easedOn),
-      changedOn: NEVER,
-      lastOn: NEVER,
-    },
-    noRuns,
-  );
+  const before = storedState(strand);
   const after = applied(before, ruling, dayNumber(today));
   if (after === before) return strand;
   return {
@@ -56,7 +43,7 @@ function chosen(strand: Strand, level: number, now: Date): Strand {
   if (level === strand.level) return strand;
   const after = ruled(
     strand,
-    { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level, passing: true },
+    { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level },
     now,
   );
   return level > strand.level ? after : { ...after, raisedOn: strand.raisedOn, lost: [] };
@@ -71,7 +58,7 @@ function answered(strand: Strand, verdict: Verdict, answer: Answer, now: Date): 
       return { ...strand, clearedAt: now.toISOString() };
     case 'accepted':
       if (because === 'stop' || !verdict.moves) return strand;
-      return ruled(strand, { kind: kind === 'ease' ? 'ease' : 'raise', because, level, passing: true }, now);
+      return ruled(strand, { kind: kind === 'ease' ? 'ease' : 'raise', because, level }, now);
     case 'changed':
       return chosen(strand, answer.level, now);
   }

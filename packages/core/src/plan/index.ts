@@ -21,5 +21,5 @@ export * from './strandSessions';
 export * from './verdictWords';
 export * from './weeksToReach';
 export type { Because, Ladder, Rules, Ruling, Session, StrandState } from './machine';
-export { newState, rulesOf } from './machine';
+export { growthOf, newState, rulesOf } from './machine';
 export * from './season';

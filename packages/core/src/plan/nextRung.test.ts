@@ -4,9 +4,9 @@ import { holdEndurance } from '../endurance';
 import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
-import { log, plan, routine, segment, strand, planContext, logLine } from '../testing/samples';
+import { log, plan, routine, segment, strand, planContext, logLine, verdictOn } from '../testing/samples';
 import { segmentWords, turnedWords } from '../words';
-import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, verdictOn, PlanSchema, type RungBody } from '.';
+import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, PlanSchema, type RungBody } from '.';
 
 const body = bodyOf({ stature: 1.7, mass: 70 });
 const person: RungBody = {

@@ -1,5 +1,5 @@
 import type { Because, Ruling } from './machine/judge';
-import type { Strand, VerdictKind } from './plan';
+import type { VerdictKind } from './plan';
 import type { PlanContext } from './planContext';
 import { planSeason, type Held } from './season/planSeason';
 import { rulingOn } from './season/playWeek';
@@ -123,10 +123,3 @@ export function planVerdicts(context: PlanContext): Verdict[] {
 /** A verdict keeps so many signs at most. */
 const MOST_SIGNS = 10;
 const REFER = 'Locked until you clear it. See a licensed practitioner before going on.';
-
-/** The verdict on one strand; see `planVerdicts`. */
-export function verdictOn(context: PlanContext, strand: Pick<Strand, 'id'>): Verdict {
-  const found = planVerdicts(context).find(({ strandId }) => strandId === strand.id);
-  if (found === undefined) throw new RangeError(`strand: the plan has no strand “${strand.id}”`);
-  return found;
-}

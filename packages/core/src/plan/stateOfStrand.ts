@@ -10,6 +10,21 @@ import { hasStrand, sessionOf } from './strandSessions';
 const dayOf = (moment: string): string => formatISO(parseISO(moment), { representation: 'date' });
 const orNever = (day: string | null): number => (day === null ? NEVER : dayNumber(day));
 
+/** A stored strand as the machine takes it, before any practice is looked at. */
+export const storedState = (strand: Strand): StrandState =>
+  stateOf(
+    {
+      level: strand.level,
+      open: isOpen(strand),
+      lost: strand.lost,
+      raisedOn: orNever(strand.raisedOn),
+      easedOn: orNever(strand.easedOn),
+      changedOn: strand.changedAt === null ? NEVER : dayNumber(dayOf(strand.changedAt)),
+      lastOn: NEVER,
+    },
+    noRuns,
+  );
+
 /** A strand that waits for another is open from its opening on; one that has already risen was opened long ago. */
 export const isOpen = (strand: Pick<Strand, 'gate' | 'openedOn' | 'level' | 'start'>): boolean =>
   strand.gate === null || strand.openedOn !== null || strand.level > strand.start;
@@ -26,18 +41,6 @@ export const inOrder = <L extends Pick<PracticeLog, 'startedAt' | 'id'>>(logs: r
  */
 export function stateOfStrand(strand: Strand, logs: readonly PracticeLog[], rules: Rules, today: string): StrandState {
   const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
-  const start = stateOf(
-    {
-      level: strand.level,
-      open: isOpen(strand),
-      lost: strand.lost,
-      raisedOn: orNever(strand.raisedOn),
-      easedOn: orNever(strand.easedOn),
-      changedOn: strand.changedAt === null ? NEVER : dayNumber(dayOf(strand.changedAt)),
-      lastOn: NEVER,
-    },
-    noRuns,
-  );
   return logs
     .filter((log) => log.day <= today)
     .reduce((state, log) => {
@@ -45,5 +48,5 @@ export function stateOfStrand(strand: Strand, logs: readonly PracticeLog[], rule
       // What was before the last change of the level only tells when it was practised.
       if (Date.parse(log.startedAt) <= changed) return stateOf({ ...state, lastOn: dayNumber(log.day) }, state);
       return withSession(state, sessionOf(log, strand)!, rules);
-    }, start);
+    }, storedState(strand));
 }

@@ -4,12 +4,13 @@ import { axisWords } from '../words/axisWords';
 import { shortDay } from '../words/shortDay';
 import { heldWords } from '../words/weekReason';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
-import { topDose, type Ruling } from './machine/judge';
+import { reachDose, topDose, type Ruling } from './machine/judge';
 import { DAYS_AFTER_EASE, DAYS_BETWEEN_EASES, DAYS_BETWEEN_RAISES, FIND_AGAIN } from './machine/strandState';
 import type { Strand } from './plan';
 import type { PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
 import type { PlanSeason } from './seasonOfPlan';
+import { isOpen } from './stateOfStrand';
 import { doseOf, floorToStep } from './steps';
 import { alignmentShare, hasStrand, metShare, missingRows, sessionOf, strandEffort } from './strandSessions';
 
@@ -43,6 +44,12 @@ function partlyWords(log: PracticeLog, strand: Strand): string {
   const day = shortDay(log.day);
   if (missing.length > 0) return `On ${day} nothing was noted for ${missing.join(' and ')}; all sides are wanted.`;
   return `${percent(metShare(log, strand) ?? 0)} of the dose was met on ${day}; all of it is wanted.`;
+}
+
+/** Whether a raise is being saved up: the level is beyond its dose, and the dose is not the last one. */
+export function isSavingUp(strand: Strand): boolean {
+  const dose = doseOf(strand.level, strand.step);
+  return isOpen(strand) && strand.lost.length === 0 && strand.level > dose + 1e-6 && dose < reachDose(strand);
 }
 
 /** What the raise that is saved up comes to: `11 of the 16 repetitions`. */
@@ -97,12 +104,12 @@ function overWords({ season, index }: Ruled, strand: Strand): string | null {
 
 function mainWords(ruled: Ruled, strand: Strand): string[] {
   const { context, season, index, ruling, own } = ruled;
-  const { rule, plan, today } = context;
+  const { rule, today } = context;
   const { state, ladder } = season.problem.strands[index]!;
   const [last] = own;
   const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
   const marks = atDose(ruled, strand);
-  const growth = percent(plan.growthPerWeek);
+  const growth = percent(season.problem.rules.growth);
   switch (ruling.because) {
     case 'retest':
       return [`${days} days without practice: test the baseline again; until then one rung down.`];
@@ -142,10 +149,6 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       return ['It would be eased, but this is its first dose: look at posture and rest instead.'];
     case 'begin':
       return [own.length === 0 ? 'Nothing practised yet: begin here.' : 'Not practised at this dose yet.'];
-    case 'kept':
-      return [
-        `Alignment was kept until ${percent(alignmentShare(last!, strand))} of the round; the rest does not count yet.`,
-      ];
     case 'partly': {
       const kept = alignmentShare(marks[0]!, strand);
       if (kept < 1) return [`Alignment was kept until ${percent(kept)} of the round; the rest does not count yet.`];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Correction } from '../corrections';
 import { defaultRaiseRule as rule, softSchool } from '../schools';
-import { log, logLine, plan, planContext, shelf, strand } from '../testing/samples';
+import { log, logLine, plan, planContext, shelf, strand, verdictOn } from '../testing/samples';
 import type { PracticeLog } from '../practice/log';
 import { painPlaces } from '../practice/painPlace';
 import { axisWords, weekReason } from '../words';
@@ -13,7 +13,6 @@ import {
   planVerdicts,
   PlanSchema,
   stopReasons,
-  verdictOn,
   type Plan,
   type PlanContext,
   type Strand,
@@ -45,6 +44,10 @@ describe('verdict, each rule at its boundary', () => {
     expect(judge()).toMatchObject({ kind: 'raise', fromDose: 60, toDose: 65, logId: 'log-2026-01-08' });
     expect(judge().level).toBeCloseTo(66, 9);
     expect(judge().reasons.join(' ')).toContain('at most 10 %');
+    // Where the whole week may grow by less, so may the strand, and that is what is said.
+    const slower = judge(two, '2026-01-08', { step: 1 }, { rule: { ...rule, loadGrowth: 0.05 } });
+    expect(slower).toMatchObject({ kind: 'raise', toDose: 63 });
+    expect(slower.reasons.join(' ')).toContain('at most 5 %');
   });
 
   test('the order in which logs come makes no difference', () => {

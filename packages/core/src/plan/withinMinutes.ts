@@ -1,5 +1,5 @@
 import { topDose } from './machine/judge';
-import type { SeasonStrand } from './season/seasonProblem';
+import { byGoalDay, type SeasonStrand } from './season/seasonProblem';
 import { doseOf } from './steps';
 
 /** Room for rounding, min. */
@@ -21,9 +21,7 @@ export function withinMinutes(
 ): readonly SeasonStrand[] {
   if (limit === null) return strands;
   const tops = strands.map((strand) => Math.max(present(strand), topDose(strand.ladder)));
-  const order = strands
-    .map((_, index) => index)
-    .toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay || a - b);
+  const order = byGoalDay(strands);
   const most = limit + TINY;
   const rest = base();
   const minutes = (doses: readonly number[]): number =>

@@ -61,7 +61,6 @@ export function exhaustiveSeason({ strands, calendar, rules, rails, mostWeeks }:
       if (full(index, level)) return null;
       const day = Math.max(monday, eligible);
       if (day >= monday + 7) return null;
-      if (open && arrival < 0 && floorTo(level, ladder.step) >= reach[index]!) arrival = monday;
       level = Math.min(ladder.target, ladder.most ?? Infinity, level * (1 + rules.growth));
       from = evening && day === eligible ? day + 1 : day;
       [eligible, evening] = [day + 7, false];

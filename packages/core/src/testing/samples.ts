@@ -4,6 +4,7 @@ import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } f
 import type { Dose } from '../library/dose';
 import type { Plan, Strand } from '../plan/plan';
 import type { PlanContext } from '../plan/planContext';
+import { planVerdicts, type Verdict } from '../plan/planVerdicts';
 import { defaultRaiseRule } from '../schools/builtInSchools';
 import type { LogLine, PracticeLog } from '../practice/log';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
@@ -92,6 +93,10 @@ export const planContext = (value: Plan, change: Partial<PlanContext> = {}): Pla
   mostDoses: new Map(),
   ...change,
 });
+
+/** The verdict on one strand of a plan. */
+export const verdictOn = (context: PlanContext, { id }: Pick<Strand, 'id'>): Verdict =>
+  planVerdicts(context).find(({ strandId }) => strandId === id)!;
 
 export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   segmentId: 'a',

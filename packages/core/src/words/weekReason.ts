@@ -35,18 +35,21 @@ export function heldWords(
   }
 }
 
-/** Why a week of a plan asks for its dose, and why not for more. */
-export function weekReason(plan: Plan, strand: Strand, week: StrandWeek): string {
+/**
+ * Why a week of a plan asks for its dose, and why not for more.
+ * @param growth what a week may add
+ */
+export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth = plan.growthPerWeek): string {
   switch (week.kind) {
     case 'now':
       return 'Where the strand stands now.';
     case 'raise':
       return week.level >= strand.target
         ? 'The target.'
-        : `Up; not more, since a week may add at most ${percent(plan.growthPerWeek)}.`;
+        : `Up; not more, since a week may add at most ${percent(growth)}.`;
     case 'carry': {
       const next = axisWords(doseOf(week.level, strand.step) + strand.step, strand.axis);
-      return `The same; ${percent(plan.growthPerWeek)} a week has not yet filled the step to ${next}.`;
+      return `The same; ${percent(growth)} a week has not yet filled the step to ${next}.`;
     }
     case 'found':
       return 'Found again: met at the lower dose, the old one comes back in one step.';

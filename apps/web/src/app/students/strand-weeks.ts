@@ -9,7 +9,9 @@ import * as z from 'zod';
 import {
   axisWords,
   doseOf,
+  growthOf,
   isOpen,
+  isSavingUp,
   meanwhileWords,
   overruleIn,
   postureIn,
@@ -115,7 +117,7 @@ export class StrandWeeks {
       amount: week.dose,
       kind: week.kind,
       share: Math.round((100 * week.dose) / this.strand().target),
-      reason: weekReason(this.plan(), this.strand(), week),
+      reason: weekReason(this.plan(), this.strand(), week, this.growth()),
       before: before.has(week.week) ? axisWords(before.get(week.week)!, this.strand().axis) : '–',
     }));
   });
@@ -134,12 +136,14 @@ export class StrandWeeks {
       widthPx: TERRACES_PX,
     };
   });
+  /** What a week may add: the plan's growth, or the school's for the whole week where that is less. */
+  private readonly growth = computed(() => growthOf(this.plan(), this.school().raise));
   /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
   protected readonly stands = computed(() => {
     const [strand, verdict] = [this.strand(), this.standing()];
     const dose = doseOf(strand.level, strand.step);
     const lost = strand.lost.at(-1);
-    const saving = isOpen(strand) && lost === undefined && strand.level > dose + 1e-6 && dose < strand.target;
+    const saving = isSavingUp(strand);
     return {
       dose: isOpen(strand) ? axisWords(dose, strand.axis) : 'not opened yet',
       saved: saving ? savedWords(strand, strand.level) : '',
@@ -256,7 +260,7 @@ export class StrandWeeks {
     if (this.locked()) return 'Locked after a sign to stop.';
     const { axis, targetDay } = this.strand();
     const { earliestDay, aloneDay, inTime, doseOnTargetDay, binding } = forecast;
-    const percent = Math.round(this.plan().growthPerWeek * 100);
+    const percent = Math.round(this.growth() * 100);
     const wished = readDay(targetDay);
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
     if (earliestDay === null && binding === 'capacity')

@@ -32,8 +32,7 @@ const written = (options: Intl.DateTimeFormatOptions): ((day: string) => string)
 /** A day for reading: `12 Mar 2026`. */
 export const readDay = written({ day: 'numeric', month: 'short', year: 'numeric' });
 
-/** A day without its year: `Thu 12 Mar`. */
-export const shortDay = written({ weekday: 'short', day: 'numeric', month: 'short' });
+export { shortDay } from '@pomek/core';
 
 /** A day in full: `Thursday 12 March`. */
 export const fullDay = written({ weekday: 'long', day: 'numeric', month: 'long' });

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
-import { breathPeriod, breathRate, durationWords, type BreathPattern, type Dose, type SideAmount } from '@pomek/core';
+import {
+  axesOf,
+  axisValue,
+  breathPeriod,
+  breathRate,
+  durationWords,
+  type BreathPattern,
+  type Dose,
+  type SideAmount,
+} from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
@@ -98,10 +107,7 @@ export class DoseEditor {
   }
 
   /** The upper end of the dose: what is enough is no more than that. */
-  protected readonly most = computed(() => {
-    const dose = this.dose();
-    return dose.kind === 'hold' ? dose.holdSeconds : Math.max(...dose.amounts.map(({ amount }) => amount));
-  });
+  protected readonly most = computed(() => axisValue(this.dose(), axesOf(this.dose())[0]!));
 
   protected setLeast(least: number | null): void {
     this.typed.emit(doseAt(['least'], least));

@@ -4,8 +4,11 @@ import { NEVER, noRuns, stateOf, type StrandState } from './strandState';
 /** As many lost levels are remembered. */
 const MOST_LOST = 10;
 
+/** What of a ruling is accepted. */
+export type Accepted = Pick<Ruling, 'kind' | 'because' | 'level'>;
+
 /** The state after a ruling that was accepted on a day; the same state when it changes nothing. Pure. */
-export function applied(state: StrandState, ruling: Ruling, day: number): StrandState {
+export function applied(state: StrandState, ruling: Accepted, day: number): StrandState {
   const { level, because } = ruling;
   if (level === null) return state;
   const { raisedOn, easedOn, lastOn, open } = state;

@@ -39,7 +39,6 @@ export type Because =
   | 'floor'
   | 'eased lately'
   | 'begin'
-  | 'kept'
   | 'partly'
   | 'watch'
   | 'run'
@@ -75,7 +74,6 @@ const stay = {
   floor: staying('floor'),
   'eased lately': staying('eased lately', true),
   begin: staying('begin'),
-  kept: staying('kept'),
   partly: staying('partly'),
   watch: staying('watch'),
   run: staying('run'),
@@ -149,7 +147,7 @@ function ofStrain(state: StrandState, day: number, ladder: Ladder, rules: Rules)
 /** What in the sessions themselves keeps a strand where it is. */
 function notMet(state: StrandState, rules: Rules, wanted: number): Ruling | null {
   if (state.sessions === 0) return stay.begin;
-  if (state.metRun === 0) return state.looseRun > 0 ? stay.kept : stay.partly;
+  if (state.metRun === 0) return stay.partly;
   if ((state.hard & 1) === 1) return stay.watch;
   if (state.metRun < wanted) return stay.run;
   if (state.goodRun < wanted) return stay.effort;

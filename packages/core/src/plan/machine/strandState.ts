@@ -71,9 +71,14 @@ export interface Rules {
   readonly retestGapDays: number;
 }
 
-/** No strand grows faster than the whole week may, or it might have to wait for ever. */
+/** What a week may add to a strand: none grows faster than the whole week may, or it might have to wait for ever. */
+export const growthOf = (
+  { growthPerWeek }: Pick<Plan, 'growthPerWeek'>,
+  { loadGrowth }: Pick<RaiseRule, 'loadGrowth'>,
+): number => Math.min(growthPerWeek, loadGrowth);
+
 export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rules => ({
-  growth: Math.min(plan.growthPerWeek, rule.loadGrowth),
+  growth: growthOf(plan, rule),
   sessionsToRaise: rule.sessionsToRaise,
   effortCeiling: rule.effortCeiling,
   easeEffort: rule.easeEffort,
@@ -117,6 +122,12 @@ export function stateOf(standing: Standing, runs: Runs): StrandState {
     sessions: runs.sessions,
     back: runs.back,
   };
+}
+
+/** The level a strand has had, also while it is eased; 0 while it is closed. */
+export function knownLevel({ open, level, lost }: Pick<StrandState, 'open' | 'level' | 'lost'>): number {
+  if (!open) return 0;
+  return lost.length === 0 ? level : Math.max(level, ...lost);
 }
 
 /** Nothing practised at the level yet. */

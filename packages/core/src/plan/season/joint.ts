@@ -1,7 +1,7 @@
 import { reachDose, topDose } from '../machine/judge';
 import { doseOf } from '../steps';
 import { weekOfDay } from './seasonCalendar';
-import type { Rail, SeasonProblem, SeasonStrand } from './seasonProblem';
+import { byGoalDay, type Rail, type SeasonProblem, type SeasonStrand } from './seasonProblem';
 import { StrandNodes, type Node, type Step } from './strandNodes';
 
 const TINY = 1e-9;
@@ -44,9 +44,7 @@ export class Joint {
     const { strands, calendar, mostWeeks } = problem;
     this.count = strands.length;
     this.nodes = strands.map((_, index) => new StrandNodes(problem, index));
-    this.order = strands
-      .map((_, index) => index)
-      .toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay || a - b);
+    this.order = byGoalDay(strands);
     this.capped = strands.map(({ ladder }) => topDose(ladder) < reachDose(ladder));
     this.firstWeek = weekOfDay(calendar, calendar.today);
     this.lastDay = calendar.start + 7 * mostWeeks;

@@ -1,6 +1,6 @@
 import { applied } from '../machine/applied';
 import { judge, reachDose, type Bars } from '../machine/judge';
-import type { Session, StrandState } from '../machine/strandState';
+import { knownLevel, type Session, type StrandState } from '../machine/strandState';
 import { withSession } from '../machine/withSession';
 import { doseInWeek } from '../planDay';
 import { doseOf } from '../steps';
@@ -31,7 +31,7 @@ export class PlayedSeason {
   /** Whether the dose of the level is that of the target. */
   readonly atTarget: boolean[] = [];
   /** Whether what was last ruled may change by itself. */
-  private open: boolean[] = [];
+  private passing: boolean[] = [];
   private readonly began: number[] = [];
   private risen = new Map<string, number>();
   private anyRisen = false;
@@ -53,7 +53,7 @@ export class PlayedSeason {
 
   begin(): void {
     this.states = this.problem.strands.map(({ state }) => state);
-    this.open = this.states.map(() => true);
+    this.passing = this.states.map(() => true);
     this.states.forEach((_, index) => this.dosed(index));
   }
 
@@ -71,7 +71,7 @@ export class PlayedSeason {
     this.week = week;
     this.lighter = isLighter(this.problem.calendar, week);
     for (let index = 0; index < this.count; index += 1)
-      this.began[index] = first ? strands[index]!.levelBefore : known(this.states[index]!);
+      this.began[index] = first ? strands[index]!.levelBefore : knownLevel(this.states[index]!);
     this.risen.clear();
     if (first) for (const { family } of strands) this.risen.set(family, this.joint.risenAlready(family));
     this.anyRisen = first && this.joint.risenThisWeek;
@@ -110,7 +110,7 @@ export class PlayedSeason {
     const bars = this.barsOn(day);
     for (const index of this.joint.order) {
       const { lastOn } = this.states[index]!;
-      if (lastOn < day && (this.open[index]! || day - lastOn >= stayGapDays)) this.rule(index, day, bars[index]!);
+      if (lastOn < day && (this.passing[index]! || day - lastOn >= stayGapDays)) this.rule(index, day, bars[index]!);
     }
   }
 
@@ -126,7 +126,7 @@ export class PlayedSeason {
     const { ladder, family } = strands[index]!;
     const ruling = judge(state, day, ladder, rules, state.open ? bars : { ...bars, gateOpen: this.gateOpen(index) });
     const { because, level } = ruling;
-    this.open[index] = ruling.passing;
+    this.passing[index] = ruling.passing;
     if (level === null) return;
     if (because === 'raise' || because === 'opens') {
       if (!this.mayRise(index, level, because === 'opens')) return;
@@ -180,8 +180,3 @@ export class PlayedSeason {
     return open ? level : 0;
   }
 }
-
-const known = ({ open, level, lost }: StrandState): number => {
-  if (!open) return 0;
-  return lost.length === 0 ? level : Math.max(level, ...lost);
-};

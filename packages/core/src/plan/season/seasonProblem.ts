@@ -28,6 +28,10 @@ export interface SeasonStrand {
   readonly overrules: Strand['overrules'];
 }
 
+/** The places of strands by the day of their goal, the nearest first. */
+export const byGoalDay = (strands: readonly Pick<SeasonStrand, 'targetDay'>[]): number[] =>
+  strands.map((_, index) => index).toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay || a - b);
+
 /** The weeks of a season: which days are practised, and when nothing is raised. */
 export interface SeasonCalendar {
   /** The first day of week 0 of the plan. */

@@ -4,6 +4,7 @@ import {
   DAYS_BETWEEN_EASES,
   DAYS_BETWEEN_RAISES,
   NEVER,
+  knownLevel,
   stateOf,
   type StrandState,
 } from '../machine/strandState';
@@ -135,7 +136,7 @@ export class StrandNodes {
     let node = this.nodes.get(key);
     if (node === undefined) {
       const { ladder } = this.strand;
-      const known = state.open ? Math.max(state.level, ...state.lost) : 0;
+      const known = knownLevel(state);
       node = {
         id: this.nodes.size,
         state,
