@@ -41,11 +41,7 @@ function ruled(strand: Strand, ruling: Accepted, now: Date): Strand {
 /** A level that the teacher chose: a raise is a raise, and nothing above it is left to be found again. */
 function chosen(strand: Strand, level: number, now: Date): Strand {
   if (level === strand.level) return strand;
-  const after = ruled(
-    strand,
-    { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level },
-    now,
-  );
+  const after = ruled(strand, { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level }, now);
   return level > strand.level ? after : { ...after, raisedOn: strand.raisedOn, lost: [] };
 }
 
