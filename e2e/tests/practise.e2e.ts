@@ -66,6 +66,30 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
   await expect(page.getByText('You: seen by the physiotherapist')).toBeVisible();
 });
 
+test('what is noted of a student is found, mended, taken care of in the hall and on the sheet', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/students/demo-student-1');
+  await page.getByRole('button', { name: 'Body and baseline', exact: true }).click();
+  await page.getByLabel('knee pain').check();
+  await expect(page.getByText('Higher stance, shorter step, no bounce')).toBeVisible();
+  await page.goto('/practise?student=demo-student-1');
+  await expect(page.getByText('Noted: knee pain.')).toBeVisible();
+  await expect(page.getByText(/a bend of 20° instead of a bend of \d+° \(knee pain\)/).first()).toBeVisible();
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  const said = page.locator('.hints').getByText('(knee pain)');
+  for (let press = 0; press < 30 && (await said.count()) === 0; press += 1) {
+    await page.keyboard.press('ArrowRight');
+    await runOn(page, 1);
+  }
+  await expect(said.first()).toBeVisible();
+  // On an exercise, with that student chosen.
+  await page.goto('/exercises/wide-rider');
+  await page.getByRole('combobox', { name: 'On whose body' }).click();
+  await page.getByRole('option', { name: 'Orsolya Venn' }).click();
+  await expect(page.getByText(/knee pain is noted of Orsolya Venn: a bend of 20°/)).toBeVisible();
+});
+
 test('the bells stand on the audio clock at every change', async ({ page }) => {
   await page.addInitScript(() => {
     const starts: number[] = [];

@@ -35,10 +35,16 @@ function fatigue(core) {
     target: index % 2 === 0 ? 0.15 + (index % 5) * 0.06 : 0,
     seconds: 45,
   }));
-  const library = (accuracy) => {
+  // Circles of eight seconds, sixteen moments each, for an hour.
+  const moving = Array.from({ length: 450 * 16 }, (_, index) => ({
+    target: 0.2 + 0.15 * Math.sin((2 * Math.PI * index) / 16),
+    seconds: 0.5,
+    freeFlow: 0.175,
+  }));
+  const library = (accuracy, list = segments) => {
     let state = [0, 0];
-    for (const { target, seconds } of segments) {
-      const rate = target === 0 ? recovery * 15 : recovery;
+    for (const { target, seconds, freeFlow = 0.15 } of list) {
+      const rate = recovery * (1 + 14 * Math.max(0, 1 - target / freeFlow));
       const solver = new Solver(2);
       solver.absoluteTolerance = accuracy;
       solver.relativeTolerance = accuracy;
@@ -54,6 +60,8 @@ function fatigue(core) {
   };
   const own = time(() => core.simulateFatigue(core.joints.knee, segments));
   const ratio = time(() => library(1e-8)) / own;
+  const turning = time(() => core.simulateFatigue(core.joints.knee, moving), 3);
+  const turned = time(() => library(1e-8, moving), 1) / turning;
   const double = Array.from({ length: 5 }, (_, power) => Array.from({ length: 2 ** power }, () => segments).flat());
   const growth = double.map((list) => time(() => core.simulateFatigue(core.joints.knee, list)));
   return [
@@ -63,6 +71,18 @@ function fatigue(core) {
       unit: '×',
       target: '≥ 20',
       met: ratio >= 20,
+    },
+    {
+      name: 'fatigue, 60 min of a moving drill: ODE library / own, at equal accuracy',
+      value: round(turned, 0),
+      unit: '×',
+      target: '≥ 20',
+      met: turned >= 20,
+    },
+    {
+      name: 'fatigue, 60 min of a moving drill, one joint',
+      value: round(turning, 1),
+      unit: 'ms',
     },
     {
       name: 'fatigue: time at 1, 2, 4, 8, 16 times the length',
@@ -125,6 +145,7 @@ function seasonOf(core, count, raises, change = {}) {
     return {
       id: `s${index}`,
       family: families[index % families.length],
+      segment: `s${index}`,
       state: core.newState(level),
       ladder: { step: 5, first: level, target, most: null, mostBy: 'capacity' },
       targetDay: START + 7 * (12 + 3 * (index % 5)),
@@ -133,6 +154,7 @@ function seasonOf(core, count, raises, change = {}) {
       levelBefore: level,
       loadPerUnit: 1 + (index % 3),
       minutesPerUnit: 0.02,
+      lightens: true,
       overrules: [],
     };
   });
@@ -210,7 +232,7 @@ function forecast(core) {
   ];
   const habits = { attendance: Array.from({ length: 8 }, () => 0.85), outcomes: problem.strands.map(() => outcomes) };
   const work = (seasons) => () => core.playSeasons(problem, season, habits, 26, seasons, core.seededRandom(3));
-  const took = time(work(2000), 3);
+  const took = time(work(2000), 9);
   const sizes = [125, 250, 500, 1000, 2000].map((seasons) => time(work(seasons), 3));
   return [
     {
@@ -231,5 +253,5 @@ function forecast(core) {
 /** The engines against general-purpose libraries, and how they grow as their work doubles. */
 export async function measureEngines() {
   const core = await loadCore();
-  return [...fatigue(core), ...(await fit(core)), ...planner(core), ...forecast(core)];
+  return [...forecast(core), ...planner(core), ...fatigue(core), ...(await fit(core))];
 }

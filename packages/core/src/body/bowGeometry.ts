@@ -12,6 +12,8 @@ export interface LegPoints {
 export interface BowGeometry {
   readonly front: LegPoints;
   readonly rear: LegPoints;
+  /** Bend of the front knee, degrees. */
+  readonly frontBendDeg: number;
   /** Forward tilt of the front shank, degrees. */
   readonly shankTiltDeg: number;
   /** Front knee beyond the front toes; negative behind them, m. */
@@ -51,6 +53,54 @@ export function bentLeg(shank: number, thigh: number, ankle: Point, hip: Point):
   return { knee, bendDeg: 180 - deg(Math.acos(Math.max(-1, Math.min(1, inside)))) };
 }
 
+interface BowFrame {
+  readonly frontAnkle: Point;
+  readonly rearAnkle: Point;
+  /** Where the weight falls, forward from the front heel, m. */
+  readonly weightX: number;
+  /** The centre of mass before the hips, m. */
+  readonly massFromHip: number;
+  readonly rearOffset: number;
+}
+
+function frameOf(body: Body, stance: Stance, ahead: number, rearToesOutDeg: number): BowFrame {
+  checkRange('ahead', ahead, 0, 2);
+  checkRange('rearToesOutDeg', rearToesOutDeg, -30, 90);
+  const { foot, ankleHeight, hipBreadth } = body.lengths;
+  // The upper body and its arms are the same above either hip: take their place from the one-footed statics.
+  const { joints } = postureStatics(body, stance);
+  const turned = Math.cos(rad(rearToesOutDeg));
+  return {
+    frontAnkle: { x: foot / 4, y: ankleHeight },
+    rearAnkle: { x: -ahead + (foot / 4) * turned, y: ankleHeight },
+    weightX:
+      stance.weightShare * stance.pressurePoint * foot +
+      (1 - stance.weightShare) * (-ahead + stance.pressurePoint * foot * turned),
+    massFromHip: joints.centreOfMass.x - joints.hip.x,
+    rearOffset: Math.min(ahead, OPENED * hipBreadth),
+  };
+}
+
+/** Both legs under a hip. */
+function bowUnder(body: Body, frame: BowFrame, hip: Point): BowGeometry {
+  const { shank, thigh, foot } = body.lengths;
+  const { frontAnkle, rearAnkle, weightX, rearOffset } = frame;
+  const rearHip = { x: hip.x - rearOffset, y: hip.y };
+  const front = bentLeg(shank, thigh, frontAnkle, hip);
+  const rear = bentLeg(shank, thigh, rearAnkle, rearHip);
+  const wanted = Math.hypot(rearHip.x - rearAnkle.x, rearHip.y - rearAnkle.y);
+  return {
+    front: { ankle: frontAnkle, knee: front.knee, hip },
+    rear: { ankle: rearAnkle, knee: rear.knee, hip: rearHip },
+    frontBendDeg: front.bendDeg,
+    shankTiltDeg: deg(Math.atan2(front.knee.x - frontAnkle.x, front.knee.y - frontAnkle.y)),
+    kneePastToes: front.knee.x - foot,
+    rearBendDeg: rear.bendDeg,
+    tooLong: Math.max(0, wanted - shank - thigh),
+    weightX,
+  };
+}
+
 /**
  * A bow stance seen from the side: the front leg keeps its bend and leans until the body's centre of
  * mass falls where the share of the weight wants it between the two feet; the rear leg follows. What
@@ -60,45 +110,36 @@ export function bentLeg(shank: number, thigh: number, ankle: Point, hip: Point):
  * @param rearToesOutDeg 0–90
  */
 export function bowGeometry(body: Body, stance: Stance, ahead: number, rearToesOutDeg: number): BowGeometry {
-  checkRange('ahead', ahead, 0, 2);
-  checkRange('rearToesOutDeg', rearToesOutDeg, -30, 90);
-  const { shank, thigh, foot, ankleHeight } = body.lengths;
-  // The upper body and its arms are the same above either hip: take their place from the one-footed statics.
-  const { joints } = postureStatics(body, stance);
-  const massFromHip = joints.centreOfMass.x - joints.hip.x;
-  const ankle = { x: foot / 4, y: ankleHeight };
-  const turned = Math.cos(rad(rearToesOutDeg));
-  const rearAnkle = { x: -ahead + (foot / 4) * turned, y: ankleHeight };
-  const weightX =
-    stance.weightShare * stance.pressurePoint * foot +
-    (1 - stance.weightShare) * (-ahead + stance.pressurePoint * foot * turned);
+  const frame = frameOf(body, stance, ahead, rearToesOutDeg);
+  const { shank, thigh } = body.lengths;
   const bend = rad(stance.kneeBendDeg);
   const length = Math.sqrt(shank ** 2 + thigh ** 2 + 2 * shank * thigh * Math.cos(bend));
-  const atAnkle = Math.atan2(thigh * Math.sin(bend), shank + thigh * Math.cos(bend));
   const hipAt = (lean: number): Point => ({
-    x: ankle.x + length * Math.sin(lean),
-    y: ankle.y + length * Math.cos(lean),
+    x: frame.frontAnkle.x + length * Math.sin(lean),
+    y: frame.frontAnkle.y + length * Math.cos(lean),
   });
   let low = rad(-75);
   let high = rad(75);
   for (let step = 0; step < STEPS; step += 1) {
     const middle = (low + high) / 2;
-    if (hipAt(middle).x + massFromHip > weightX) high = middle;
+    if (hipAt(middle).x + frame.massFromHip > frame.weightX) high = middle;
     else low = middle;
   }
-  const lean = (low + high) / 2;
-  const hip = hipAt(lean);
-  const knee = { x: ankle.x + shank * Math.sin(lean + atAnkle), y: ankle.y + shank * Math.cos(lean + atAnkle) };
-  const rearHip = { x: hip.x - Math.min(ahead, OPENED * body.lengths.hipBreadth), y: hip.y };
-  const rear = bentLeg(shank, thigh, rearAnkle, rearHip);
-  const wanted = Math.hypot(rearHip.x - rearAnkle.x, rearHip.y - rearAnkle.y);
-  return {
-    front: { ankle, knee, hip },
-    rear: { ankle: rearAnkle, knee: rear.knee, hip: rearHip },
-    shankTiltDeg: deg(lean + atAnkle),
-    kneePastToes: knee.x - foot,
-    rearBendDeg: rear.bendDeg,
-    tooLong: Math.max(0, wanted - shank - thigh),
-    weightX,
-  };
+  return bowUnder(body, frame, hipAt((low + high) / 2));
+}
+
+/**
+ * A bow stance whose hips keep their height while the weight goes between the feet: both knees follow, the front one
+ * straighter as the body sits back. As `bowGeometry` else.
+ * @param hipHeight m
+ */
+export function bowAtHeight(
+  body: Body,
+  stance: Stance,
+  ahead: number,
+  rearToesOutDeg: number,
+  hipHeight: number,
+): BowGeometry {
+  const frame = frameOf(body, stance, ahead, rearToesOutDeg);
+  return bowUnder(body, frame, { x: frame.weightX - frame.massFromHip, y: hipHeight });
 }

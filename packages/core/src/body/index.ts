@@ -3,4 +3,5 @@ export * from './body';
 export * from './floorMarks';
 export * from './statics';
 export * from './bowGeometry';
-export * from './postureAnswers';
+export * from './jointMoments';
+export * from './stanceOfPosture';

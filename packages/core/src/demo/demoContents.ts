@@ -7,7 +7,7 @@ import { decide, isDue } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { newStrand } from '../plan/newStrand';
 import type { Decision, Plan } from '../plan/plan';
-import { planVerdicts } from '../plan/planVerdicts';
+import { planVerdicts, type Verdict } from '../plan/planVerdicts';
 import { mostDosesOf, strandPlaces } from '../plan/strandPlaces';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { logLines } from '../practice/logLines';
@@ -194,8 +194,12 @@ function season(
   const accept = (day: string, time: string): void => {
     const { practiceDays } = student;
     const { routine } = part;
-    const places = strandPlaces(student, measures, plan, routine, [...shelf.values()], school, day);
     const rest = { practiceDays, routine, logs, corrections: [], exercises: shelf, rule: school.raise, today: day };
+    const due = (verdicts: readonly Verdict[]): boolean =>
+      verdicts.some((found) => found.kind !== 'stop' && isDue(found, decisions, logs, school.raise, day));
+    // What the body holds only ever keeps a strand from rising: where nothing is due without it, nothing is with it.
+    if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map() }))) return;
+    const places = strandPlaces(student, measures, plan, routine, [...shelf.values()], school, day, logs);
     const verdicts = planVerdicts({ ...rest, plan, mostDoses: mostDosesOf(plan, places) });
     for (const found of verdicts) {
       if (found.kind === 'stop' || !isDue(found, decisions, logs, school.raise, day)) continue;

@@ -1,4 +1,4 @@
-import type { Axis } from '../plan/plan';
+import type { Axis } from '../plan/axis';
 import type { Routine } from '../routine/routine';
 import type { Condition } from '../screening/conditions';
 import { softSchool, strictSchool } from '../schools/builtInSchools';
@@ -138,6 +138,7 @@ export const demoParts: readonly Part[] = [
     strands: [
       ['tree-holding', 'time', 600],
       ['wide-rider', 'time', 120],
+      ['wide-rider', 'bend', 60],
     ],
     habit: {
       attendance: 0.85,

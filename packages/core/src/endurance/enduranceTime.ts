@@ -1,4 +1,5 @@
 import { checkRange } from '../words/checkRange';
+import { recoveryFactor } from './fatigue';
 import { joints, type Joint } from './joints';
 
 export interface Endurance {
@@ -23,21 +24,29 @@ export function enduranceTime(joint: Joint, effort: number): Endurance {
   return { seconds, extrapolated: effort < LEAST_MEASURED, unlimited: seconds > LONGEST_SECONDS };
 }
 
-/** The share of capacity whose endurance time is `seconds`: the inverse of {@link enduranceTime}. */
+/**
+ * The share of capacity whose endurance time is `seconds`: the inverse of {@link enduranceTime}; all of it for a time that is
+ * shorter than any.
+ */
 export function effortFromEndurance(joint: Joint, seconds: number): number {
   checkRange('seconds', seconds, 1, 24 * 3600);
   const { b0, b1 } = joints[joint];
-  return (seconds / b0) ** (1 / b1);
+  return Math.min(1, (seconds / b0) ** (1 / b1));
 }
 
 /**
  * Time to failure at a constant target from the three-compartment model, in closed form:
- * −ln(1 − (1 − T)·R/(F·T))/R; infinite when recovery keeps up (Frey-Law et al. 2012, from memory).
- * @param target share of capacity, more than 0, at most 1
+ * −ln(1 − (1 − T)·R/(F·T))/R; infinite when recovery keeps up (Frey-Law et al. 2012, from memory). Where the target changes
+ * quickly against recovery, fatigue follows its mean and fails at its highest.
+ * @param target share of capacity, more than 0, at most 1; the highest where it changes
+ * @param mean of a target that changes
+ * @param factor of the recovery; see `recoveryFactor`
  */
-export function timeToFailure(joint: Joint, target: number): number {
+export function timeToFailure(joint: Joint, target: number, mean = target, factor = recoveryFactor(target)): number {
   checkRange('target', target, 1e-6, 1);
-  const { fatigue, recovery } = joints[joint];
-  const argument = 1 - ((1 - target) * recovery) / (fatigue * target);
+  checkRange('mean', mean, 1e-6, target + 1e-9);
+  const { fatigue } = joints[joint];
+  const recovery = joints[joint].recovery * factor;
+  const argument = 1 - ((1 - target) * recovery) / (fatigue * mean);
   return argument <= 0 ? Number.POSITIVE_INFINITY : -Math.log(argument) / recovery;
 }

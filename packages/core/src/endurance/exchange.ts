@@ -1,7 +1,8 @@
 import { checkRange } from '../words/checkRange';
 import type { Body } from '../body/body';
-import type { Stance } from '../body/statics';
-import { capacityFromHolds, holdEndurance, type LimitedBy, type TestHold } from './capacity';
+import type { SettledPosture } from '../schools/conventions';
+import { limitTime, postureLoads, type Limit } from './limits';
+import type { Strength } from './strength';
 
 export interface SecondsRange {
   readonly seconds: number;
@@ -10,48 +11,30 @@ export interface SecondsRange {
   readonly most: number;
 }
 
-const UNSURE_DEG = 5;
+/** A bend is read so far wrong at most, degrees. */
+export const UNSURE_DEG = 5;
 
-const bent = (stance: Stance, change: number): Stance => ({
-  ...stance,
-  kneeBendDeg: Math.max(0, Math.min(150, stance.kneeBendDeg + change)),
+/** The posture with its bend read so many degrees wrong. */
+export const bentBy = (posture: SettledPosture, change: number): SettledPosture => ({
+  ...posture,
+  kneeBendDeg: Math.max(0, Math.min(150, posture.kneeBendDeg + change)),
 });
 
-function ranged(lasting: (change: number) => number): SecondsRange {
-  const all = [lasting(0), lasting(-UNSURE_DEG), lasting(UNSURE_DEG)] as const;
-  return { seconds: all[0], least: Math.min(...all), most: Math.max(...all) };
-}
-
 /**
- * How long a stance can be held, from test holds in other stances. The range is for a bend read five
- * degrees wrong, in the tests and in the stance alike (model §5).
- */
-export function enduranceFromHolds(
-  body: Body,
-  holds: readonly TestHold[],
-  by: LimitedBy,
-  stance: Stance,
-): SecondsRange {
-  return ranged((change) => {
-    const tests = holds.map((hold) => ({ ...hold, stance: bent(hold.stance, change) }));
-    return holdEndurance(body, bent(stance, change), capacityFromHolds(body, tests, by).momentNm, by).seconds;
-  });
-}
-
-/**
- * Equal-effort exchange: a hold of `seconds` in stance `from` uses the share seconds/ET of capacity;
- * in stance `to` the same share lasts that much of its own endurance time (model §5). The range is
- * for both bends read five degrees wrong alike.
+ * Equal-effort exchange: a hold of `seconds` in posture `from` uses the share seconds/ET of capacity; in posture `to` the same
+ * share lasts that much of its own endurance time (model §5). The range is for both bends read five degrees wrong alike.
  */
 export function equalEffort(
   body: Body,
-  capacityNm: number,
-  by: LimitedBy,
-  from: Stance,
+  strength: Strength,
+  by: Limit,
+  from: SettledPosture,
   seconds: number,
-  to: Stance,
+  to: SettledPosture,
 ): SecondsRange {
   checkRange('seconds', seconds, 0, Number.MAX_VALUE);
-  const endurance = (stance: Stance): number => holdEndurance(body, stance, capacityNm, by).seconds;
-  return ranged((change) => (seconds / endurance(bent(from, change))) * endurance(bent(to, change)));
+  const endurance = (posture: SettledPosture): number => limitTime(postureLoads(body, posture), strength, by).seconds;
+  const at = (change: number): number => (seconds / endurance(bentBy(from, change))) * endurance(bentBy(to, change));
+  const all = [at(0), at(-UNSURE_DEG), at(UNSURE_DEG)] as const;
+  return { seconds: all[0], least: Math.min(...all), most: Math.max(...all) };
 }

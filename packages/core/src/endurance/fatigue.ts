@@ -10,6 +10,8 @@ export interface FatigueSegment {
   /** Share of capacity asked for; 0 at rest. */
   readonly target: number;
   readonly seconds: number;
+  /** Up to which load it recovers better; as in what is held where it is left out. */
+  readonly freeFlow?: number;
 }
 export interface FatigueSpan extends FatigueState {
   /** Least reserve in the segment: (1 − fatigued − target)/(1 − target); below 0 after failure. */
@@ -28,6 +30,25 @@ export const FRESH: FatigueState = { active: 0, fatigued: 0 };
 const GAIN = 10;
 /** Recovery is this many times as fast while nothing is asked for (Looft, Herkert & Frey-Law 2018; from memory). */
 const REST_FACTOR = 15;
+/** Up to this share of its capacity a muscle does not close its own vessels (Rohmert 1960, from memory). */
+const FREE_FLOW = 0.15;
+
+/**
+ * How many times as fast a muscle recovers under a load as under a heavy one: fifteen times at rest, and less the nearer the
+ * load comes to where it closes its own vessels. In between a straight line, a house choice: a leg that carries little for
+ * half of each turn is not at rest, and not at work.
+ * @param freeFlow up to which load, share of capacity
+ */
+export const recoveryFactor = (target: number, freeFlow = FREE_FLOW): number =>
+  1 + (REST_FACTOR - 1) * Math.max(0, 1 - target / freeFlow);
+
+/**
+ * Up to which load a muscle recovers in a drill that moves: each turn squeezes it and lets it go, so that half of its heaviest
+ * moment already lets the blood in (house value). Held moments know nothing of it; without it three minutes a side of slow
+ * circles, an ordinary first dose, would look like work to failure.
+ * @param peak the heaviest moment of the cycle, share of capacity
+ */
+export const movingFlow = (peak: number): number => Math.max(FREE_FLOW, peak / 2);
 
 /** constant + Σ factor·e^(−rate·t): both compartments have this form while one rule of the controller holds. */
 interface Course {
@@ -117,8 +138,7 @@ function crossing(course: Course, level: number, seconds: number, upward: boolea
   return null;
 }
 
-const reserveOf = (fatigued: number, target: number): number =>
-  target >= 1 ? -fatigued : (1 - fatigued - target) / (1 - target);
+const reserveOf = (fatigued: number, target: number): number => (1 - fatigued - target) / (1 - target);
 
 interface Walk {
   readonly state: FatigueState;
@@ -139,9 +159,17 @@ function nextChange(flow: Flow, state: FatigueState, target: number, seconds: nu
     : crossing(flow.active, target, seconds, false);
 }
 
-function walk(parameters: JointParameters, start: FatigueState, { target, seconds }: FatigueSegment): Walk {
+/** Nobody holds all of a capacity: what asks for more is taken for this. */
+export const MOST_TARGET = 0.999;
+
+function walk(
+  parameters: JointParameters,
+  start: FatigueState,
+  { target: asked, seconds, freeFlow }: FatigueSegment,
+): Walk {
+  const target = Math.min(MOST_TARGET, asked);
   const { fatigue } = parameters;
-  const recovery = target === 0 ? parameters.recovery * REST_FACTOR : parameters.recovery;
+  const recovery = parameters.recovery * recoveryFactor(target, freeFlow);
   const limit = 1 - target;
   let state = start;
   let mostFatigued = start.fatigued;
@@ -188,7 +216,7 @@ export function simulateFatigue(
     if (step.failedAt !== null) failureAt ??= elapsed + step.failedAt;
     state = step.state;
     elapsed += segment.seconds;
-    spans.push({ ...state, reserve: reserveOf(step.mostFatigued, segment.target) });
+    spans.push({ ...state, reserve: reserveOf(step.mostFatigued, Math.min(MOST_TARGET, segment.target)) });
   });
   return { spans, failureAt };
 }

@@ -1,13 +1,15 @@
 import { standardBody } from '../body';
-import { cycle, eachSide, hold, together } from '../library/describe';
-import { mirrorRoutine, timeline } from '../routine';
+import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
+import type { Dose } from '../library/dose';
+import { builtInSchools, softSchool, type School } from '../schools';
+import { mirrorRoutine, newSegment, timeline } from '../routine';
 import { routine, segment, shelf } from '../testing/samples';
 import { capacityGuess, enduranceTime, joints, limbs, relativeEffort, routineEffort, simulateFatigue } from '.';
 
 const capacity = capacityGuess(70, 35);
 const tree = (seconds: number, id = 'a') => segment(id, hold(seconds, together(1)));
 const effort = (...segments: Parameters<typeof routine>[0]) =>
-  routineEffort(routine(segments), shelf, standardBody, capacity);
+  routineEffort(routine(segments), shelf, standardBody, capacity, softSchool);
 
 test('a round-armed stand is limited by the arms, with the endurance of their effort (common practice)', () => {
   const [found] = effort(tree(60)).segments;
@@ -59,19 +61,19 @@ test('the reserve of a segment is its lowest moment, also when the last repetiti
   ];
   const run = simulateFatigue(joints.shoulder, spans).spans.map((span) => span.reserve);
   expect(run[0]).toBeLessThan(run[1]!);
-  // A bow held left, then right: the left leg is at its lowest in the middle of the segment.
-  const bow = segment('a', hold(40, eachSide(1)), { exerciseId: 'bow-stand' });
-  const found = routineEffort(routine([bow]), shelf, standardBody, capacity);
+  // On the left leg, then on the right: the left one is at its lowest in the middle of the segment.
+  const stood = segment('a', hold(40, eachSide(1)), { exerciseId: 'empty-full' });
+  const found = routineEffort(routine([stood]), shelf, standardBody, capacity, softSchool);
   const least = Math.min(...found.course.map((point) => point.reserve['left leg']));
   expect(found.segments[0]!.reserve['left leg']).toBeCloseTo(least, 6);
   expect(found.course.at(-1)!.reserve['left leg']).toBeGreaterThan(least);
 });
 
 test('one leg tires on its own side, and mirrored on the other', () => {
-  const bow = routine([segment('a', hold(60, [eachSide(1)[0]!]), { exerciseId: 'bow-stand' })]);
-  const of = (value = bow) => routineEffort(value, shelf, standardBody, capacity).segments[0]!.reserve;
+  const one = routine([segment('a', hold(60, [eachSide(1)[0]!]), { exerciseId: 'empty-full' })]);
+  const of = (value = one) => routineEffort(value, shelf, standardBody, capacity, softSchool).segments[0]!.reserve;
   expect(of()['left leg']).toBeLessThan(of()['right leg']);
-  expect(of(mirrorRoutine(bow))['right leg']).toBeCloseTo(of()['left leg'], 9);
+  expect(of(mirrorRoutine(one))['right leg']).toBeCloseTo(of()['left leg'], 9);
 });
 
 test('a shifting cycle tires both legs alike; sitting hardly any', () => {
@@ -82,20 +84,113 @@ test('a shifting cycle tires both legs alike; sitting hardly any', () => {
   expect(limbs.every((limb) => seated.reserve[limb] > 0.5)).toBe(true);
 });
 
-test('a drill that goes down and comes up tires less than one that stays down', () => {
-  const squats = segment('a', cycle(3, together(27)), { exerciseId: 'squat-and-bounce' });
-  const squat = shelf.get('squat-and-bounce')!;
-  const low = new Map([['squat-and-bounce', { ...squat, family: 'standing' as const }]]);
-  const rising = routineEffort(routine([squats]), shelf, standardBody, capacity).segments[0]!;
-  const staying = routineEffort(routine([squats]), low, standardBody, capacity).segments[0]!;
-  expect(rising.reserve['left leg']).toBeGreaterThan(staying.reserve['left leg']);
+test('a drill that goes down and comes up tires less than a hold as low', () => {
+  const squats = effort(segment('a', cycle(3, together(27)), { exerciseId: 'squat-and-bounce' })).segments[0]!;
+  const held = effort(segment('a', hold(81, together(1)), { exerciseId: 'squat-and-bounce' })).segments[0]!;
+  expect(squats.reserve['left leg']).toBeGreaterThan(held.reserve['left leg']);
+});
+
+describe('drills as they move', () => {
+  const circles = (amounts: ReturnType<typeof eachSide>) =>
+    effort(segment('a', cycle(11, amounts), { exerciseId: 'one-hand-reeling' })).segments[0]!;
+
+  test('an arm that rests on the hip never gives out first', () => {
+    const left = circles([eachSide(40)[0]!]);
+    // It tires as little as an arm that hangs.
+    const hanging = effort(segment('a', hold(440, together(1)), { exerciseId: 'neutral-stance' })).segments[0]!;
+    expect(left.reserve['right arm']).toBeCloseTo(hanging.reserve['right arm'], 1);
+    expect(left.reserve['left arm']).toBeLessThan(left.reserve['right arm']);
+    for (const limb of limbs) expect(left.reserve['right arm']).toBeGreaterThanOrEqual(left.reserve[limb] - 0.05);
+  });
+
+  test('a walk takes turns: both legs tire alike', () => {
+    const { reserve } = effort(segment('a', cycle(7, together(20)), { exerciseId: 'cat-walk' })).segments[0]!;
+    expect(Math.abs(reserve['left leg'] - reserve['right leg'])).toBeLessThan(0.03);
+  });
+
+  test('heel lifts are the calf’s work, a stand on one leg that of the hip', () => {
+    const first = (exerciseId: string, dose: Parameters<typeof segment>[1]) =>
+      effort(segment('a', dose, { exerciseId })).segments[0]!.joint;
+    expect(first('heel-lifts', cycle(6, together(12)))).toBe('ankle');
+    expect(first('empty-full', hold(30, eachSide(1)))).toBe('hip');
+  });
+
+  test('the school’s pressure and its full shift count', () => {
+    const of = (school: (typeof builtInSchools)[number]) =>
+      routineEffort(
+        routine([segment('a', hold(60, together(1)), { exerciseId: 'neutral-stance' })]),
+        shelf,
+        standardBody,
+        capacity,
+        school,
+      ).segments[0]!;
+    const ball = { ...softSchool, pressure: 'ball' as const };
+    expect(of(ball).enduranceSeconds).toBeLessThan(of(softSchool).enduranceSeconds);
+    expect(of(ball).joint).toBe('ankle');
+  });
+
+  test('each breath of a slowing drill is longer than the one before', () => {
+    const slowing = segment('a', breathe(10, pattern(4, 0, 4, 0), 1.1), { exerciseId: 'opening-closing' });
+    const even = segment('a', breathe(10, pattern(4, 0, 4, 0)), { exerciseId: 'opening-closing' });
+    expect(effort(slowing).course.at(-1)!.atSeconds).toBeGreaterThan(effort(even).course.at(-1)!.atSeconds);
+    expect(effort(slowing).segments[0]!.reserve['left arm']).toBeLessThan(
+      effort(even).segments[0]!.reserve['left arm'],
+    );
+  });
+});
+
+describe('first doses of the trade never give out on an active adult of forty (common practice)', () => {
+  const forty = capacityGuess(standardBody.mass, 40);
+  const each = (exerciseId: string, minutes: number, sides: number) => {
+    const { defaultDose } = shelf.get(exerciseId)!;
+    if (defaultDose.kind !== 'cycle') throw new Error(`${exerciseId} is no cycle`);
+    return Math.round((60 * minutes) / defaultDose.cycleSeconds / sides);
+  };
+  const doses: readonly (readonly [name: string, exerciseId: string, change: (dose: Dose) => Dose])[] = [
+    ['a first unbroken stand of a minute', 'tree-holding', (dose) => ({ ...dose, holdSeconds: 60 }) as Dose],
+    ['a first breathing stand of three minutes', 'tree-holding', (dose) => ({ ...dose, holdSeconds: 180 }) as Dose],
+    [
+      'one-hand silk-reeling, three minutes a side',
+      'one-hand-reeling',
+      () => cycle(11, eachSide(each('one-hand-reeling', 3, 1))),
+    ],
+    ['sixteen circles each way and side', 'one-hand-reeling', () => cycle(11, eachSideBothWays(16))],
+    ['five minutes of stepping clouds', 'cloud-steps', (dose) => amounts(dose, each('cloud-steps', 5, 2))],
+    ['twenty-seven squats', 'squat-and-bounce', (dose) => amounts(dose, 27)],
+    ['a minute on one leg, chair beside', 'empty-full', () => hold(60, eachSide(1))],
+    ['ten minutes of standing breath', 'belly-breathing', (dose) => amounts(dose, 60)],
+  ];
+  const amounts = (dose: Dose, amount: number): Dose => ({
+    ...dose,
+    amounts: dose.amounts.map((row) => ({ ...row, amount })),
+  });
+  const fails = (school: School, exerciseId: string, dose: Dose): string | null => {
+    const value = routine([segment('a', dose, { exerciseId })], { settleSeconds: 10, changeSeconds: 5 });
+    const { failure } = routineEffort(value, shelf, standardBody, forty, school);
+    return failure === null ? null : `${failure.limb} at ${Math.round(failure.atSeconds)} s`;
+  };
+
+  for (const school of builtInSchools) {
+    test.each(doses)(`${school.name}: %s`, (_name, exerciseId, change) => {
+      expect(fails(school, exerciseId, change(shelf.get(exerciseId)!.defaultDose))).toBeNull();
+    });
+
+    test(`${school.name}: what the shelf gives each drill to begin with`, () => {
+      const failing = [...shelf.values()].flatMap((exercise) => {
+        const { dose } = newSegment('a', exercise, school);
+        const found = fails(school, exercise.id, dose);
+        return found === null ? [] : [`${exercise.id}: ${found}`];
+      });
+      expect(failing).toEqual([]);
+    });
+  }
 });
 
 test('the course of the reserve runs from fresh at the start to the end, and dips where the segments say', () => {
   const found = effort(tree(60), tree(120, 'b'));
   expect(found.course[0]).toEqual({
     atSeconds: 0,
-    reserve: { 'left leg': 1, 'right leg': 1, 'left arm': 1, 'right arm': 1 },
+    reserve: { 'left leg': 1, 'right leg': 1, 'left arm': 1, 'right arm': 1, back: 1 },
   });
   const line = timeline(routine([tree(60), tree(120, 'b')]));
   expect(found.course.at(-1)!.atSeconds).toBeCloseTo(line.totalMs / 1000, 6);

@@ -1,29 +1,37 @@
 import type { Body } from '../body/body';
-import { postureStatics, type Stance } from '../body/statics';
-import type { Exercise, Family, Posture } from '../library/exercise';
+import { stanceOfPosture } from '../body/stanceOfPosture';
+import { postureStatics } from '../body/statics';
+import type { Exercise } from '../library/exercise';
 import { predictedEffort } from '../load/practiceLoad';
 import { segmentPosture } from '../routine/turned';
-import type { Routine } from '../routine/routine';
+import type { ExerciseSegment, Routine } from '../routine/routine';
 import { timeline, type Span } from '../routine/timeline';
-import type { LimitedBy } from './capacity';
-import type { CapacityGuess } from './capacityGuess';
-import { enduranceTime } from './enduranceTime';
-import { simulateFatigue, type FatigueSegment } from './fatigue';
-import { joints } from './joints';
+import { settlePosture, type SettledPosture } from '../schools/conventions';
+import type { School } from '../schools/school';
+import { cycleLoads, holdLoads, type BodyLoads } from './drillLoads';
+import { timeToFailure } from './enduranceTime';
+import {
+  MOST_TARGET,
+  movingFlow,
+  recoveryFactor,
+  simulateFatigue,
+  type FatigueRun,
+  type FatigueSegment,
+} from './fatigue';
+import { bowOfPosture, jointEffort, jointsOf, lasting, lineOf, parametersOf, type Limit } from './limits';
 import { LEAST_EFFORT, relativeEffort } from './relativeEffort';
+import { jointCapacity, type LegJoint, type LoadedJoint, type Strength } from './strength';
 
-/** What is needed of an exercise. */
-export type Drill = Pick<Exercise, 'posture' | 'family'>;
-
-export type Limb = 'left leg' | 'right leg' | 'left arm' | 'right arm';
-export const limbs: readonly Limb[] = ['left leg', 'right leg', 'left arm', 'right arm'];
+export const limbs = ['left leg', 'right leg', 'left arm', 'right arm', 'back'] as const;
+export type Limb = (typeof limbs)[number];
 
 export interface SegmentEffort {
   readonly segmentId: string;
   /** 0–10, of the longest hold or round alone, fresh. */
   readonly effort: number;
-  /** What gives out first in this posture, and after how many seconds when fresh. */
-  readonly limitedBy: LimitedBy;
+  /** What gives out first in it, by which joint, and after how many seconds when fresh. */
+  readonly limitedBy: Limit;
+  readonly joint: LoadedJoint;
   readonly enduranceSeconds: number;
   readonly unlimited: boolean;
   readonly askedSeconds: number;
@@ -41,105 +49,166 @@ export interface RoutineEffort {
   readonly segments: readonly SegmentEffort[];
   /** How the reserve runs through the routine, from the start to the end. */
   readonly course: readonly ReservePoint[];
-  /** The first limb to give out, when one does; s from the start. */
-  readonly failure: { readonly limb: Limb; readonly segmentId: string; readonly atSeconds: number } | null;
+  /** The first limb to give out, when one does, and by which joint; s from the start. */
+  readonly failure: {
+    readonly limb: Limb;
+    readonly joint: LoadedJoint;
+    readonly segmentId: string;
+    readonly atSeconds: number;
+  } | null;
 }
 
-/** Where the weight presses when neither exercise nor school says otherwise. */
-const WHOLE_SOLE = 0.5;
-/** The simulator takes no target above this: nobody holds all of a capacity. */
-const MOST_TARGET = 0.99;
-
-const stanceOf = (posture: Posture, weightShare: number): Stance => ({
-  kneeBendDeg: posture.kneeBendDeg,
-  trunkPitchDeg: posture.trunkPitchDeg,
-  shoulderRaiseDeg: posture.shoulderRaiseDeg,
-  elbowBendDeg: posture.elbowBendDeg,
-  pressurePoint: posture.pressurePoint ?? WHOLE_SOLE,
-  weightShare,
-});
-
-interface Efforts {
-  readonly working: number;
-  readonly other: number;
-  readonly arm: number;
-  readonly kneePastToes: number | null;
-  /** Legs half way up, for drills that go down and come up; null where the height is kept. */
-  readonly risen: Pick<Efforts, 'working' | 'other'> | null;
+type Role = 'working' | 'other';
+/** Share of its capacity that an instant asks of each joint. */
+interface Instant {
+  readonly legs: Readonly<Record<Role, Readonly<Record<LegJoint, number>>>>;
+  readonly arms: Readonly<Record<Role, number>>;
+  readonly back: number;
 }
 
-/** Drills of this family go down and come up in each repetition. */
-const RISING: Family = 'strength';
+const ofMoment = (momentNm: number, joint: 'trunk' | 'shoulder', strength: Strength): number =>
+  momentNm <= 0 ? LEAST_EFFORT : relativeEffort(momentNm, jointCapacity(joint, strength, 0));
 
-function effortsOf({ posture, family }: Drill, body: Body, capacity: CapacityGuess): Efforts {
-  const at = (share: number, bend = posture.kneeBendDeg): number =>
-    postureStatics(body, { ...stanceOf(posture, share), kneeBendDeg: bend }).kneeMomentNm;
-  const statics = postureStatics(body, stanceOf(posture, posture.weightShare));
-  const leg = (share: number, bend?: number): number =>
-    posture.seated ? LEAST_EFFORT : relativeEffort(at(share, bend), capacity.kneeNm);
-  const half = posture.kneeBendDeg / 2;
+function instantOf(loads: BodyLoads, strength: Strength): Instant {
+  const leg = (role: Role): Readonly<Record<LegJoint, number>> => ({
+    knee: jointEffort(loads[role], 'knee', strength),
+    ankle: jointEffort(loads[role], 'ankle', strength),
+    hip: jointEffort(loads[role], 'hip', strength),
+  });
   return {
-    working: leg(posture.weightShare),
-    other: leg(1 - posture.weightShare),
-    arm: relativeEffort(statics.shoulderMomentNm, capacity.shoulderNm),
-    kneePastToes: posture.seated ? null : statics.kneePastToes,
-    risen:
-      family === RISING ? { working: leg(posture.weightShare, half), other: leg(1 - posture.weightShare, half) } : null,
+    legs: { working: leg('working'), other: leg('other') },
+    arms: {
+      working: ofMoment(loads.workingArmNm, 'shoulder', strength),
+      other: ofMoment(loads.otherArmNm, 'shoulder', strength),
+    },
+    back: ofMoment(loads.trunkNm, 'trunk', strength),
   };
 }
 
-const REST: Record<Limb, number> = { 'left leg': 0, 'right leg': 0, 'left arm': 0, 'right arm': 0 };
-const FRESH: Record<Limb, number> = { 'left leg': 1, 'right leg': 1, 'left arm': 1, 'right arm': 1 };
-
-function onSide(efforts: Efforts, side: Span['side'], swapped: boolean): Record<Limb, number> {
-  const leftWorks = (side === 'right') === swapped;
-  const legs = leftWorks ? [efforts.working, efforts.other] : [efforts.other, efforts.working];
-  return { 'left leg': legs[0]!, 'right leg': legs[1]!, 'left arm': efforts.arm, 'right arm': efforts.arm };
+/** A segment as the simulation takes it. */
+interface Drill {
+  readonly segment: ExerciseSegment;
+  readonly exercise: Exercise;
+  readonly posture: SettledPosture;
+  /** One for what is held; evenly through a cycle for what moves. */
+  readonly instants: readonly Instant[];
 }
 
-/** The pieces of constant effort in a span: each repetition moves the weight across and back, or goes down and comes up. */
-function pieces(span: Span, efforts: Efforts | undefined): { seconds: number; targets: Record<Limb, number> }[] {
-  const seconds = span.durationMs / 1000;
-  if (span.amount === 0 || efforts === undefined) return [{ seconds, targets: REST }];
-  if (span.kind !== 'cycle') return [{ seconds, targets: onSide(efforts, span.side, false) }];
-  const half = seconds / span.amount / 2;
-  const second =
-    efforts.risen === null
-      ? onSide(efforts, span.side, true)
-      : onSide({ ...efforts, ...efforts.risen }, span.side, false);
-  const turn = [onSide(efforts, span.side, false), second];
-  return Array.from({ length: span.amount * 2 }, (_, index) => ({ seconds: half, targets: turn[index % 2]! }));
+/** A joint of one side that is simulated by itself. */
+interface Part {
+  readonly limb: Limb;
+  readonly joint: LoadedJoint;
+  /** What an instant asks of it, with the left or the right side working. */
+  readonly target: (instant: Instant, leftWorks: boolean) => number;
 }
 
+const role = (side: 'left' | 'right', leftWorks: boolean): Role =>
+  (side === 'left') === leftWorks ? 'working' : 'other';
+
+const parts: readonly Part[] = [
+  ...(['left', 'right'] as const).flatMap((side) => [
+    ...(jointsOf.legs as readonly LegJoint[]).map((joint): Part => ({
+      limb: `${side} leg`,
+      joint,
+      target: ({ legs }, leftWorks) => legs[role(side, leftWorks)][joint],
+    })),
+    {
+      limb: `${side} arm` as const,
+      joint: 'shoulder' as const,
+      target: ({ arms }: Instant, leftWorks: boolean) => arms[role(side, leftWorks)],
+    },
+  ]),
+  { limb: 'back', joint: 'trunk', target: ({ back }) => back },
+];
+
+/** A stretch of time in which nothing changes; null is rest. */
 interface Piece {
   readonly spanIndex: number;
   readonly seconds: number;
-  readonly targets: Record<Limb, number>;
+  readonly instant: Instant | null;
+  readonly leftWorks: boolean;
+  readonly drill: Drill | null;
 }
 
-function runLimb(limb: Limb, all: readonly Piece[]): ReturnType<typeof simulateFatigue> {
-  const parameters = limb.endsWith('leg') ? joints.knee : joints.shoulder;
-  return simulateFatigue(
-    parameters,
-    all.map(({ seconds, targets }): FatigueSegment => ({ seconds, target: Math.min(MOST_TARGET, targets[limb]) })),
-  );
+/** The lengths of the repetitions of a span, s: each breath of a slowing drill is longer than the one before. */
+function repetitions({ segment: { dose } }: Drill, seconds: number, amount: number): number[] {
+  const slowing = dose.kind === 'breath' ? dose.slowing : 1;
+  const weights = Array.from({ length: amount }, (_, index) => slowing ** index);
+  const whole = weights.reduce((sum, weight) => sum + weight, 0);
+  return weights.map((weight) => (seconds * weight) / whole);
+}
+
+function piecesOf(span: Span, drill: Drill | undefined): Piece[] {
+  const seconds = span.durationMs / 1000;
+  const { index: spanIndex } = span;
+  if (span.amount === 0 || drill === undefined)
+    return [{ spanIndex, seconds, instant: null, leftWorks: true, drill: null }];
+  const leftWorks = span.side !== 'right';
+  const { instants, exercise } = drill;
+  if (instants.length === 1) return [{ spanIndex, seconds, instant: instants[0]!, leftWorks, drill }];
+  return repetitions(drill, seconds, Math.max(1, Math.round(span.amount))).flatMap((length, number) => {
+    const swapped = exercise.phasesSwap && number % 2 === 1;
+    return instants.map((instant): Piece => ({
+      spanIndex,
+      seconds: length / instants.length,
+      instant,
+      leftWorks: leftWorks !== swapped,
+      drill,
+    }));
+  });
+}
+
+interface Run extends Part {
+  readonly run: FatigueRun;
+}
+
+/** Up to which load a joint recovers in a drill; undefined where it does not move. */
+function flowOf(part: Part, { instants, exercise }: Drill): (leftWorks: boolean) => number | undefined {
+  const targets = (leftWorks: boolean): number[] => instants.map((instant) => part.target(instant, leftWorks));
+  const of = (list: readonly number[]): number | undefined =>
+    list.every((target) => target === list[0]) ? undefined : movingFlow(Math.min(1, Math.max(...list)));
+  const both = [...targets(true), ...targets(false)];
+  const [left, right] = exercise.phasesSwap ? [of(both), of(both)] : [of(targets(true)), of(targets(false))];
+  return (leftWorks) => (leftWorks ? left : right);
+}
+
+function runOf(part: Part, pieces: readonly Piece[]): Run {
+  const flows = new Map<Drill, ReturnType<typeof flowOf>>();
+  const segments = pieces.map(({ seconds, instant, leftWorks, drill }): FatigueSegment => {
+    if (instant === null || drill === null) return { seconds, target: 0 };
+    const flow = flows.get(drill) ?? flowOf(part, drill);
+    flows.set(drill, flow);
+    const freeFlow = flow(leftWorks);
+    const target = Math.min(1, part.target(instant, leftWorks));
+    return freeFlow === undefined ? { seconds, target } : { seconds, target, freeFlow };
+  });
+  return { ...part, run: simulateFatigue(parametersOf(part.joint), segments) };
+}
+
+/** The reserve of each limb in each piece: the least of its joints, never below 0 in what is shown. */
+function reservesOf(runs: readonly Run[], count: number): Record<Limb, Float64Array> {
+  const reserves = Object.fromEntries(limbs.map((limb) => [limb, new Float64Array(count).fill(1)])) as Record<
+    Limb,
+    Float64Array
+  >;
+  for (const { limb, run } of runs)
+    for (let at = 0; at < count; at += 1) reserves[limb][at] = Math.min(reserves[limb][at]!, run.spans[at]!.reserve);
+  return reserves;
 }
 
 /** Points of the course at most: what lies between two is told by its lowest moment. */
 const MOST_POINTS = 160;
+const FRESH = Object.fromEntries(limbs.map((limb) => [limb, 1])) as Record<Limb, number>;
 
-function courseOf(
-  all: readonly Piece[],
-  runs: Readonly<Record<Limb, ReturnType<typeof simulateFatigue>>>,
-): ReservePoint[] {
-  const apart = all.reduce((sum, piece) => sum + piece.seconds, 0) / MOST_POINTS;
+function courseOf(pieces: readonly Piece[], reserves: Readonly<Record<Limb, Float64Array>>): ReservePoint[] {
+  const apart = pieces.reduce((sum, piece) => sum + piece.seconds, 0) / MOST_POINTS;
   const points: ReservePoint[] = [{ atSeconds: 0, reserve: FRESH }];
   let atSeconds = 0;
   let lowest: Record<Limb, number> = { ...FRESH };
-  all.forEach((piece, index) => {
+  pieces.forEach((piece, index) => {
     atSeconds += piece.seconds;
-    for (const limb of limbs) lowest[limb] = Math.min(lowest[limb], Math.max(0, runs[limb].spans[index]!.reserve));
-    if (atSeconds - points.at(-1)!.atSeconds < apart && index !== all.length - 1) return;
+    for (const limb of limbs) lowest[limb] = Math.min(lowest[limb], Math.max(0, reserves[limb][index]!));
+    if (atSeconds - points.at(-1)!.atSeconds < apart && index !== pieces.length - 1) return;
     points.push({ atSeconds, reserve: lowest });
     lowest = { ...FRESH };
   });
@@ -147,66 +216,119 @@ function courseOf(
 }
 
 /**
- * What a routine asks of legs and arms: effort and endurance of each segment's posture, the knee against
- * the toe line, and the reserve left through the whole of it (model §2, §4, §9). Limits: as the statics
- * and the fatigue model; capacity that was not measured is a guess.
+ * How long a joint lasts through targets that follow one another evenly, over and over, s: the endurance of the highest of
+ * them, longer by as much as the compartments last longer at the mean load than at the highest (model §4). Of targets that
+ * do not change it is the endurance of a hold.
+ */
+export function cycleEndurance(joint: LoadedJoint, targets: readonly number[]): number {
+  const peak = Math.min(MOST_TARGET, Math.max(...targets));
+  const mean = targets.reduce((sum, target) => sum + Math.min(MOST_TARGET, target), 0) / targets.length;
+  const free = targets.every((target) => target === targets[0]) ? undefined : movingFlow(peak);
+  const factor = targets.reduce((sum, target) => sum + recoveryFactor(Math.min(1, target), free), 0) / targets.length;
+  const held = lasting(joint, peak).seconds;
+  const steady = timeToFailure(lineOf[joint], peak);
+  return Number.isFinite(steady) ? (held * timeToFailure(lineOf[joint], peak, mean, factor)) / steady : MOST;
+}
+
+interface First {
+  readonly limitedBy: Limit;
+  readonly joint: LoadedJoint;
+  readonly seconds: number;
+}
+
+/** What gives out first when a drill goes on and on, fresh. */
+function firstOf({ instants, exercise }: Drill): First {
+  const both = (part: Part): number => {
+    const lasts = (leftWorks: boolean): number =>
+      cycleEndurance(
+        part.joint,
+        instants.map((instant) => part.target(instant, leftWorks)),
+      );
+    if (!exercise.phasesSwap) return Math.min(lasts(true), lasts(false));
+    return cycleEndurance(
+      part.joint,
+      [true, false].flatMap((leftWorks) => instants.map((instant) => part.target(instant, leftWorks))),
+    );
+  };
+  return parts
+    .map((part): First => ({
+      limitedBy: part.limb === 'back' ? 'back' : part.limb.endsWith('leg') ? 'legs' : 'arms',
+      joint: part.joint,
+      seconds: Math.min(MOST, both(part)),
+    }))
+    .reduce((first, other) => (other.seconds < first.seconds ? other : first));
+}
+
+/** Longer is not told, s. */
+const MOST = 24 * 3600;
+
+function kneeOf(body: Body, posture: SettledPosture): number | null {
+  if (posture.seated) return null;
+  if (posture.ahead <= 0) return postureStatics(body, stanceOfPosture(posture)).kneePastToes;
+  return bowOfPosture(body, posture).kneePastToes;
+}
+
+/** Longer than this a joint is not what limits, s. */
+const UNLIMITED = 40 * 60;
+
+/**
+ * What a routine asks of legs, arms and back: effort and endurance of each segment, the knee against the toe line, and the
+ * reserve left through the whole of it; holds as they are held, drills as they move (model §2, §4, §9). Limits: as the
+ * statics and the fatigue model; strength that was not measured is a guess.
  */
 export function routineEffort(
   routine: Routine,
-  exercises: ReadonlyMap<string, Drill>,
+  exercises: ReadonlyMap<string, Exercise>,
   body: Body,
-  capacity: CapacityGuess,
+  strength: Strength,
+  school: School,
 ): RoutineEffort {
   const line = timeline(routine);
-  const efforts = new Map<string, Efforts>();
+  const drills = new Map<string, Drill>();
   for (const segment of routine.segments) {
-    const drill = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
-    if (drill === undefined || segment.type !== 'exercise') continue;
-    efforts.set(segment.id, effortsOf({ ...drill, posture: segmentPosture(segment, drill) }, body, capacity));
+    const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
+    if (exercise === undefined || segment.type !== 'exercise') continue;
+    const posture = settlePosture(segmentPosture(segment, exercise), school);
+    const loads =
+      segment.dose.kind === 'hold' ? [holdLoads(body, posture)] : cycleLoads(body, exercise, posture, school);
+    const instants = loads.map((entry) => instantOf(entry, strength));
+    drills.set(segment.id, { segment, exercise, posture, instants });
   }
-  const all = line.spans.flatMap((span): Piece[] =>
-    pieces(span, efforts.get(span.segmentId)).map((piece) => ({ ...piece, spanIndex: span.index })),
-  );
-  const runs = Object.fromEntries(limbs.map((limb) => [limb, runLimb(limb, all)])) as Record<
-    Limb,
-    ReturnType<typeof simulateFatigue>
-  >;
-  const segments = routine.segments.flatMap((segment): SegmentEffort[] => {
-    const own = efforts.get(segment.id);
-    const work = line.spans.filter((span) => span.segmentId === segment.id && span.amount > 0);
-    if (own === undefined || work.length === 0) return [];
-    const least = (limb: Limb): number =>
-      all.reduce(
-        (value, piece, index) =>
-          line.spans[piece.spanIndex]!.segmentId === segment.id
-            ? Math.min(value, runs[limb].spans[index]!.reserve)
-            : value,
-        1,
-      );
-    const legs = enduranceTime('knee', Math.min(1, own.working));
-    const arms = enduranceTime('shoulder', Math.min(1, own.arm));
-    const limitedBy = arms.seconds < legs.seconds ? 'arms' : 'legs';
-    const first = limitedBy === 'arms' ? arms : legs;
+  const pieces = line.spans.flatMap((span) => piecesOf(span, drills.get(span.segmentId)));
+  const runs = parts.map((part) => runOf(part, pieces));
+  const reserves = reservesOf(runs, pieces.length);
+  const segments = [...drills.values()].flatMap((drill): SegmentEffort[] => {
+    const { id } = drill.segment;
+    const work = line.spans.filter((span) => span.segmentId === id && span.amount > 0);
+    if (work.length === 0) return [];
+    const own = pieces.flatMap(({ spanIndex }, index) => (line.spans[spanIndex]!.segmentId === id ? [index] : []));
+    const first = firstOf(drill);
     const askedSeconds = Math.max(...work.map((span) => span.durationMs)) / 1000;
+    const least = (limb: Limb): number => own.reduce((value, at) => Math.min(value, reserves[limb][at]!), 1);
     return [
       {
-        segmentId: segment.id,
+        segmentId: id,
         effort: predictedEffort(askedSeconds, first.seconds),
-        limitedBy,
+        limitedBy: first.limitedBy,
+        joint: first.joint,
         enduranceSeconds: first.seconds,
-        unlimited: first.unlimited,
+        unlimited: first.seconds > UNLIMITED,
         askedSeconds,
-        kneePastToes: own.kneePastToes,
+        kneePastToes: kneeOf(body, drill.posture),
         reserve: Object.fromEntries(limbs.map((limb) => [limb, least(limb)])) as Record<Limb, number>,
       },
     ];
   });
-  const course = courseOf(all, runs);
-  const failed = limbs
-    .filter((limb) => runs[limb].failureAt !== null)
-    .sort((a, b) => runs[a].failureAt! - runs[b].failureAt!)[0];
+  const failed = runs
+    .filter(({ run }) => run.failureAt !== null)
+    .sort((a, b) => a.run.failureAt! - b.run.failureAt!)[0];
+  const course = courseOf(pieces, reserves);
   if (failed === undefined) return { segments, course, failure: null };
-  const atSeconds = runs[failed].failureAt!;
+  const atSeconds = failed.run.failureAt!;
   const span = line.spans.findLast((entry) => entry.startMs / 1000 <= atSeconds)!;
-  return { segments, course, failure: { limb: failed, segmentId: span.segmentId, atSeconds } };
+  return {
+    segments,
+    course,
+    failure: { limb: failed.limb, joint: failed.joint, segmentId: span.segmentId, atSeconds },
+  };
 }

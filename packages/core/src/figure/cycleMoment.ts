@@ -38,9 +38,15 @@ function roundHand(places: readonly (Hand | null)[], share: number): Hand | null
   return { out: along((hand) => hand.out), forward: along((hand) => hand.forward), up: along((hand) => hand.up) };
 }
 
-function shareOf(weight: Keyframe['weight'], fullShare: number): number {
-  if (weight === 'full') return fullShare;
-  return weight === 'empty' ? 1 - fullShare : weight;
+/** In a bow the front leg takes no more than this, however far a school shifts (common practice). */
+const FRONT_OF_BOW = 0.7;
+
+/** What a full shift comes to on the working leg. @param ahead of the working foot, where both feet stay in place */
+function shareOf(weight: Keyframe['weight'], fullShare: number, ahead: number): number {
+  const full = ahead > 0 ? Math.min(FRONT_OF_BOW, fullShare) : fullShare;
+  const empty = ahead < 0 ? Math.min(FRONT_OF_BOW, fullShare) : fullShare;
+  if (weight === 'full') return full;
+  return weight === 'empty' ? 1 - empty : weight;
 }
 
 /** Whether the whole cycle is known as movement, so that it can be played. */
@@ -72,13 +78,20 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
   const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
     Math.max(0, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
+  // Who steps has to pour all the weight into the front foot.
+  const stepping = phases.some(({ end }) => end!.lifted !== 'none');
+  const stands = (frame: Keyframe): number => (stepping ? 0 : (frame.ahead ?? posture.ahead));
   const frames = [phases.at(index - 2)!.end!, before, after, phases[(index + 1) % phases.length]!.end!];
   const around = (of: (frame: Keyframe) => Hand | null): (Hand | null)[] => frames.map(of);
   return {
     phase: index,
     within,
     breath: phase.breath,
-    weight: mix(shareOf(before.weight, fullShare), shareOf(after.weight, fullShare), share),
+    weight: mix(
+      shareOf(before.weight, fullShare, stands(before)),
+      shareOf(after.weight, fullShare, stands(after)),
+      share,
+    ),
     turnDeg: mix(before.turnDeg, after.turnDeg, share),
     bendDeg: mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
     stanceWidth: mix(before.stanceWidth ?? posture.stanceWidth, after.stanceWidth ?? posture.stanceWidth, share),

@@ -1,11 +1,13 @@
 import type { Body } from '../body/body';
-import { bentLeg, bowGeometry } from '../body/bowGeometry';
-import { stanceOfPosture } from '../body/postureAnswers';
+import { bentLeg } from '../body/bowGeometry';
+import { HIP_JOINTS } from '../body/jointMoments';
+import { stanceOfPosture } from '../body/stanceOfPosture';
 import { postureStatics, type Point, type PostureStatics } from '../body/statics';
 import type { SettledPosture } from '../schools/conventions';
 import { placeArm } from './arms';
 import type { CycleMoment } from './cycleMoment';
 import { centreOfMass3 } from './centreOfMass3';
+import { levelBow } from './levelBow';
 import { add, scaled, UP, type Point3 } from './point3';
 
 export type FootSide = 'left' | 'right';
@@ -59,8 +61,6 @@ export interface FigurePose {
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
 
-/** Hip joints as a share of the breadth of the hips, for drawing. */
-const HIP_JOINTS = 0.55;
 /** How high a lifted foot is drawn, as a share of stature. */
 const LIFT = 0.07;
 /** Nearer than this heel to heel, in m, two feet stand side by side. */
@@ -95,7 +95,8 @@ function flatLegs(body: Body, posture: SettledPosture, moment: CycleMoment): Leg
   const workingInFront = ahead > 0;
   const frontShare = workingInFront ? moment.weight : 1 - moment.weight;
   const rearOut = workingInFront ? posture.otherToesOutDeg : posture.toesOutDeg;
-  const bow = bowGeometry(body, { ...stance, weightShare: frontShare }, Math.abs(ahead), rearOut);
+  const front = { ...posture, weightShare: frontShare, ahead: Math.abs(moment.ahead), otherToesOutDeg: rearOut };
+  const bow = levelBow(body, front, posture, moment);
   const back = (point: Point): Point => ({ x: point.x + Math.abs(ahead), y: point.y });
   const rear = { ankle: back(bow.rear.ankle), knee: back(bow.rear.knee), hip: back(bow.rear.hip) };
   return workingInFront ? { working: bow.front, other: rear, statics } : { working: rear, other: bow.front, statics };

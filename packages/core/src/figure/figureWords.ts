@@ -1,4 +1,5 @@
-import type { HoldTime, PostureAnswers } from '../body/postureAnswers';
+import type { HoldTime, PostureAnswers } from '../endurance/postureAnswers';
+import type { LoadedJoint } from '../endurance/strength';
 import type { SettledPosture } from '../schools/conventions';
 import { durationWords } from '../words/durationWords';
 import type { FigurePose, FootSide } from './figurePose';
@@ -36,11 +37,30 @@ export function holdWords(time: HoldTime): string {
   return `about ${roughWords(time.seconds)}${range}`;
 }
 
+/** Where a leg gives out, as a teacher says it; the others by themselves. */
+export const jointPlaces: Readonly<Record<LoadedJoint, string>> = {
+  knee: ', at the knee,',
+  ankle: ', at the calf,',
+  hip: ', at the side of the hip,',
+  trunk: '',
+  shoulder: '',
+};
+
+/** Who gives out, as a teacher says it. */
+export const limitNames: Readonly<Record<LoadedJoint, string>> = {
+  knee: `legs${jointPlaces.knee}`,
+  ankle: `legs${jointPlaces.ankle}`,
+  hip: `legs${jointPlaces.hip}`,
+  trunk: 'the back',
+  shoulder: 'arms',
+};
+
 /** What gives out first and when, in one sentence. */
-export function limitWords({ limitedBy, legs, arms }: PostureAnswers): string {
-  const first = limitedBy === 'legs' ? legs : arms;
-  if (first.unlimited) return 'Neither legs nor arms limit this within forty minutes';
-  return `${limitedBy === 'legs' ? 'Legs' : 'Arms'} would give out first, at ${holdWords(first)}`;
+export function limitWords(answers: PostureAnswers): string {
+  const first = answers[answers.limitedBy];
+  if (first.unlimited) return 'Neither legs, arms nor back limit this within forty minutes';
+  const name = limitNames[first.joint];
+  return `${name[0]!.toUpperCase()}${name.slice(1)} would give out first, at ${holdWords(first)}`;
 }
 
 const shareWords = (share: number): string => `${Math.round(share * 100)} %`;

@@ -76,11 +76,42 @@ test('quoted fields with separators, quotes and lines of their own (RFC 4180)', 
 
 test('what goes out comes back the same', () => {
   const { logs } = read(
-    'day,exercise,side,done,asked,effort,pain,note\n2026-03-01,Holding the tree,both,90,120,6,2,"a, b"',
+    [
+      'day,exercise,side,done,asked,effort,own effort,pain,pain place,note',
+      '2026-03-01,Holding the tree,both,90,120,6,,2,left knee,"a, b"',
+      '2026-03-01,Shoulder wheel,left,9,9,6,8,2,,',
+    ].join('\n'),
   );
+  expect(logs[0]).toMatchObject({ effort: 6, pain: 2, painPlace: 'knee', painWhere: 'left knee' });
+  expect(logs[0]!.lines.map(({ effort }) => effort)).toEqual([null, 8]);
   const table = readCsv(logsCsv(logs));
   expect(table.columns).toEqual([...csvFields]);
   expect(csvLogs(table, guessMapping(table.columns), builtInExercises, 'u', id).logs).toEqual(logs);
+});
+
+test('an effort that differs from row to row is that of each exercise, the hardest that of the practice', () => {
+  const rows = ['Holding the tree,60,5', 'Shoulder wheel,9,8', 'Holding the tree,60,'];
+  const { logs } = read(['day,exercise,done,rpe', ...rows.map((row) => `2026-03-01,${row}`)].join('\n'));
+  expect(logs[0]!.effort).toBe(8);
+  expect(logs[0]!.lines.map(({ effort }) => effort)).toEqual([5, 8, null]);
+});
+
+test('where it hurts is a place where its words name one, that of the worst pain; else it stays a text', () => {
+  const where = (...rows: string[]) => {
+    const { logs } = read(
+      ['day,exercise,done,pain,where', ...rows.map((row) => `2026-03-01,Holding the tree,60,${row}`)].join('\n'),
+    );
+    return [logs[0]!.pain, logs[0]!.painPlace, logs[0]!.painWhere];
+  };
+  expect(where('5,Knee')).toEqual([5, 'knee', '']);
+  expect(where('5,lower back')).toEqual([5, 'low back', 'lower back']);
+  expect(where('2,wrist', '6,the old scar')).toEqual([6, null, 'the old scar']);
+  expect(where('0,knee')).toEqual([0, null, '']);
+  // A text that names another place than the one chosen comes back with both.
+  const { logs } = read('day,exercise,done,pain,where\n2026-03-01,Holding the tree,60,5,hip');
+  const again = readCsv(logsCsv([{ ...logs[0]!, painPlace: 'neck', painWhere: 'down to the elbow' }]));
+  const [back] = csvLogs(again, guessMapping(again.columns), builtInExercises, 'u', id).logs;
+  expect(back!.painPlace).toBe('neck');
 });
 
 test('lines go to the segment of the plan, so that its strand counts them', () => {
@@ -122,7 +153,7 @@ test('a text that would run as a formula is written as plain text, and read back
     const text = logsCsv([{ ...logs[0]!, note }]);
     expect(text).not.toMatch(/(^|[,"\n])[=+@\t-]/);
     const table = readCsv(text);
-    expect(table.rows[0]![7]).toBe(note);
+    expect(table.rows[0]![csvFields.indexOf('note')]).toBe(note);
   }
   expect(tableCsv(['a'], [['=cmd()'], [-5]])).toBe('a\r\n"\'=cmd()"\r\n-5');
 });

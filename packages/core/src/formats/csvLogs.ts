@@ -5,10 +5,22 @@ import type { BreathDose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { PracticeLogSchema } from '../practice/log';
+import { painPlaces, type PainPlace } from '../practice/painPlace';
 import { parseDuration } from '../words/parseDuration';
 
 /** What a column of a table of practices can hold. */
-export const csvFields = ['day', 'exercise', 'side', 'done', 'asked', 'effort', 'pain', 'note'] as const;
+export const csvFields = [
+  'day',
+  'exercise',
+  'side',
+  'done',
+  'asked',
+  'effort',
+  'own effort',
+  'pain',
+  'pain place',
+  'note',
+] as const;
 export type CsvField = (typeof csvFields)[number];
 
 /** Words by which a column is recognised, in lower case. */
@@ -19,9 +31,14 @@ const known: Record<CsvField, readonly string[]> = {
   done: ['done', 'amount', 'time', 'held', 'seconds', 'repetitions', 'reps', 'breaths'],
   asked: ['asked', 'planned', 'target', 'dose'],
   effort: ['effort', 'rpe', 'exertion'],
+  'own effort': ['own effort', 'effort of the exercise', 'exercise effort'],
   pain: ['pain'],
+  'pain place': ['pain place', 'pain where', 'where', 'place'],
   note: ['note', 'notes', 'remark', 'comment'],
 };
+
+/** Longest text of where it hurts. */
+const MOST_WHERE = 120;
 
 /** Rows between two reports of how far it is. */
 const TOLD_EVERY = 1000;
@@ -103,7 +120,26 @@ interface Row {
   readonly line: LogLine;
   readonly effort: number | null;
   readonly pain: number;
+  readonly painWhere: string;
+  readonly painPlace: PainPlace | null;
   readonly note: string;
+}
+
+/** Words by which a place that hurts is recognised, the longer ones first. */
+const placeWords: readonly (readonly [string, PainPlace])[] = [
+  ...painPlaces.map((place) => [place, place] as const),
+  ['back', 'low back'],
+  ['foot', 'ankle or foot'],
+  ['ankle', 'ankle or foot'],
+  ['elbow', 'elbow or wrist'],
+  ['wrist', 'elbow or wrist'],
+];
+
+/** The place a text names, and the text where it says more; a place that is not known stays a text. */
+function readPlace(text: string): Pick<Row, 'painPlace' | 'painWhere'> {
+  const lower = text.toLowerCase();
+  const place = placeWords.find(([word]) => lower.includes(word))?.[1] ?? null;
+  return { painPlace: place, painWhere: lower === place ? '' : text.slice(0, MOST_WHERE) };
 }
 
 /** Seconds of so many breaths, the pauses and the slowing with them; what is over whole breaths goes by its share. */
@@ -139,6 +175,8 @@ function readRow(
   if (asked === null || asked < 0) return `asked: “${cell('asked')}” cannot be read`;
   const effort = rating(cell('effort'), 'effort');
   if (typeof effort === 'string') return effort;
+  const own = rating(cell('own effort'), 'own effort');
+  if (typeof own === 'string') return own;
   const pain = rating(cell('pain'), 'pain');
   if (typeof pain === 'string') return pain;
   const dose = exercise.defaultDose;
@@ -150,6 +188,7 @@ function readRow(
     day,
     effort,
     pain: pain ?? 0,
+    ...readPlace((pain ?? 0) > 0 ? cell('pain place') : ''),
     note: cell('note'),
     line: {
       segmentId: segmentOf(exercise.id),
@@ -162,13 +201,16 @@ function readRow(
       done: amount(done, asked),
       alignmentKept: null,
       enough: null,
-      effort: null,
+      effort: own,
+      turned: null,
+      gaveOut: null,
     },
   };
 }
 
 /**
- * The practices of a table: rows of the same day are one practice. What cannot be read is named with its
+ * The practices of a table: rows of the same day are one practice. An effort that differs from row to row is that of each
+ * exercise. What cannot be read is named with its
  * line and left out; nothing is guessed.
  * @param idOf gives a practice of a day its id
  * @param progress is told now and then which share of the rows is read
@@ -212,6 +254,9 @@ export function csvLogs(
   });
   const logs = [...days].map(([day, rows]): PracticeLog => {
     const efforts = rows.map((row) => row.effort).filter((value) => value !== null);
+    // Where the rows of a day differ, each was asked for its own exercise; the hardest is that of the practice.
+    const apart = new Set(efforts).size > 1;
+    const sorest = rows.toSorted((a, b) => b.pain - a.pain)[0]!;
     return PracticeLogSchema.parse({
       id: idOf(day),
       studentId,
@@ -222,20 +267,25 @@ export function csvLogs(
       startedAt: new Date(`${day}T12:00:00`).toISOString(),
       practisedSeconds: rows.reduce((sum, row) => sum + row.line.done.seconds, 0),
       source: 'by hand',
-      lines: rows.map((row) => row.line),
+      lines: rows.map((row) => (apart ? { ...row.line, effort: row.line.effort ?? row.effort } : row.line)),
       effort: efforts.length === 0 ? null : Math.max(...efforts),
-      pain: Math.max(...rows.map((row) => row.pain)),
-      painWhere: '',
-      painPlace: null,
+      pain: sorest.pain,
+      painWhere: sorest.painWhere,
+      painPlace: sorest.painPlace,
       symptoms: [],
-      note: rows
-        .map((row) => row.note)
+      note: [...new Set(rows.map((row) => row.note))]
         .filter((note) => note !== '')
         .join(' · ')
         .slice(0, 2000),
     });
   });
   return { logs: logs.toSorted((a, b) => a.day.localeCompare(b.day)), problems };
+}
+
+/** Where it hurt, in words that are read back: the text where it names the place, else both. */
+function placeOf({ painPlace, painWhere }: Pick<PracticeLog, 'painPlace' | 'painWhere'>): string {
+  if (painPlace === null || painWhere === '') return painWhere === '' ? (painPlace ?? '') : painWhere;
+  return readPlace(painWhere).painPlace === painPlace ? painWhere : `${painPlace}: ${painWhere}`;
 }
 
 /** Practices as a table that can be read back (RFC 4180): one row a line. */
@@ -248,7 +298,9 @@ export function logsCsv(logs: readonly PracticeLog[]): string {
       done: line.kind === 'hold' ? Math.round(line.done.seconds) : line.done.amount,
       asked: line.kind === 'hold' ? Math.round(line.asked.seconds) : line.asked.amount,
       effort: log.effort ?? '',
+      'own effort': line.effort ?? '',
       pain: log.pain,
+      'pain place': placeOf(log),
       note: log.note,
     })),
   );

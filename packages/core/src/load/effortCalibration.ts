@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
-import type { KnownCapacity } from '../body/postureAnswers';
-import { postureAnswers } from '../body/postureAnswers';
+import type { KnownCapacity } from '../endurance/postureAnswers';
+import { postureAnswers } from '../endurance/postureAnswers';
 import { joints } from '../endurance/joints';
 import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
@@ -40,7 +40,7 @@ export function effortCalibration(
         const exercise = exercises.get(line.exerciseId);
         if (line.kind !== 'hold' || exercise === undefined || exercise.posture.seated) return [];
         const answers = postureAnswers(body, settlePosture(exercise.posture, school), capacity);
-        const first = answers.limitedBy === 'legs' ? answers.legs : answers.arms;
+        const first = answers[answers.limitedBy];
         const longest = line.done.seconds / Math.max(1, Math.round(line.done.amount));
         return first.unlimited ? [] : [predictedEffort(longest, first.seconds)];
       });

@@ -1,5 +1,5 @@
 import { standardBody } from '../body';
-import { postureAnswers } from '../body/postureAnswers';
+import { postureAnswers } from '../endurance/postureAnswers';
 import { asksForBalance, builtInExercises } from '../library';
 import { settlePosture, softSchool } from '../schools';
 import { log, logLine, shelf } from '../testing/samples';
@@ -126,7 +126,7 @@ test('minutes against public guidance (WHO 2020; from memory)', () => {
 });
 
 describe('effort felt against reckoned', () => {
-  const capacity = { kneeNm: 60, shoulderNm: 60, spread: 1 };
+  const capacity = { kneeNm: 60, shoulderNm: 60, spread: { legs: 1, arms: 1 } };
   const tree = shelf.get('tree-holding')!;
   const { legs } = postureAnswers(standardBody, settlePosture(tree.posture, softSchool), capacity);
   const held = (day: string, share: number, effort: number | null) =>

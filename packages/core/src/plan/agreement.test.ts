@@ -76,7 +76,9 @@ const anyContext: fc.Arbitrary<PlanContext> = fc
     });
     const mostDoses = new Map(
       made.strands.flatMap((one, index) =>
-        one.most === null || one.axis !== 'time' ? [] : [[`s${index}`, one.units * one.step * one.most] as const],
+        one.most === null || one.axis !== 'time'
+          ? []
+          : [[`s${index}`, { dose: one.units * one.step * one.most, by: 'capacity' as const }] as const],
       ),
     );
     const rule = {
@@ -166,7 +168,7 @@ describe('one machine', () => {
               const most = context.mostDoses.get(one.id);
               if (most !== undefined)
                 expect(doseOf(one.level, one.step)).toBeLessThanOrEqual(
-                  Math.max(one.start, floorToStep(most, one.step)),
+                  Math.max(one.start, floorToStep(most.dose, one.step)),
                 );
               expect(one.level).toBeGreaterThanOrEqual(one.start - 1e-9);
               expect(one.level).toBeLessThanOrEqual(Math.max(one.start, one.target) + 1e-9);

@@ -31,7 +31,7 @@ export function contextOf(plan: Plan, records: StudentRecords, today: string): P
   const places =
     routine === undefined
       ? new Map<string, never>()
-      : strandPlaces(student, measures, plan, routine, exercises, school, today);
+      : strandPlaces(student, measures, plan, routine, exercises, school, today, logs);
   return {
     plan,
     routine,

@@ -1,31 +1,9 @@
-import type { Dose } from '../library/dose';
 import { turnedBy } from '../routine/turned';
 import type { Routine, Turned } from '../routine/routine';
-import type { Axis, Plan, Strand } from './plan';
+import { withSegmentValue } from './segmentAxis';
+import type { Plan, Strand } from './plan';
 import { doseOn } from './planDay';
 import { isOpen } from './stateOfStrand';
-
-/** The axes along which a dose can be raised. */
-export function axesOf(dose: Dose): Axis[] {
-  if (dose.kind === 'hold') return ['time', 'repetitions'];
-  return dose.kind === 'breath' ? ['breaths'] : ['repetitions'];
-}
-
-/** The value of a dose on an axis: seconds a hold, or the largest amount of any side. */
-export function axisValue(dose: Dose, axis: Axis): number {
-  if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : 0;
-  return Math.max(...dose.amounts.map((row) => row.amount));
-}
-
-/** The dose with the value of one axis replaced, the same on every side. */
-export function withAxisValue(dose: Dose, axis: Axis, value: number): Dose {
-  // What is enough stays, and is never more than what is asked for.
-  const least = (most: number): number | null => (dose.least === null ? null : Math.min(dose.least, most));
-  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value, least: least(value) } : dose;
-  const amount = Math.round(value);
-  const amounts = dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount }));
-  return dose.kind === 'hold' ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };
-}
 
 /** In which segment each exercise of the strands stands, so that they count what was written down; the first counts. */
 export const strandSegments = (plans: readonly Pick<Plan, 'strands'>[]): ReadonlyMap<string, string> =>
@@ -73,10 +51,12 @@ export function withDoses(
   const kept = routine.segments.filter(({ id }) => !leftOut.has(id));
   const segments = kept.map((segment) => {
     if (segment.type !== 'exercise') return segment;
-    const dosed = plan.strands
+    return plan.strands
       .filter((strand) => strand.segmentId === segment.id)
-      .reduce((current, strand) => withAxisValue(current, strand.axis, dose(strand)), segment.dose);
-    return { ...turnedBy(segment, postureIn(plan, segment.id)), dose: dosed };
+      .reduce(
+        (current, strand) => withSegmentValue(current, strand.axis, dose(strand)),
+        turnedBy(segment, postureIn(plan, segment.id)),
+      );
   });
   return { ...routine, segments };
 }

@@ -21,7 +21,8 @@ export function meanwhileWords(
   place: Place | undefined,
   school: Pick<School, 'rungOrder'>,
 ): string {
-  if (axis !== 'time') return 'the same, slower';
+  if (axis === 'repetitions' || axis === 'breaths') return 'the same, slower';
+  if (axis !== 'time') return '';
   if (place === undefined || place.posture.seated) return '';
   const rung = nextRung(place.body, place.posture, place.exercise, { level: 1, target: 1 }, school);
   return rung?.turned == null ? '' : turnedWords(rung.turned);

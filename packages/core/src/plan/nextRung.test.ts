@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { balanceLimit, bodyOf, postureAnswers, stanceOfPosture, toeLineBend } from '../body';
-import { holdEndurance } from '../endurance';
+import { balanceLimit, bodyOf, stanceOfPosture, toeLineBend } from '../body';
+import { limitTime, postureAnswers, postureLoads } from '../endurance';
 import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
@@ -11,7 +11,7 @@ import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, PlanSchema, 
 const body = bodyOf({ stature: 1.7, mass: 70 });
 const person: RungBody = {
   body,
-  capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
+  capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 } },
   ankleRangeDeg: 38,
 };
 const high = settlePosture(posture({ kneeBendDeg: 30 }), softSchool);
@@ -21,7 +21,7 @@ const now = new Date('2026-03-02T09:00:00');
 describe('the hold of equal effort in another posture', () => {
   test('is the share of endurance kept: t2 = t1 · ET2 / ET1 (model §5), and begins a tenth under it on the step', () => {
     const { equal, begin, step, limitedBy } = rungExchange(person, high, 120, low);
-    const endurance = (stance: typeof high) => holdEndurance(body, stanceOfPosture(stance), 150, 'legs').seconds;
+    const endurance = (stance: typeof high) => limitTime(postureLoads(body, stance), person.capacity, 'legs').seconds;
     expect(limitedBy).toBe('legs');
     expect(equal.seconds).toBeCloseTo((120 * endurance(low)) / endurance(high), 6);
     expect(equal.seconds).toBeLessThan(120);
@@ -125,7 +125,7 @@ describe('taking a rung', () => {
     expect(taken.plan.postures).toEqual([
       {
         segmentId: 'a',
-        turned: { kneeBendDeg: 50, weightShare: null, shoulderRaiseDeg: null, ahead: null },
+        turned: { kneeBendDeg: 50, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null },
       },
     ]);
     expect(taken.plan.strands[0]).toMatchObject({
@@ -144,7 +144,7 @@ describe('taking a rung', () => {
   test('is what the student practises from now on, over what the routine itself turns', () => {
     const base = routine([
       segment('a', hold(60, together(1)), {
-        turned: { kneeBendDeg: 20, weightShare: null, shoulderRaiseDeg: 45, ahead: null },
+        turned: { kneeBendDeg: 20, weightShare: null, shoulderRaiseDeg: 45, ahead: null, stanceWidth: null },
       }),
     ]);
     const [own] = dosedRoutine(base, taken.plan, '2026-03-03').segments;
@@ -180,7 +180,7 @@ describe('taking a rung', () => {
       'bend 55°, 70 % on the working leg, foot ahead 1.5 × its length',
     );
     expect(turnedWords({})).toBe('');
-    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
     expect(segmentWords(segment('a', hold(40, together(1), 0), { turned }))).toBe('1 hold × 40 s, bend 45°');
     expect(segmentWords(segment('a', hold(40, together(1), 0)))).toBe('1 hold × 40 s');
   });

@@ -1,8 +1,8 @@
 import { formatISO } from 'date-fns';
 import type { Body } from '../body/body';
-import { postureAnswers, stanceOfPosture, type KnownCapacity } from '../body/postureAnswers';
+import { postureAnswers, type KnownCapacity } from '../endurance/postureAnswers';
 import { equalEffort, type SecondsRange } from '../endurance/exchange';
-import type { LimitedBy } from '../endurance/capacity';
+import type { Limit } from '../endurance/limits';
 import type { Exercise } from '../library/exercise';
 import type { Turned } from '../routine/routine';
 import { unturned } from '../routine/turned';
@@ -10,6 +10,7 @@ import type { SettledPosture } from '../schools/conventions';
 import type { RungAxis, School } from '../schools/school';
 import { clock } from '../words/durationWords';
 import { turnedWords } from '../words/turnedWords';
+import { inPosture, isPostureAxis } from './axis';
 import { defaultStep } from './newStrand';
 import type { Decision, Plan, Strand } from './plan';
 import { doseOf, floorToStep } from './steps';
@@ -76,7 +77,7 @@ export interface RungExchange {
   readonly begin: number;
   readonly step: number;
   /** Which gives out first in the new posture. */
-  readonly limitedBy: LimitedBy;
+  readonly limitedBy: Limit;
   /** Knee beyond the toe line there, m; negative behind it. */
   readonly kneePastToes: number;
   /** The bend goes beyond what balance allows there. */
@@ -95,8 +96,7 @@ export function rungExchange(
 ): RungExchange {
   const there = postureAnswers(body, to, capacity, ankleRangeDeg);
   const { limitedBy, kneePastToes, balanceLimitDeg } = there;
-  const capacityNm = limitedBy === 'legs' ? capacity.kneeNm : capacity.shoulderNm;
-  const held = equalEffort(body, capacityNm, limitedBy, stanceOfPosture(from), seconds, stanceOfPosture(to));
+  const held = equalEffort(body, capacity, limitedBy, from, seconds, to);
   const capped = (value: number): number => Math.min(value, LONGEST_HOLD);
   const equal = { seconds: capped(held.seconds), least: capped(held.least), most: capped(held.most) };
   const step = defaultStep('time', equal.seconds, { countsOf: 1 });
@@ -107,6 +107,25 @@ export function rungExchange(
     limitedBy,
     kneePastToes,
     beyondBalance: balanceLimitDeg !== null && to.kneeBendDeg > balanceLimitDeg,
+  };
+}
+
+/** A strand that is itself an axis of the posture stands where the segment was turned to. */
+function turnedStrand(strand: Strand, segmentId: string, turned: Partial<Turned>, now: Date): Strand {
+  const { axis } = strand;
+  if (strand.segmentId !== segmentId || !isPostureAxis(axis)) return strand;
+  const value = turned[inPosture[axis].key];
+  if (value == null) return strand;
+  const level = Math.round(value * inPosture[axis].units * 100) / 100;
+  if (level === doseOf(strand.level, strand.step)) return strand;
+  return {
+    ...strand,
+    level,
+    start: Math.min(strand.start, level),
+    target: Math.max(strand.target, level),
+    lost: [],
+    raisedFrom: null,
+    changedAt: now.toISOString(),
   };
 }
 
@@ -148,7 +167,7 @@ export function takeRung(
               raisedFrom: null,
               changedAt: now.toISOString(),
             }
-          : entry,
+          : turnedStrand(entry, strand.segmentId, turned, now),
       ),
     },
     decision: {

@@ -2,16 +2,13 @@ import * as z from 'zod';
 import { lineText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
 import { FamilySchema } from '../library/exercise';
+import { AxisSchema } from './axis';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../students/student';
 
 const id = z.string().min(1).max(80);
 
-/** The axis along which a strand is raised: seconds of a hold, breaths, or repetitions. */
-export const AxisSchema = z.enum(['time', 'breaths', 'repetitions']);
-export type Axis = z.infer<typeof AxisSchema>;
-
-/** One ladder inside one student's plan. Values in seconds, breaths or repetitions a round. */
+/** One ladder inside one student's plan. Values in the units of its axis. */
 export const StrandSchema = z
   .object({
     id,

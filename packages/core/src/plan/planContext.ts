@@ -5,6 +5,12 @@ import type { Routine } from '../routine/routine';
 import type { RaiseRule } from '../schools/school';
 import type { Plan } from './plan';
 
+/** The largest dose a body allows, and by what: the school's budget of what it can hold, or knees and heels. */
+export interface MostDose {
+  readonly dose: number;
+  readonly by: 'capacity' | 'alignment';
+}
+
 /** All that verdicts, weeks, chances and the calendar of a plan rest on; they all take the same. */
 export interface PlanContext {
   readonly plan: Plan;
@@ -20,8 +26,8 @@ export interface PlanContext {
   readonly rule: RaiseRule;
   /** YYYY-MM-DD */
   readonly today: string;
-  /** The largest dose within the school's budget of what the body can hold, by strand; left out where it is not known. */
-  readonly mostDoses: ReadonlyMap<string, number>;
+  /** The largest dose that the body allows, by strand; left out where nothing is known that limits it. */
+  readonly mostDoses: ReadonlyMap<string, MostDose>;
 }
 
 /** Days of practice that a plan is reckoned with while the student has none. House value. */

@@ -1,4 +1,5 @@
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import { isLightened } from './axis';
 import type { Plan, Strand } from './plan';
 import { isLighter } from './season/seasonCalendar';
 import { doseOf } from './steps';
@@ -19,19 +20,22 @@ export const isLighterWeek = (plan: Pick<Plan, 'lighterEvery'>, week: number): b
 export const overruleIn = (strand: Pick<Strand, 'overrules'>, week: number): Strand['overrules'][number] | undefined =>
   strand.overrules.find((entry) => entry.week === week);
 
-/** The dose of a strand at its present level in a given week; what the teacher set for the week comes first. */
+/**
+ * The dose of a strand at its present level in a given week; what the teacher set for the week comes first.
+ * @param strand `lightens`: a lighter week asks for less of it
+ */
 export function doseInWeek(
   plan: Pick<Plan, 'lighterEvery' | 'lighterCut'>,
-  strand: Pick<Strand, 'level' | 'step' | 'overrules'>,
+  strand: Pick<Strand, 'level' | 'step' | 'overrules'> & { readonly lightens: boolean },
   week: number,
 ): number {
   const set = overruleIn(strand, week);
   if (set !== undefined) return set.dose;
-  const cut = isLighter(plan, week) ? 1 - plan.lighterCut : 1;
+  const cut = strand.lightens && isLighter(plan, week) ? 1 - plan.lighterCut : 1;
   return doseOf(strand.level * cut, strand.step);
 }
 
 /** The dose of a strand on a day: its level, less the cut of a lighter week. */
 export function doseOn(plan: Plan, strand: Strand, day: string): number {
-  return doseInWeek(plan, strand, weekOf(plan, day));
+  return doseInWeek(plan, { ...strand, lightens: isLightened(strand.axis) }, weekOf(plan, day));
 }

@@ -111,9 +111,7 @@ function strandWeeks(season: PlanSeason, context: PlanContext, index: number, pl
     weeks.push({
       week: week.week,
       day: firstDayOf(plan, week.week),
-      dose:
-        week.asked[0]?.dose ??
-        doseInWeek(plan, { level, step: strand.ladder.step, overrules: strand.overrules }, week.week),
+      dose: week.asked[0]?.dose ?? doseInWeek(plan, { ...strand, level, step: strand.ladder.step }, week.week),
       kind,
       rail: held?.rail ?? null,
       waitsFor: held?.waitsFor == null ? null : season.strands[held.waitsFor]!.id,

@@ -38,9 +38,11 @@ export interface Verdict {
 function contested({ strands, rails }: SeasonProblem): boolean {
   const families = new Map<string, number>();
   for (const { family } of strands) families.set(family, (families.get(family) ?? 0) + 1);
+  const segments = new Set(strands.map(({ segment }) => segment));
   return (
     // Closed, or opened in this very week: an opening takes up what the week's load may grow by.
     strands.some(({ levelBefore }) => levelBefore === 0) ||
+    segments.size < strands.length ||
     [...families.values()].some((count) => count > rails.raisesPerFamily)
   );
 }

@@ -4,10 +4,12 @@ import { recentAgainstUsual } from '../load/practiceLoad';
 import type { PracticeLog } from '../practice/log';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
-import { withAxisValue, withDoses } from './dosedRoutine';
+import { isLightened, isPostureAxis, type Axis } from './axis';
+import { withDoses } from './dosedRoutine';
+import { withSegmentValue } from './segmentAxis';
 import { dayNumber } from '../days/dayNumber';
 import { NEVER, rulesOf, type StrandState } from './machine/strandState';
-import type { Axis, Strand } from './plan';
+import type { Strand } from './plan';
 import { USUAL_PRACTICE_DAYS, type PlanContext } from './planContext';
 import { firstDayOf, weekOf } from './planDay';
 import type { SeasonProblem, SeasonStrand } from './season/seasonProblem';
@@ -38,8 +40,9 @@ function unitMinutes(routine: Routine, segment: ExerciseSegment, axis: Axis): nu
 }
 
 function reckonedMinutes(routine: Routine, segment: ExerciseSegment, axis: Axis): number {
+  if (isPostureAxis(axis)) return 0;
   const minutes = (value: number): number => {
-    const dosed = { ...segment, roundId: null, dose: withAxisValue(segment.dose, axis, value) };
+    const dosed = { ...withSegmentValue(segment, axis, value), roundId: null };
     return timeline({ ...routine, segments: [dosed], rounds: [] }).totalMs / 60_000;
   };
   const from = axis === 'time' ? 60 : 10;
@@ -100,13 +103,14 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
     return {
       id: strand.id,
       family: strand.family,
+      segment: strand.segmentId,
       state,
       ladder: {
         step: strand.step,
         first: Math.min(strand.start, strand.level),
         target: still ? strand.level : Math.max(strand.level, strand.target),
-        most: context.mostDoses.get(strand.id) ?? null,
-        mostBy: 'capacity',
+        most: context.mostDoses.get(strand.id)?.dose ?? null,
+        mostBy: context.mostDoses.get(strand.id)?.by ?? 'capacity',
       },
       targetDay: dayNumber(strand.targetDay),
       // A gate whose strand is gone stands open.
@@ -115,6 +119,7 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
       levelBefore: levelBefore(strand, state, weekStart),
       loadPerUnit: minutesPerUnit * minuteLoad,
       minutesPerUnit,
+      lightens: isLightened(strand.axis),
       overrules: strand.overrules,
     };
   });

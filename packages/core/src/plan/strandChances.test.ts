@@ -47,7 +47,11 @@ describe('the chance of a strand', () => {
 
   test('it stands on the weeks of the calendar, holidays and lighter weeks among them, and ends where a rail ends it', () => {
     const away = { ...value, holidays: [{ from: '2026-03-16', to: '2026-03-22' }] };
-    const context = planContext(away, { logs: days(12), today, mostDoses: new Map([['s', 70]]) });
+    const context = planContext(away, {
+      logs: days(12),
+      today,
+      mostDoses: new Map([['s', { dose: 70, by: 'capacity' }]]),
+    });
     const [chance] = strandChances(context, 300, seededRandom(1));
     expect(chance!.weeks[0]).toMatchObject({ week: 4, day: '2026-03-02' });
     const [plannedWeeks] = planForecast(context).strands;

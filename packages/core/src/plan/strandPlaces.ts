@@ -1,8 +1,8 @@
-import type { LimitedBy } from '../endurance/capacity';
+import type { LimitedBy } from '../endurance/limits';
 import type { Exercise } from '../library/exercise';
 import { partsOf, type Part } from '../routine/findings/finding';
-import { longestHoldWithin } from '../routine/findings/onBody';
 import type { Routine } from '../routine/routine';
+import type { PracticeLog } from '../practice/log';
 import { segmentPosture } from '../routine/turned';
 import { settlePosture, type SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
@@ -10,8 +10,11 @@ import type { Measure } from '../students/measure';
 import type { Student } from '../students/student';
 import { ankleRangeOf, bodyOfStudent, capacityOfStudent } from '../students/studentBody';
 import { withDoses } from './dosedRoutine';
+import { mostDose } from './mostDose';
 import type { RungBody } from './nextRung';
 import type { Plan } from './plan';
+import type { MostDose } from './planContext';
+import { doseOf } from './steps';
 
 /** Where a strand stands on its student's body. */
 export interface StrandPlace {
@@ -21,15 +24,16 @@ export interface StrandPlace {
   /** As the routine has it. */
   readonly base: SettledPosture;
   readonly body: RungBody;
-  /** What was never tested: what it gives is a guess. */
+  /** What was neither tested nor learned from practice: what it gives is a guess. */
   readonly guessed: Readonly<Record<LimitedBy, boolean>>;
-  /**
-   * The longest hold within the school's budget by whichever of legs and arms is known, s; Infinity where nothing limits.
-   */
-  readonly longestHold: number;
+  /** The largest dose the body allows on the strand's axis; null where nothing known limits it. */
+  readonly most: MostDose | null;
 }
 
-/** The place of every strand whose segment and exercise are still there, by the strand's id. */
+/**
+ * The place of every strand whose segment and exercise are still there, by the strand's id.
+ * @param logs of the student, which tell how strong legs and arms are
+ */
 export function strandPlaces(
   student: Student,
   measures: readonly Measure[],
@@ -38,14 +42,15 @@ export function strandPlaces(
   exercises: readonly Exercise[],
   school: School,
   today: string,
+  logs: readonly PracticeLog[] = [],
 ): ReadonlyMap<string, StrandPlace> {
-  const capacity = capacityOfStudent(student, measures, today);
+  const capacity = capacityOfStudent(student, measures, today, { logs, exercises, school });
   const ankleRangeDeg = ankleRangeOf(measures);
-  const guessed = { legs: capacity.legsFrom === 'guess', arms: capacity.armsFrom === 'guess' };
+  const guessed = { legs: capacity.legs.from === 'guess', arms: capacity.arms.from === 'guess' };
   const known = (['legs', 'arms'] as const).filter((by) => !guessed[by]);
   const { body } = bodyOfStudent(student);
   const context = {
-    routine: withDoses(routine, plan, (strand) => strand.level, new Set()),
+    routine: withDoses(routine, plan, ({ level, step }) => doseOf(level, step), new Set()),
     exercises: new Map(exercises.map((exercise) => [exercise.id, exercise])),
     school,
     person: {
@@ -75,21 +80,21 @@ export function strandPlaces(
         base: stood(asRoutine.get(strand.segmentId)!),
         body: { body, capacity, ankleRangeDeg },
         guessed,
-        longestHold: longestHoldWithin(context, part, known),
+        most: mostDose(strand, part, context, known),
       };
       return [[strand.id, place] as const];
     }),
   );
 }
 
-/** The largest dose of each hold within the budget, where something is known that limits it; by the strand's id. */
+/** The largest doses that the body allows, where something is known that limits them; by the strand's id. */
 export const mostDosesOf = (
   plan: Pick<Plan, 'strands'>,
   places: ReadonlyMap<string, StrandPlace>,
-): Map<string, number> =>
+): Map<string, MostDose> =>
   new Map(
-    plan.strands.flatMap((strand): [string, number][] => {
-      const most = places.get(strand.id)?.longestHold ?? Number.POSITIVE_INFINITY;
-      return strand.axis === 'time' && Number.isFinite(most) ? [[strand.id, most]] : [];
+    plan.strands.flatMap(({ id }): [string, MostDose][] => {
+      const most = places.get(id)?.most ?? null;
+      return most === null ? [] : [[id, most]];
     }),
   );

@@ -1,6 +1,8 @@
 import type { LogLine, PracticeLog } from '../practice/log';
 import { dayNumber } from '../days/dayNumber';
+import { lineShare } from '../practice/lineShare';
 import type { Session } from './machine/strandState';
+import { inPosture, isPostureAxis, type Axis } from './axis';
 import type { Strand } from './plan';
 import { doseOf } from './steps';
 
@@ -23,18 +25,9 @@ export function alignmentShare(log: Pick<PracticeLog, 'lines'>, strand: Pick<Str
   return Math.min(1, ...strandLines(log, strand).map((line) => line.alignmentKept ?? 1));
 }
 
-const keyOf = (strand: Pick<Strand, 'axis'>): 'seconds' | 'amount' => (strand.axis === 'time' ? 'seconds' : 'amount');
-
-/**
- * What one side did of what it was asked: of a range, from its lower end on all; by feel, whatever was done. What asked
- * for nothing has met nothing.
- */
-function byAxis(line: LogLine, strand: Pick<Strand, 'axis'>): number {
-  const key = keyOf(strand);
-  const wanted = (line.enough ?? line.asked)[key];
-  if (wanted === 0) return line.enough !== null && line.done[key] > 0 ? 1 : 0;
-  return Math.min(1, line.done[key] / wanted);
-}
+/** What of a line tells how much of it was met: repetitions of a hold are holds, all else of a hold is its time. */
+const keyOf = ({ kind }: LogLine, { axis }: Pick<Strand, 'axis'>): 'seconds' | 'amount' =>
+  kind === 'hold' && axis !== 'repetitions' ? 'seconds' : 'amount';
 
 /**
  * How much of what was asked counts, 0–1: the least of all sides, none where one is missing, and no further than to
@@ -44,7 +37,7 @@ export function metShare(log: Pick<PracticeLog, 'lines'>, strand: Rowed): number
   const lines = strandLines(log, strand);
   if (lines.length === 0) return null;
   if (missingRows(log, strand).length > 0) return 0;
-  return Math.min(alignmentShare(log, strand), ...lines.map((line) => byAxis(line, strand)));
+  return Math.min(alignmentShare(log, strand), ...lines.map((line) => lineShare(line, keyOf(line, strand))));
 }
 
 /** Sides and directions of a strand that a practice has nothing of. */
@@ -53,13 +46,28 @@ export function missingRows(log: Pick<PracticeLog, 'lines'>, strand: Rowed): Row
   return strand.rows.filter((row) => !lines.some((line) => sameRow(row, line)));
 }
 
-/** The dose a practice asked of a strand: seconds of one hold, or the amount of a side; the least of all sides. */
-export function askedDose(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId' | 'axis'>): number {
-  const doses = strandLines(log, strand).map((line) =>
-    strand.axis === 'time'
-      ? line.asked.seconds / (line.kind === 'hold' ? Math.max(1, line.asked.amount) : 1)
-      : line.asked.amount,
-  );
+/**
+ * The dose a line asked for on an axis; Infinity where the line does not tell, as one written down afterwards: it is taken for
+ * what the plan asked.
+ */
+function askedOnAxis(line: LogLine, axis: Axis, conducted: boolean): number {
+  const { amount, seconds } = line.asked;
+  if (isPostureAxis(axis)) {
+    const { key, units } = inPosture[axis];
+    const value = line.turned?.[key];
+    return value == null ? Number.POSITIVE_INFINITY : value * units;
+  }
+  if (axis === 'time') return seconds / (line.kind === 'hold' ? Math.max(1, amount) : 1);
+  if (axis === 'pace') return conducted ? seconds / amount : Number.POSITIVE_INFINITY;
+  return amount;
+}
+
+/** The dose a practice asked of a strand, in the units of its axis; the least of all sides. */
+export function askedDose(
+  log: Pick<PracticeLog, 'lines' | 'source'>,
+  strand: Pick<Strand, 'segmentId' | 'axis'>,
+): number {
+  const doses = strandLines(log, strand).map((line) => askedOnAxis(line, strand.axis, log.source === 'conducted'));
   return doses.length === 0 ? 0 : Math.min(...doses);
 }
 

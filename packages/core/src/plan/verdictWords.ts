@@ -5,7 +5,13 @@ import { shortDay } from '../words/shortDay';
 import { heldWords } from '../words/weekReason';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { reachDose, topDose, type Ruling } from './machine/judge';
-import { DAYS_AFTER_EASE, DAYS_BETWEEN_EASES, DAYS_BETWEEN_RAISES, FIND_AGAIN } from './machine/strandState';
+import {
+  DAYS_AFTER_EASE,
+  DAYS_BETWEEN_EASES,
+  DAYS_BETWEEN_RAISES,
+  FIND_AGAIN,
+  type Ladder,
+} from './machine/strandState';
 import type { Strand } from './plan';
 import type { PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
@@ -88,6 +94,12 @@ function unasked({ own, ruling }: Ruled, strand: Strand): string | null {
   return less === 0 ? null : 'The practices since then asked for less: they are kept, and are no test of this dose.';
 }
 
+/** What keeps a strand at its highest dose. */
+const allowedWords = (by: Ladder['mostBy']): string =>
+  by === 'alignment'
+    ? 'as far as knees stay behind the toes and heels on the floor'
+    : 'what the school’s budget allows by what is known of legs and arms';
+
 /** A level above what the body is known to hold is pointed out, whatever the verdict. */
 function overWords({ season, index }: Ruled, strand: Strand): string | null {
   const { ladder } = season.problem.strands[index]!;
@@ -99,7 +111,9 @@ function overWords({ season, index }: Ruled, strand: Strand): string | null {
     return null;
   const now = axisWords(doseOf(strand.level, strand.step), strand.axis);
   const most = axisWords(floorToStep(ladder.most, strand.step), strand.axis);
-  return `${now} is more than the ${most} that the school’s budget allows by what is known of legs and arms: look at it.`;
+  return ladder.mostBy === 'alignment'
+    ? `${now} is more than ${most}, from where knees or heels give way on this body: look at it.`
+    : `${now} is more than the ${most} that the school’s budget allows by what is known of legs and arms: look at it.`;
 }
 
 function mainWords(ruled: Ruled, strand: Strand): string[] {
@@ -185,9 +199,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
     case 'capacity':
       if (ladder.mostBy === 'minutes')
         return ['The session has no more minutes; shorten something else, or let it be longer.'];
-      return [
-        `${axisWords(topDose(ladder), strand.axis)} is what the school’s budget allows by what is known of legs and arms.`,
-      ];
+      return [`${axisWords(topDose(ladder), strand.axis)} is ${allowedWords(ladder.mostBy)}.`];
     case 'holiday':
       return ['A holiday: nothing is raised while it lasts.'];
     case 'lighter':

@@ -337,7 +337,8 @@ describe('the rails of the whole plan', () => {
   });
 
   test('what the body is known to hold is the end, and a level above it is pointed out', () => {
-    const most = (seconds: number) => verdicts(3, value, { mostDoses: new Map([['one', seconds]]) })[0]!;
+    const most = (seconds: number) =>
+      verdicts(3, value, { mostDoses: new Map([['one', { dose: seconds, by: 'capacity' }]]) })[0]!;
     expect(most(63)).toMatchObject({ kind: 'stay', because: 'capacity', moves: false });
     expect(most(64.9).reasons[0]).toContain('1:00 min is what the school’s budget allows');
     expect(most(65)).toMatchObject({ kind: 'raise', toDose: 65 });

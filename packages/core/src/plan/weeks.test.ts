@@ -64,13 +64,13 @@ test('a higher dose for one week is no goal reached', () => {
 
 test('what the body is known to hold is the end of the ladder, and says so', () => {
   const value = plan([strand({ target: 300 })]);
-  const found = weeks(value, { mostDoses: new Map([['s', 150]]) });
+  const found = weeks(value, { mostDoses: new Map([['s', { dose: 150, by: 'capacity' }]]) });
   expect(Math.max(...found.weeks.map((week) => week.dose))).toBe(150);
   expect(found).toMatchObject({ earliestDay: null, binding: 'capacity' });
   expect(weekReason(value, value.strands[0]!, { ...found.weeks.at(-1)!, kind: 'reached' })).toContain(
     'As far as it goes',
   );
-  expect(weeks(value, { mostDoses: new Map([['s', 400]]) }).earliestDay).not.toBeNull();
+  expect(weeks(value, { mostDoses: new Map([['s', { dose: 400, by: 'capacity' }]]) }).earliestDay).not.toBeNull();
 });
 
 test('a full session is the end of the ladder for the goal that is farther', () => {

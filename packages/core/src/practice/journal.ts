@@ -16,6 +16,11 @@ export const JournalSchema = z.object({
   studentId: z.string().min(1).max(80).nullable(),
   /** The routine with the student's own doses put in. */
   routine: RoutineSchema,
+  /** What was changed for the student, by segment, in words: it is said where it comes. */
+  cares: z
+    .array(z.object({ segmentId: z.string().max(100), words: z.string().max(400) }))
+    .max(2000)
+    .default([]),
   events: z.array(JournalEventSchema),
   /** The last moment at which the practice was seen running, epoch milliseconds. */
   seenAt: z.number(),

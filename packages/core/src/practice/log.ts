@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
+import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../students/student';
 import { PainPlaceSchema } from './painPlace';
 
@@ -22,6 +23,10 @@ export const LogLineSchema = z.object({
   enough: amount.nullable().default(null),
   /** Share of the round after which alignment was first lost; null when it was kept. */
   alignmentKept: z.number().min(0).max(1).nullable(),
+  /** How the posture was turned otherwise than the exercise has it; null where it was not, and where it is not known. */
+  turned: TurnedSchema.nullable().default(null),
+  /** What gave out where it fell short or lost its alignment; null where nothing did, or it was not said. */
+  gaveOut: z.enum(['legs', 'arms']).nullable().default(null),
   /** Effort of this exercise where it was set apart from that of the whole practice, 0–10. */
   effort: rating.nullable().default(null),
 });

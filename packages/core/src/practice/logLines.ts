@@ -54,6 +54,8 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     done: sum(spans.map((span) => doneInSpan(span, segment, state))),
     alignmentKept: kept.length === 0 ? null : Math.min(...kept),
     effort: null,
+    turned: segment.turned,
+    gaveOut: null,
     enough: enoughOf(segment, asked),
   };
 }

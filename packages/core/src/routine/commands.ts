@@ -1,3 +1,5 @@
+import type { Axis } from '../plan/axis';
+import { withSegmentValue } from '../plan/segmentAxis';
 import type { Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { School } from '../schools/school';
@@ -71,6 +73,11 @@ export function replaceSegment(routine: Routine, segment: Segment): Routine {
 /** Gives the exercise segment `id` another dose. */
 export function setDose(routine: Routine, id: string, dose: Dose): Routine {
   return changeExercise(routine, id, (segment) => ({ ...segment, dose }));
+}
+
+/** Gives the exercise segment `id` another value on an axis, in its dose or its posture. */
+export function setOnAxis(routine: Routine, id: string, axis: Axis, value: number): Routine {
+  return changeExercise(routine, id, (segment) => withSegmentValue(segment, axis, value));
 }
 
 /** Evens out the sides and directions of the segment `id`. */

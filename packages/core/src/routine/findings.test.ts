@@ -22,7 +22,7 @@ import {
 const person: FindingPerson = {
   name: 'Ama',
   body: standardBody,
-  capacity: { kneeNm: 65, shoulderNm: 40, spread: 1 },
+  capacity: { kneeNm: 65, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
   ankleRangeDeg: 38,
   restingBreath: 14,
   conditions: [],
@@ -102,12 +102,12 @@ describe('the shape of a routine', () => {
       of('shake-out'),
     ]);
     provokedAndMended(long, 'low-lantern: long bent', 'note', {
-      person: { ...person, capacity: { kneeNm: 400, shoulderNm: 400, spread: 1 } },
+      person: { ...person, capacity: { kneeNm: 400, shoulderNm: 400, spread: { legs: 1, arms: 1 } } },
     });
   });
 
   test('what is too long bent by itself is parted, with something loosening between', () => {
-    const strong = { person: { ...person, capacity: { kneeNm: 900, shoulderNm: 900, spread: 1 } } };
+    const strong = { person: { ...person, capacity: { kneeNm: 900, shoulderNm: 900, spread: { legs: 1, arms: 1 } } } };
     const held = routine([of('joint-circles'), of('low-lantern', hold(1500, together(1))), of('shake-out')]);
     provokedAndMended(held, 'low-lantern: long bent', 'note', strong);
     const mend = routineFindings(context(held, strong)).find((entry) => entry.key === 'low-lantern: long bent')!
@@ -156,7 +156,7 @@ describe('on a body', () => {
   });
 
   test('a hold over the school’s budget: ease 0.6, endurance 0.85 (house values)', () => {
-    const capacity = { kneeNm: 65, shoulderNm: 200, spread: 1 };
+    const capacity = { kneeNm: 65, shoulderNm: 200, spread: { legs: 1, arms: 1 } };
     const value = routine([of('low-lantern', hold(600, together(1)))]);
     const mended = provokedAndMended(value, 'low-lantern: budget', 'danger', { person: { ...person, capacity } });
     const [part] = partsOf(context(value));
@@ -170,7 +170,7 @@ describe('on a body', () => {
   });
 
   test('arms before legs, in a hold that is within the budget', () => {
-    const weakArms = { ...person, capacity: { kneeNm: 200, shoulderNm: 24, spread: 1 } };
+    const weakArms = { ...person, capacity: { kneeNm: 200, shoulderNm: 24, spread: { legs: 1, arms: 1 } } };
     const value = turnSegment(routine([of('tree-holding', hold(60, together(1)))]), 'tree-holding', {
       shoulderRaiseDeg: 50,
     });
@@ -188,7 +188,7 @@ describe('on a body', () => {
   test('a limb that gives out in the whole', () => {
     const value = routine([of('wide-rider', hold(240, together(3), 5))]);
     const capacity = capacityGuess(70, 60);
-    const effort = routineEffort(value, shelf, standardBody, capacity);
+    const effort = routineEffort(value, shelf, standardBody, capacity, softSchool);
     expect(effort.failure).not.toBeNull();
     const found = find(routineFindings(context(value, { effort })), 'wide-rider: gives out');
     expect(found.mends[0]!.command(value).segments[0]).toMatchObject({ type: 'rest', seconds: 60 });
@@ -196,8 +196,8 @@ describe('on a body', () => {
 });
 
 describe('for one person', () => {
-  test('a breath slower than half the resting rate, and a pause the file forbids', () => {
-    const slow = routine([of('belly-breathing', breathe(6, pattern(6, 0, 8, 0)))]);
+  test('a breath slower than a quarter of the resting rate, and a pause the file forbids', () => {
+    const slow = routine([of('belly-breathing', breathe(6, pattern(9, 0, 12, 0)))]);
     provokedAndMended(slow, 'belly-breathing: breath', 'doubt');
     const paused = routine([of('belly-breathing', breathe(6, pattern(3, 1, 3, 0)))]);
     const forbidden = { ...person, conditions: ['high blood pressure' as const] };

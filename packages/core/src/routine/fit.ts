@@ -16,12 +16,6 @@ export type FitResult =
   | { readonly ok: true; readonly chosen: readonly number[]; readonly total: number; readonly cost: number }
   | { readonly ok: false; readonly overBy: number; readonly reason: string };
 
-interface Best {
-  readonly cost: number;
-  readonly option: number;
-  readonly from: number;
-}
-
 /**
  * Chooses one option of every block so that fixed + chosen comes closest to the target without passing
  * it and, among those, with the least cost. Exact: dynamic programming over whole seconds, time
@@ -49,32 +43,36 @@ export function fitOptions(blocks: readonly (readonly FitOption[])[], fixed: num
       reason: `The least of every part and the fixed parts are ${overBy} s more than there are.`,
     };
   }
-  const layers: (Best | undefined)[][] = [];
-  let reached: (number | undefined)[] = [0];
+  // The best option of each block for every sum of seconds that can be reached with the blocks up to it.
+  const layers: Int32Array[] = [];
+  let costs = new Float64Array(room + 1).fill(Infinity);
+  costs[0] = 0;
   for (const options of blocks) {
-    const layer: (Best | undefined)[] = [];
-    reached.forEach((cost, from) => {
-      if (cost === undefined) return;
-      options.forEach((option, index) => {
-        const to = from + option.seconds;
-        if (to > room) return;
-        const before = layer[to];
-        if (before === undefined || cost + option.cost < before.cost)
-          layer[to] = { cost: cost + option.cost, option: index, from };
-      });
-    });
+    const layer = new Int32Array(room + 1).fill(-1);
+    const next = new Float64Array(room + 1).fill(Infinity);
+    for (let from = 0; from <= room; from += 1) {
+      const before = costs[from]!;
+      if (before === Infinity) continue;
+      for (let index = 0; index < options.length; index += 1) {
+        const to = from + options[index]!.seconds;
+        const cost = before + options[index]!.cost;
+        if (to > room || cost >= next[to]!) continue;
+        next[to] = cost;
+        layer[to] = index;
+      }
+    }
     layers.push(layer);
-    reached = layer.map((best) => best?.cost);
+    costs = next;
   }
-  const end = reached.length - 1;
+  const end = costs.findLastIndex((cost) => cost < Infinity);
   const chosen: number[] = [];
   let at = end;
   for (let block = blocks.length - 1; block >= 0; block -= 1) {
-    const best = layers[block]![at]!;
-    chosen.unshift(best.option);
-    at = best.from;
+    const option = layers[block]![at]!;
+    chosen.unshift(option);
+    at -= blocks[block]![option]!.seconds;
   }
-  return { ok: true, chosen, total: fixed + end, cost: reached[end]! };
+  return { ok: true, chosen, total: fixed + end, cost: costs[end]! };
 }
 
 /** The amounts of a block: min, min + step, … up to max, with cost weight·((x − ideal)/ideal)². */

@@ -1,5 +1,5 @@
 import { durationWords } from '../words/durationWords';
-import { axesOf, axisValue, withAxisValue } from '../plan/dosedRoutine';
+import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
 import { defaultStep } from '../plan/newStrand';
 import { fitOptions, type FitOption } from './fit';
 import type { ExerciseSegment, Routine } from './routine';

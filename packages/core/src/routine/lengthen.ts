@@ -1,4 +1,4 @@
-import { axesOf, axisValue, withAxisValue } from '../plan/dosedRoutine';
+import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
 import { defaultStep } from '../plan/newStrand';
 import type { School } from '../schools/school';
 import type { Segment } from './routine';

@@ -10,6 +10,7 @@ export const TurnedSchema = z.object({
   weightShare: z.number().min(0.5).max(1).nullable(),
   shoulderRaiseDeg: z.number().min(0).max(180).nullable(),
   ahead: z.number().min(0).max(6).nullable(),
+  stanceWidth: z.number().min(0).max(4).nullable().default(null),
 });
 export type Turned = z.infer<typeof TurnedSchema>;
 

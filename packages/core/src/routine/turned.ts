@@ -2,7 +2,13 @@ import type { Exercise, Posture } from '../library/exercise';
 import type { ExerciseSegment, Turned } from './routine';
 
 /** A posture left as the exercise has it. */
-export const unturned: Turned = { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+export const unturned: Turned = {
+  kneeBendDeg: null,
+  weightShare: null,
+  shoulderRaiseDeg: null,
+  ahead: null,
+  stanceWidth: null,
+};
 
 /** The segment with its posture turned in part; a turn that leaves everything is taken away. */
 export function turnedBy(segment: ExerciseSegment, part: Partial<Turned>): ExerciseSegment {
@@ -18,6 +24,7 @@ export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Tur
     kneeBendDeg: turned.kneeBendDeg ?? posture.kneeBendDeg,
     shoulderRaiseDeg: turned.shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
     ahead: turned.ahead ?? posture.ahead,
+    stanceWidth: turned.stanceWidth ?? posture.stanceWidth,
     weightShare,
     otherLifted: posture.otherLifted && weightShare === 1,
   };

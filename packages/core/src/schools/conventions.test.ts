@@ -44,7 +44,7 @@ test('three schools that differ in earnest: pairwise in at least five questions'
 });
 
 test('choices come to numbers, and fill only what a posture leaves open', () => {
-  expect(conventionsOf(strictSchool)).toMatchObject({ pressurePoint: 0.72, fullShare: 1, holdBudget: 0.85 });
+  expect(conventionsOf(strictSchool)).toMatchObject({ pressurePoint: 0.6, fullShare: 1, holdBudget: 0.85 });
   expect(conventionsOf(softSchool)).toMatchObject({ pressurePoint: 0.5, fullShare: 0.7, holdBudget: 0.6 });
   expect(settlePosture(posture(), breathSchool)).toMatchObject({ toesOutDeg: 15, otherToesOutDeg: 15 });
   const own = posture({ pressurePoint: 0.3, toesOutDeg: 5 });

@@ -1,7 +1,11 @@
 import type { Posture } from '../library/exercise';
 import type { School } from './school';
 
-const pressurePoints: Record<School['pressure'], number> = { 'whole sole': 0.5, centre: 0.5, ball: 0.72, heel: 0.25 };
+/**
+ * Where the floor presses back along the foot, not only where it is felt: with the sole down a good part of the weight stays
+ * on the rest of it, so that a school that stands in the ball presses a tenth of the foot before the middle. House values.
+ */
+const pressurePoints: Record<School['pressure'], number> = { 'whole sole': 0.5, centre: 0.5, ball: 0.6, heel: 0.4 };
 const toesOut: Record<School['toes'], number> = { parallel: 0, 'slightly out': 15, wide: 45 };
 const shifts: Record<School['fullShift'], number> = { 'seven tenths': 0.7, all: 1 };
 const pauseLimits: Record<School['pauses'], number> = { none: 0, short: 3, 'four-phase': 10 };

@@ -10,5 +10,8 @@ export const conditionRules: Record<Condition, string> = {
   'knee pain': 'Higher stance, shorter step, no bounce; nothing past the toes.',
   'low back pain': 'Shake out between rounds, no leaning; stop at any pain that runs down a leg.',
   'shoulder pain': 'Arms no higher than the chest, shorter holds.',
-  'poor balance': 'A chair within reach; nothing on one leg without a hand on it.',
+  'poor balance': 'A chair within reach; both feet on the floor; eyes open.',
+  'dizziness or vertigo': 'No quick turns, no circles of the head; eyes open, a chair within reach.',
+  osteoporosis: 'No folding forward, no bouncing; small and slow.',
+  'hip or knee joint replaced': 'No deep bend, no twist on that leg, no crossing steps. With medical advice only.',
 };

@@ -9,6 +9,9 @@ export const conditions = [
   'low back pain',
   'shoulder pain',
   'poor balance',
+  'dizziness or vertigo',
+  'osteoporosis',
+  'hip or knee joint replaced',
 ] as const;
 export type Condition = (typeof conditions)[number];
 

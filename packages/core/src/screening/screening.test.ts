@@ -1,9 +1,11 @@
-import { breathCare, breathsOfSeconds, restingRate, secondsOfBreaths } from '../breath';
-import { pattern } from '../library/describe';
+import { breathCare, breathsOfSeconds, restingRate, secondsOfBreaths, slowedPattern } from '../breath';
+import { standardBody } from '../body';
+import { breathe, pattern } from '../library/describe';
+import { routineFindings } from '../routine';
+import { softSchool } from '../schools';
+import { routine, segment, shelf } from '../testing/samples';
 import { median } from 'simple-statistics';
-import { chairStandNorm, forbidsHeldBreath, oneLegNorm, screeningDefaults, type Screening } from '.';
-
-const none: Screening = { age: 72, sex: 'female', oneLegSeconds: null, chairStands: null, tandemSeconds: null };
+import { chairStandNorm, forbidsHeldBreath, isShortOneLeg, oneLegNorm } from '.';
 
 test('one-leg norms by age (Springer et al. 2007, from memory)', () => {
   expect([18, 39, 40, 50, 60, 70, 80, 99].map(oneLegNorm)).toEqual([43, 43, 40, 37, 27, 15, 6, 6]);
@@ -25,22 +27,11 @@ test('chair-stand norms by age and sex (CDC STEADI, from memory)', () => {
   expect([59, 95].map((age) => chairStandNorm(age, 'male'))).toEqual([null, null]);
 });
 
-test('each result switches its default at its boundary, with a reason', () => {
-  expect(screeningDefaults(none)).toEqual({
-    chairWithinReach: false,
-    noOneLegWork: false,
-    higherStance: false,
-    reasons: [],
-  });
-  const of = (change: Partial<Screening>) => screeningDefaults({ ...none, ...change });
-  expect(of({ tandemSeconds: 9.9 })).toMatchObject({ chairWithinReach: true, noOneLegWork: true });
-  expect(of({ tandemSeconds: 10 }).reasons).toEqual([]);
-  expect(of({ oneLegSeconds: 7.4 })).toMatchObject({ chairWithinReach: true, noOneLegWork: false });
-  expect(of({ oneLegSeconds: 7.5 }).chairWithinReach).toBe(false);
-  expect(of({ oneLegSeconds: 4.9 }).noOneLegWork).toBe(true);
-  expect(of({ chairStands: 9 })).toMatchObject({ higherStance: true });
-  expect(of({ chairStands: 10 }).higherStance).toBe(false);
-  expect(of({ tandemSeconds: 3 }).reasons[0]).toContain('licensed practitioner');
+test('a one-leg stand is short under half of what is usual at the age; without an age nothing is compared', () => {
+  // 60 to 69 years: 27 s.
+  expect([13, 14].map((seconds) => isShortOneLeg(seconds, 65))).toEqual([true, false]);
+  expect(isShortOneLeg(1, null)).toBe(false);
+  expect(isShortOneLeg(1, 12)).toBe(false);
 });
 
 test('resting rate: the median interval, hardly moved by a missed tap', () => {
@@ -53,10 +44,10 @@ test('resting rate: the median interval, hardly moved by a missed tap', () => {
 
 test('a slow breath is a caution, a held one with certain conditions a refusal with its reason', () => {
   const slow = pattern(5, 0, 7, 0);
-  expect(breathCare(slow, 9.9, null, []).grade).toBe('fine');
-  expect(breathCare(slow, 10.1, null, [])).toMatchObject({
+  expect(breathCare(slow, 19.9, null, []).grade).toBe('fine');
+  expect(breathCare(slow, 20.1, null, [])).toMatchObject({
     grade: 'caution',
-    reasons: [expect.stringContaining('half the 10')],
+    reasons: [expect.stringContaining('a quarter of the 20')],
   });
   const held = pattern(4, 2, 6, 2);
   expect(breathCare(held, null, 2, []).grade).toBe('fine');
@@ -83,4 +74,61 @@ test('a slow breath is a caution, a held one with certain conditions a refusal w
 test('holds in breaths and back', () => {
   expect(secondsOfBreaths(3, pattern(5, 0, 7, 0))).toBe(36);
   expect(breathsOfSeconds(35, pattern(5, 0, 7, 0))).toBe(2);
+});
+
+describe('slow breath', () => {
+  const breathing = [...shelf.values()].filter(({ defaultDose }) => defaultDose.kind === 'breath');
+
+  test('the stock exercises are no doubt at an ordinary rate at rest (12 to 20: nursing handbooks; from memory)', () => {
+    expect(breathing.length).toBeGreaterThanOrEqual(5);
+    for (const { defaultDose } of breathing) {
+      if (defaultDose.kind !== 'breath') continue;
+      const last = slowedPattern(defaultDose.pattern, defaultDose.slowing, defaultDose.amounts[0]!.amount);
+      for (const resting of [12, 14, 15]) expect(breathCare(last, resting, null, []).grade).toBe('fine');
+    }
+  });
+
+  test('the last round of a slowing drill is looked at: twelve rounds, each half as long again', () => {
+    const first = pattern(4, 2, 4, 0);
+    expect(breathCare(first, 14, 10, []).grade).toBe('fine');
+    const last = slowedPattern(first, 1.5, 12);
+    // 2 s, eleven times longer by half.
+    expect(last.fullPauseSeconds).toBeCloseTo(2 * 1.5 ** 11, 9);
+    expect(breathCare(last, 14, 10, [])).toMatchObject({
+      grade: 'caution',
+      reasons: [expect.any(String), expect.any(String)],
+    });
+    const routineOf = routine([
+      segment('a', { ...breathe(12, first), slowing: 1.5 }, { exerciseId: 'slowing-breath' }),
+    ]);
+    const context = {
+      routine: routineOf,
+      exercises: shelf,
+      school: softSchool,
+      person: {
+        name: 'Ama',
+        body: standardBody,
+        capacity: { kneeNm: 160, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
+        ankleRangeDeg: 38,
+        restingBreath: 14,
+        conditions: [],
+        learned: null,
+        reached: [],
+      },
+      effort: null,
+      newId: () => 'new',
+    };
+    const found = routineFindings(context).find(({ key }) => key === 'a: breath')!;
+    const even = found.mends.find(({ label }) => label === 'Without slowing')!;
+    expect(routineFindings({ ...context, routine: even.command(routineOf) }).map(({ key }) => key)).not.toContain(
+      'a: breath',
+    );
+  });
+
+  test('with a breathing condition the breath is left to itself, counted or not', () => {
+    const six = pattern(5, 0, 5, 0);
+    expect(breathCare(six, 14, null, ['breathing condition']).grade).toBe('refused');
+    expect(breathCare(six, null, null, ['breathing condition']).grade).toBe('refused');
+    expect(breathCare(pattern(3, 0, 3, 0), 14, null, ['breathing condition']).grade).toBe('fine');
+  });
 });

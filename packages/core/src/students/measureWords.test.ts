@@ -43,8 +43,12 @@ test('holds, scales, ankle and breath say what they are used for', () => {
   expect(measureMeaning({ ...on, kind: 'knee to wall', side: 'left', cm: 8 }, null)).toContain(
     'stiffer than the usual 38°',
   );
+  // 10.5 cm are 37.8°: said as 38°, which is as good as usual.
+  expect(measureMeaning({ ...on, kind: 'knee to wall', side: 'left', cm: 10.5 }, null)).toContain(
+    'as good as the usual 38°',
+  );
   expect(measureMeaning({ ...on, kind: 'resting breath', perMinute: 22 }, null)).toContain('count again');
-  expect(measureMeaning({ ...on, kind: 'resting breath', perMinute: 14 }, null)).toContain('under 7.0 a minute');
+  expect(measureMeaning({ ...on, kind: 'resting breath', perMinute: 14 }, null)).toContain('under 3.5 a minute');
 });
 
 test('a repeated measure says how it changed', () => {

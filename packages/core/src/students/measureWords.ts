@@ -1,10 +1,12 @@
 import { USUAL_ANKLE_RANGE } from '../body/bendLimits';
+import { SLOW_SHARE } from '../breath/breathCare';
 import { shareFromScales } from '../body/floorMarks';
-import { SHALLOW_BEND } from '../endurance/capacity';
-import { chairStandNorm, oneLegNorm, TANDEM_SECONDS } from '../screening/norms';
+import { standardBody, type Body } from '../body/body';
+import { SHALLOW_BEND, strengthOfHold } from '../endurance/capacity';
+import { chairStandNorm, isShortOneLeg, oneLegNorm, TANDEM_SECONDS } from '../screening/norms';
 import { durationWords } from '../words/durationWords';
-import type { Measure } from './measure';
-import { ankleRangeOf } from './studentBody';
+import type { Measure, MeasureOf } from './measure';
+import { ankleRangeOf, TEST_FACTOR } from './studentBody';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -42,7 +44,8 @@ export function measureMeaning(measure: Measure, age: number | null): string {
     case 'one-leg stand': {
       const norm = age === null ? null : oneLegNorm(age);
       if (norm === null) return 'With the year of birth it can be compared.';
-      if (measure.seconds < norm / 2) return `Well under the ${norm} s usual at this age: keep a chair within reach.`;
+      if (isShortOneLeg(measure.seconds, age))
+        return `Well under the ${norm} s usual at this age: keep a chair within reach.`;
       return measure.seconds < norm
         ? `Under the ${norm} s usual at this age.`
         : `At or above the ${norm} s usual at this age.`;
@@ -64,18 +67,33 @@ export function measureMeaning(measure: Measure, age: number | null): string {
       return `${percent(share)} on the left, ${percent(measure.wantedLeft)} was wanted: off by ${Math.round(Math.abs(error) * 100)} points.`;
     }
     case 'knee to wall': {
-      const range = ankleRangeOf([measure]);
-      return `An ankle of about ${Math.round(range)}°, ${range < USUAL_ANKLE_RANGE ? 'stiffer than' : 'as good as'} the usual ${USUAL_ANKLE_RANGE}°: it sets how low the heel stays down.`;
+      // As it is said, so it is compared.
+      const range = Math.round(ankleRangeOf([measure]));
+      return `An ankle of about ${range}°, ${range < USUAL_ANKLE_RANGE ? 'stiffer than' : 'as good as'} the usual ${USUAL_ANKLE_RANGE}°: it sets how low the heel stays down.`;
     }
     case 'resting breath':
       return measure.perMinute > 20
         ? 'Quicker than the ordinary 12 to 20 at rest: count again after a quiet minute.'
-        : `Slow patterns are cautioned under ${(measure.perMinute / 2).toFixed(1)} a minute.`;
+        : `Slow patterns are cautioned under ${(measure.perMinute * SLOW_SHARE).toFixed(1)} a minute.`;
   }
 }
 
+/** One test may be this factor off: a change is one only beyond what two may differ by. House value. */
+const TWO_TESTS = TEST_FACTOR ** 2;
+
+/** How the strength changed between two test holds of the same limb, whatever their postures. */
+function holdTrend(hold: MeasureOf<'hold'>, before: MeasureOf<'hold'>, body: Body): string {
+  const [now, then] = [strengthOfHold(body, hold), strengthOfHold(body, before)];
+  if (hold.stoppedBy !== before.stoppedBy || now === null || then === null) return '';
+  const percent = Math.round(100 * (now / then - 1));
+  const change = `${hold.stoppedBy} ${percent < 0 ? '−' : '+'}${Math.abs(percent)} % since ${before.day}`;
+  const ratio = Math.max(now / then, then / now);
+  return ratio > TWO_TESTS ? change : `${change}: no more than two tests differ by`;
+}
+
 /** How a repeated measure changed since the one before of the same kind and side; empty for the first. */
-export function measureTrend(measure: Measure, before: Measure | undefined): string {
+export function measureTrend(measure: Measure, before: Measure | undefined, body = standardBody): string {
+  if (measure.kind === 'hold') return before?.kind === 'hold' ? holdTrend(measure, before, body) : '';
   const number = (value: Measure): number | null =>
     'seconds' in value
       ? value.seconds

@@ -1,7 +1,11 @@
 import { bodyOf, standardBody, type Body } from '../body/body';
 import { USUAL_ANKLE_RANGE } from '../body/bendLimits';
-import type { KnownCapacity } from '../body/postureAnswers';
-import { capacityFromHolds, type LimitedBy } from '../endurance/capacity';
+import type { KnownCapacity } from '../endurance/postureAnswers';
+import { strengthOfHold } from '../endurance/capacity';
+import { learnedStrength, togetherPrior, type LearnedStrength } from '../endurance/learnedStrength';
+import { dayNumber } from '../days/dayNumber';
+import { practisedHolds, type Practised } from './practisedHolds';
+import type { LimitedBy } from '../endurance/limits';
 import { capacityGuess } from '../endurance/capacityGuess';
 import { measuresOf, type Measure } from './measure';
 import type { Student } from './student';
@@ -48,45 +52,74 @@ export function bodyProblem(student: Student): string | null {
   }
 }
 
+/** Where a strength comes from. */
+export type StrengthFrom = 'test holds' | 'practice' | 'guess';
+/** What is known of the legs or the arms, N·m; eight times in ten it is between `least` and `most`. */
+export interface KnownStrength extends LearnedStrength {
+  readonly from: StrengthFrom;
+  /** How many practices have told of it. */
+  readonly practices: number;
+}
 export interface StudentCapacity extends KnownCapacity {
-  /** Where each number comes from. */
-  readonly legsFrom: 'test holds' | 'guess';
-  readonly armsFrom: 'test holds' | 'guess';
+  readonly legs: KnownStrength;
+  readonly arms: KnownStrength;
 }
 
-/** A guess may be this factor too high or too low. House value. */
-const GUESS_SPREAD = 1.4;
-/** One test hold may be this factor off. House value. */
-const TEST_SPREAD = 1.1;
+/** A guess, or a test, may be this factor too high or too low (one standard deviation). House values. */
+const GUESS_FACTOR = 1.5;
+export const TEST_FACTOR = 1.1;
+/** A test counts half after so many days: a body changes. House value. */
+const TEST_HALF_LIFE = 182;
+/** What practice has narrowed to this, the ends of eight in ten as a ratio, is known without a test. House value. */
+const KNOWN_RATIO = 1.6;
 /** Age taken when the year of birth is not known. */
 const USUAL_AGE = 45;
 /** Test holds older than this many days no longer count. House value. */
 const STALE_DAYS = 365;
 
-const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;
+/** The ends of eight in ten as a factor on both sides. */
+const spreadOf = ({ least, most }: LearnedStrength): number => Math.sqrt(most / least);
 
-/** What legs and arms can give: from test holds of the last year, else a guess by age and habit. */
+/**
+ * What legs and arms can give: from test holds of the last year, else a guess by age and habit; and from what each practice
+ * has told since, the older the less (model §5).
+ * @param practised left out where practices are not at hand
+ */
 export function capacityOfStudent(
   student: Student | null,
   measures: readonly Measure[],
   today: string,
+  practised: Practised | null = null,
 ): StudentCapacity {
   const { body } = bodyOfStudent(student);
   const year = Number(today.slice(0, 4));
   const age = student?.birthYear == null ? USUAL_AGE : Math.max(0, Math.min(120, year - student.birthYear));
   const guess = capacityGuess(body.mass, age, 'unknown', student?.habit ?? 'active');
-  const holds = measuresOf(measures, 'hold').filter((hold) => daysBetween(hold.day, today) <= STALE_DAYS);
-  const tested = (by: LimitedBy): number | null =>
-    holds.some((hold) => hold.stoppedBy === by) ? capacityFromHolds(body, holds, by).momentNm : null;
+  const holds = measuresOf(measures, 'hold').filter((hold) => dayNumber(today) - dayNumber(hold.day) <= STALE_DAYS);
+  const { evidence, practices } =
+    practised === null || student === null ? { evidence: [], practices: 0 } : practisedHolds(body, practised, today);
   const factor = student?.capacityFactor ?? 1;
-  const legs = student === null ? null : tested('legs');
-  const arms = student === null ? null : tested('arms');
+  const known = (by: LimitedBy, guessed: number): KnownStrength => {
+    const tests = student === null ? [] : holds.filter(({ stoppedBy }) => stoppedBy === by);
+    const opinions = tests.flatMap((hold) => {
+      const momentNm = strengthOfHold(body, hold);
+      const weight = 2 ** (-(dayNumber(today) - dayNumber(hold.day)) / TEST_HALF_LIFE);
+      return momentNm === null ? [] : [{ momentNm: momentNm * factor, factor: TEST_FACTOR, weight }];
+    });
+    const tested = opinions.length > 0;
+    const prior = togetherPrior([{ momentNm: guessed * factor, factor: GUESS_FACTOR, weight: 1 }, ...opinions]);
+    const learned = learnedStrength(prior, by, evidence);
+    const narrow = learned.most / learned.least <= KNOWN_RATIO;
+    return { ...learned, practices, from: tested ? 'test holds' : narrow ? 'practice' : 'guess' };
+  };
+  const legs = known('legs', guess.kneeNm);
+  const arms = known('arms', guess.shoulderNm);
   return {
-    kneeNm: (legs ?? guess.kneeNm) * factor,
-    shoulderNm: (arms ?? guess.shoulderNm) * factor,
-    spread: legs === null || arms === null ? GUESS_SPREAD : TEST_SPREAD,
-    legsFrom: legs === null ? 'guess' : 'test holds',
-    armsFrom: arms === null ? 'guess' : 'test holds',
+    kneeNm: legs.momentNm,
+    shoulderNm: arms.momentNm,
+    spread: { legs: spreadOf(legs), arms: spreadOf(arms) },
+    legs,
+    arms,
   };
 }
 

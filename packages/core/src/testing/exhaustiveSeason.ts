@@ -87,14 +87,17 @@ export function exhaustiveSeason({ strands, calendar, rules, rails, mostWeeks }:
       /** What a set of raises makes of the week; null where it is not allowed. */
       const moved = (set: number): readonly Standing[] | null => {
         const families = new Map<string, number>();
+        const drills = new Map<string, number>();
         const all = branch.strands.map((now, index) => {
           const rises = ((set >> index) & 1) === 1;
-          const { gate, family } = strands[index]!;
+          const { gate, family, segment } = strands[index]!;
           const gateOpen = gate === null || dose(gate.strand, branch.strands[gate.strand]!) >= gate.dose;
           if (rises) families.set(family, (families.get(family) ?? 0) + 1);
+          if (rises) drills.set(segment, (drills.get(segment) ?? 0) + 1);
           return after(index, now, week, rises, gateOpen);
         });
         if (all.includes(null) || [...families.values()].some((count) => count > rails.raisesPerFamily)) return null;
+        if ([...drills.values()].some((count) => count > 1)) return null;
         const whole = all as Standing[];
         const risen = whole.flatMap((_, index) => (((set >> index) & 1) === 1 ? [index] : []));
         // Alone in its week a strand may always open.

@@ -1,10 +1,12 @@
 import { weekdayOf, dayNumber, dayOfNumber } from '../days/dayNumber';
 import { decide, isDue } from '../plan/decide';
+import { inPosture, isPostureAxis } from '../plan/axis';
 import { closedSegments } from '../plan/dosedRoutine';
 import type { Decision, Plan, Strand } from '../plan/plan';
 import type { PlanContext } from '../plan/planContext';
 import { doseOn } from '../plan/planDay';
 import { planVerdicts, type Verdict } from '../plan/planVerdicts';
+import { unturned } from '../routine/turned';
 import type { LogLine, PracticeLog } from '../practice/log';
 
 /** How a practice of a strand went. */
@@ -21,18 +23,29 @@ export interface LivedDay {
 }
 
 const lineOf = (strand: Strand, dose: number, { share, kept, effort }: Lived): LogLine => {
-  const asked = strand.axis === 'time' ? { amount: 1, seconds: dose } : { amount: dose, seconds: dose * 5 };
+  const { axis } = strand;
+  const still = axis === 'time' || isPostureAxis(axis);
+  const asked =
+    axis === 'time'
+      ? { amount: 1, seconds: dose }
+      : still
+        ? { amount: 1, seconds: 60 }
+        : axis === 'pace'
+          ? { amount: 8, seconds: dose * 8 }
+          : { amount: dose, seconds: dose * 5 };
   return {
     segmentId: strand.segmentId,
     exerciseId: strand.exerciseId,
     exerciseName: strand.exerciseName,
-    kind: strand.axis === 'time' ? 'hold' : 'cycle',
+    kind: still ? 'hold' : 'cycle',
     side: 'both',
     direction: 'none',
     asked,
     done: { amount: asked.amount * share, seconds: asked.seconds * share },
     alignmentKept: kept,
     enough: null,
+    gaveOut: null,
+    turned: isPostureAxis(axis) ? { ...unturned, [inPosture[axis].key]: dose / inPosture[axis].units } : null,
     effort,
   };
 };

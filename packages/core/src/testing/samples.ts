@@ -109,6 +109,8 @@ export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   done: { amount: share, seconds: 60 * share },
   alignmentKept: null,
   enough: null,
+  turned: null,
+  gaveOut: null,
   effort: null,
   ...change,
 });

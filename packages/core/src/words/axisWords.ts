@@ -1,8 +1,41 @@
-import type { Axis } from '../plan/plan';
+import type { Axis } from '../plan/axis';
 import { counted } from './doseWords';
 import { durationWords } from './durationWords';
 
-/** A strand's value with its unit: `1:30 min`, `12 breaths`, `8 repetitions`. */
+/** What grows, as it is chosen. */
+export const axisLabels: Readonly<Record<Axis, string>> = {
+  time: 'holding time',
+  breaths: 'breaths',
+  repetitions: 'repetitions',
+  pace: 'seconds each: slower',
+  bend: 'depth of the knees',
+  share: 'weight on one leg',
+  arms: 'height of the arms',
+  width: 'width of the stance',
+  length: 'length of the stance',
+};
+
+/** The unit in which a value of an axis is typed. */
+export const axisUnits: Readonly<Record<Axis, string>> = {
+  time: 's',
+  breaths: 'breaths',
+  repetitions: 'repetitions',
+  pace: 's each',
+  bend: '°',
+  share: '%',
+  arms: '°',
+  width: '× shoulders',
+  length: '× foot',
+};
+
+/** A number without the noise of adding tenths. */
+const plain = (value: number): string => String(Math.round(value * 100) / 100);
+
+/** A strand's value where there is little room: a time with its unit, everything else without. */
+export const shortAxisWords = (value: number, axis: Axis): string =>
+  axis === 'time' ? durationWords(value) : plain(value);
+
+/** A strand's value with its unit: `1:30 min`, `12 breaths`, `8 repetitions`, `bend 25°`. */
 export function axisWords(value: number, axis: Axis): string {
   switch (axis) {
     case 'time':
@@ -11,5 +44,17 @@ export function axisWords(value: number, axis: Axis): string {
       return counted(value, 'breath');
     case 'repetitions':
       return counted(value, 'repetition');
+    case 'pace':
+      return `${plain(value)} s each`;
+    case 'bend':
+      return `bend ${plain(value)}°`;
+    case 'share':
+      return `${plain(value)} % on the leg`;
+    case 'arms':
+      return `arms at ${plain(value)}°`;
+    case 'width':
+      return `${plain(value)} × the shoulders`;
+    case 'length':
+      return `${plain(value)} × the foot`;
   }
 }

@@ -39,7 +39,7 @@ export const sources: readonly SourceEntry[] = [
     formula: 'the front leg leans until the centre of mass falls at its share between both pressure points',
     source: 'Plane geometry, ours; seven tenths on the front leg and the rear foot 45° out are common practice',
     limits:
-      'The pelvis is taken as open to the rear by 45°, the most it gives. What the legs carry is still reckoned over the front foot alone, shear left out: rather too much than too little.',
+      'The pelvis is taken as open to the rear by 45°, the most it gives. While the weight goes between the feet the hips keep their height. How hard the feet press apart is not known: a range is shown, and reckoned with is what spares the knee that works harder.',
   },
   {
     topic: 'Floor marks and scales',
@@ -57,33 +57,36 @@ export const sources: readonly SourceEntry[] = [
   },
   {
     topic: 'How long a posture holds',
-    what: 'Endurance time at a share of capacity.',
+    what: 'Endurance time at a share of capacity: of the knee, the calf, the side of the hip, the back and the shoulder; the first that gives out counts.',
     formula: 'ET = b0 · f^b1, f = moment / capacity, never below 0.03 (house value)',
     source: `Frey Law & Avin 2010 (${memory})`,
     limits:
-      'Means over many people; below 0.15 of capacity it goes beyond what was measured. Over 40 min: not limited here.',
+      'Means over many people; below 0.15 of capacity it goes beyond what was measured. Over 40 min: not limited here. The side of the hip has no published line: that of the trunk is taken. A weight that stretches the knee, or a deep fold, is carried by ligaments.',
   },
   {
     topic: 'Fatigue and reserve',
-    what: 'How legs and arms tire through a routine and recover in its rests.',
+    what: 'How legs, arms and back tire through a routine and recover in its rests; drills as they move, sixteen moments a turn.',
     formula: 'three compartments: resting, active, fatigued; reserve = (1 − fatigued − target) / (1 − target)',
     source: `Xia & Frey Law 2008; rates Frey-Law, Looft & Heitsman 2012; recovery at rest Looft, Herkert & Frey-Law 2018 (${memory})`,
-    limits: 'One muscle group a joint, constant effort in a piece, no training effect.',
+    limits:
+      'One muscle group a joint, constant effort in a piece, no training effect. Under 0.15 of capacity, and in a drill that moves under half of its heaviest moment, a muscle recovers the better the less it carries (house values): without it first doses of the trade would look like work to failure. An arm that rests on the body does no work.',
   },
   {
     topic: 'Capacity',
-    what: 'What one knee and one shoulder can give, from test holds; and the same effort in another posture.',
-    formula: 'capacity = moment / f(held time); exchange: t₂ = t₁ · ET₂ / ET₁',
-    source: 'The endurance formula above, turned round',
+    what: 'What legs and arms can give, from test holds and from each practice; and the same effort in another posture.',
+    formula:
+      'capacity = moment / f(held time), the knee by its torque–angle curve; practice: log-normal opinion × likelihood of each hold; exchange: t₂ = t₁ · ET₂ / ET₁',
+    source: `The endurance formula above, turned round; torque–angle curve and moments per kilogram ${memory}; Bayes’ rule on a grid`,
     limits:
-      'Five degrees of bend read wrong change it by a quarter or more. Without a test it is a guess by age and habit (house values).',
+      'Five degrees of bend read wrong change it by a quarter or more. Without a test it is a guess by age and habit. Calf, hip and back go with the knee in fixed proportion. From day to day a hold varies by a quarter; practice counts half after eight weeks, a test after half a year (house values). Where nobody said what gave out, a hold only says “at least”.',
   },
   {
     topic: 'Breath',
     what: 'Length and rate of a pattern, slowing rounds, rate at rest.',
     formula: 'period = in + pause + out + pause; rate = 60 / period; slowing total = t₀·(qⁿ − 1)/(q − 1)',
     source: `Arithmetic; rest 12–20 a minute: nursing handbooks; slow practice near 6: Lehrer & Gevirtz 2014 (${memory})`,
-    limits: 'Slower than half the rate at rest gets a caution. Held breath is refused with certain conditions.',
+    limits:
+      'Slower than a quarter of the rate at rest gets a caution (house value), by the last round of a slowing drill; with a breathing condition the breath is left to itself, above two thirds of it. Held breath is refused with certain conditions.',
   },
   {
     topic: 'Time of a routine',
@@ -152,6 +155,15 @@ export const sources: readonly SourceEntry[] = [
       'Exact search, compared with every season there is on small plans; where it is cut short the answer is called the best found',
     limits:
       'As if every session were done and met. The chance beside it plays the same rule two thousand times with your student’s own attendance, shares met and efforts.',
+  },
+  {
+    topic: 'What is noted of a body',
+    what: 'What a condition rules out of postures and drills, and what is done instead.',
+    formula:
+      'a limit for each condition, of several the strictest; higher, lower arms, shorter, foot down, or the nearest drill that keeps to it',
+    source:
+      'House table after common practice in class; a tandem stand under 10 s or a one-leg stand under half of what is usual act as poor balance',
+    limits: 'The usual cautions, never a diagnosis. A licensed practitioner may say otherwise.',
   },
   {
     topic: 'Baseline norms',

@@ -5,6 +5,7 @@ const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
   kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
   weightShare: (value) => `${Math.round(value * 100)} % on the working leg`,
   shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
+  stanceWidth: (value) => `stance ${value} × the shoulders`,
   ahead: (value) => `foot ahead ${value} × its length`,
 };
 

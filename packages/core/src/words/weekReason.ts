@@ -2,7 +2,7 @@ import type { Plan, Strand } from '../plan/plan';
 import type { StrandWeek } from '../plan/planForecast';
 import type { Rail } from '../plan/season/seasonProblem';
 import { doseOf } from '../plan/steps';
-import { axisWords } from './axisWords';
+import { axisLabels, axisWords } from './axisWords';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -13,13 +13,15 @@ export const railWords: Record<Rail, string> = {
   minutes: 'the session has no more minutes',
   order: 'it makes room for another strand',
   gate: 'it opens after another strand',
+  axis: 'the same drill goes up along another axis this week',
   capacity: 'more would ask too much of the legs or arms',
+  alignment: 'beyond it the knees pass the toes, or the heels lift',
 };
 
 /** The rail that holds a strand, with the strand it waits for by its name. */
 export function heldWords(
   { rail, waitsFor }: { readonly rail: Rail; readonly waitsFor: number | string | null },
-  strands: readonly Pick<Strand, 'id' | 'exerciseName'>[],
+  strands: readonly Pick<Strand, 'id' | 'exerciseName' | 'axis'>[],
 ): string {
   const other = typeof waitsFor === 'number' ? strands[waitsFor] : strands.find(({ id }) => id === waitsFor);
   if (other === undefined) return railWords[rail];
@@ -30,6 +32,8 @@ export function heldWords(
       return `it waits for ${other.exerciseName}, whose day is nearer`;
     case 'gate':
       return `it opens after ${other.exerciseName}`;
+    case 'axis':
+      return `the same drill rises in another way this week: ${axisLabels[other.axis]}`;
     default:
       return `${railWords[rail]}; ${other.exerciseName} goes up first`;
   }

@@ -62,7 +62,13 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     case 'effort': {
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
       const body = bodyOf(withoutGaps(request.body));
-      const { segments, course, failure } = routineEffort(request.routine, drills, body, request.capacity);
+      const { segments, course, failure } = routineEffort(
+        request.routine,
+        drills,
+        body,
+        request.capacity,
+        request.school,
+      );
       return { segments: [...segments], course: [...course], failure };
     }
     case 'csv-columns': {

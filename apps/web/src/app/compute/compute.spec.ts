@@ -49,11 +49,12 @@ test('a plan is the one of the core, with chances, the same each time, and it te
 });
 
 test('effort of a routine comes back for every segment', async () => {
-  const drills = builtInExercises.map(({ id, family, posture }) => ({ id, family, posture }));
+  const drills = [...builtInExercises];
   const found = await firstValueFrom(
     compute().result('effort', {
       routine: aRoutine(),
       drills,
+      school: softSchool,
       body: { stature: 1.7, mass: 70 },
       capacity: capacityGuess(70, 40),
     }),
@@ -120,6 +121,7 @@ test('a worker that has answered is used again; impossible input comes back as a
   const wrong = compute().result('effort', {
     routine: aRoutine(),
     drills: [],
+    school: softSchool,
     body: { stature: 9, mass: 70 },
     capacity: capacityGuess(70, 40),
   });

@@ -10,7 +10,10 @@ import {
   PracticeLogSchema,
   RaiseRuleSchema,
   RoutineSchema,
+  SchoolSchema,
   csvFields,
+  limbs,
+  loadedJoints,
 } from '@pomek/core';
 
 const bodyMeasures = z.object({
@@ -37,12 +40,13 @@ export const RequestSchema = z.discriminatedUnion('task', [
     drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
     rule: RaiseRuleSchema,
     seed: z.number().int(),
-    mostDoses: z.array(z.tuple([z.string(), z.number()])),
+    mostDoses: z.array(z.tuple([z.string(), z.object({ dose: z.number(), by: z.enum(['capacity', 'alignment']) })])),
   }),
   z.object({
     task: z.literal('effort'),
     routine: RoutineSchema,
-    drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
+    drills: z.array(ExerciseSchema),
+    school: SchoolSchema,
     body: bodyMeasures,
     capacity,
   }),
@@ -69,8 +73,9 @@ export type Request = z.infer<typeof RequestSchema>;
 export type Task = Request['task'];
 
 const problems = z.array(z.object({ place: z.string(), message: z.string() }));
-const rail = z.enum(['load', 'family', 'minutes', 'order', 'gate', 'capacity']).nullable();
-const limb = z.enum(['left leg', 'right leg', 'left arm', 'right arm']);
+const rail = z.enum(['load', 'family', 'minutes', 'order', 'gate', 'axis', 'capacity', 'alignment']).nullable();
+const limb = z.enum(limbs);
+const joint = z.enum(loadedJoints);
 
 /** What each task comes back with. */
 export const resultSchemas = {
@@ -139,7 +144,8 @@ export const resultSchemas = {
       z.object({
         segmentId: z.string(),
         effort: z.number(),
-        limitedBy: z.enum(['legs', 'arms']),
+        limitedBy: z.enum(['legs', 'arms', 'back']),
+        joint,
         enduranceSeconds: z.number(),
         unlimited: z.boolean(),
         askedSeconds: z.number(),
@@ -148,7 +154,7 @@ export const resultSchemas = {
       }),
     ),
     course: z.array(z.object({ atSeconds: z.number(), reserve: z.record(limb, z.number()) })),
-    failure: z.object({ limb, segmentId: z.string(), atSeconds: z.number() }).nullable(),
+    failure: z.object({ limb, joint, segmentId: z.string(), atSeconds: z.number() }).nullable(),
   }),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({

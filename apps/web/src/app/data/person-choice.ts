@@ -1,7 +1,14 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
-import { ankleRangeOf, bodyOfStudent, builtInSchools, capacityOfStudent, restingBreathOf } from '@pomek/core';
+import {
+  ankleRangeOf,
+  bodyOfStudent,
+  builtInSchools,
+  capacityOfStudent,
+  notedConditions,
+  restingBreathOf,
+} from '@pomek/core';
 import { Clock } from './clock';
 import { Repository, schoolOf } from './repository';
 
@@ -23,6 +30,13 @@ export class PersonChoice {
     ),
     { initialValue: [] },
   );
+  readonly logs = toSignal(
+    toObservable(this.studentId).pipe(
+      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('logs', id))),
+    ),
+    { initialValue: [] },
+  );
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   /** The chosen school, else that of the student, else the first. */
   readonly school = computed(() =>
     schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId ?? 'school-soft'),
@@ -30,13 +44,19 @@ export class PersonChoice {
   readonly person = computed(() => {
     const student = this.student();
     const measures = this.measures().filter((measure) => measure.studentId === student?.id);
+    const practised = {
+      logs: this.logs().filter((log) => log.studentId === student?.id),
+      exercises: this.exercises(),
+      school: schoolOf(this.schools(), student?.schoolId ?? 'school-soft'),
+    };
     return {
       student,
       name: student?.name ?? 'A standard body',
       ...bodyOfStudent(student),
-      capacity: capacityOfStudent(student, measures, this.clock.today()),
+      capacity: capacityOfStudent(student, measures, this.clock.today(), practised),
       ankleRangeDeg: ankleRangeOf(measures),
       restingBreath: restingBreathOf(measures),
+      conditions: student === null ? [] : notedConditions(student, measures, this.clock.today()),
     };
   });
 

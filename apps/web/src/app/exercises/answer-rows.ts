@@ -6,7 +6,7 @@ import {
   limitWords,
   postureAnswers,
   roughWords,
-  stanceOfPosture,
+  strengthWords,
   type PostureAnswers,
   type SettledPosture,
 } from '@pomek/core';
@@ -52,12 +52,13 @@ function kneeRow(answers: PostureAnswers, strict: boolean): AnswerRow {
 }
 
 function limitRow(answers: PostureAnswers, person: Person): AnswerRow {
-  const other =
-    answers.limitedBy === 'legs' ? `Arms: ${holdWords(answers.arms)}.` : `Legs: ${holdWords(answers.legs)}.`;
-  const { legsFrom, armsFrom } = person.capacity;
-  const guessed = (answers.limitedBy === 'legs' ? legsFrom : armsFrom) === 'guess';
-  const from = guessed ? 'From a guess by age and habit; a test hold makes it firm.' : 'From test holds.';
-  return { question: 'What gives out first', answer: limitWords(answers), note: `${other} ${from}`, grade: 'fine' };
+  const others = (['legs', 'arms', 'back'] as const)
+    .filter((by) => by !== answers.limitedBy && !(by === 'back' && answers.back.unlimited))
+    .map((by) => `${by[0]!.toUpperCase()}${by.slice(1)}: ${holdWords(answers[by])}.`)
+    .join(' ');
+  // Calf, hip and back are reckoned from the legs as a whole.
+  const from = strengthWords(person.capacity[answers.limitedBy === 'arms' ? 'arms' : 'legs']);
+  return { question: 'What gives out first', answer: limitWords(answers), note: `${others} ${from}`, grade: 'fine' };
 }
 
 function stepRow(answers: PostureAnswers): AnswerRow {
@@ -81,8 +82,7 @@ function exchangeRow(
   { limitedBy }: PostureAnswers,
   asked: number,
 ): AnswerRow | null {
-  const capacityNm = limitedBy === 'legs' ? person.capacity.kneeNm : person.capacity.shoulderNm;
-  const range = equalEffort(person.body, capacityNm, limitedBy, stanceOfPosture(from), asked, stanceOfPosture(to));
+  const range = equalEffort(person.body, person.capacity, limitedBy, from, asked, to);
   if (Math.abs(range.seconds - asked) / asked < 0.02) return null;
   return {
     question: 'The same effort',

@@ -3,9 +3,11 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   allCheckpoints,
+  careFor,
   doseWords,
   durationWords,
   exerciseContradictions,
+  newSegment,
   rounds,
   spokenCheckpoint,
   type Exercise,
@@ -30,6 +32,8 @@ export class ExerciseSheet {
   protected readonly choice = inject(PersonChoice);
   private readonly store = inject(Store);
   readonly exercise = input.required<Exercise>();
+  /** All exercises, for what may be done instead. */
+  readonly shelf = input<readonly Exercise[]>([]);
   readonly copied = output();
   readonly removed = output();
   readonly postureKept = output<Posture>();
@@ -49,6 +53,16 @@ export class ExerciseSheet {
   );
   protected readonly against = computed(() => exerciseContradictions(this.exercise(), this.choice.school()));
   protected readonly breathWords = { in: 'breath in', out: 'breath out', free: 'breath free' } as const;
+
+  /** What is noted of the person that is chosen, where this exercise goes beyond it, and how it stays. */
+  protected readonly cares = computed(() => {
+    const { conditions, name } = this.choice.person();
+    const school = this.choice.school();
+    const segment = newSegment('sheet', this.exercise(), school);
+    return careFor(segment, this.exercise(), conditions, this.shelf(), school).map(
+      ({ asks, instead, limit }) => `${limit.because} is noted of ${name}: ${instead} instead of ${asks}.`,
+    );
+  });
 
   protected keepAgainst(key: string): void {
     const school = this.choice.school();

@@ -30,7 +30,7 @@ export class Exercises {
   private readonly repository = inject(Repository);
   readonly id = input<string>();
 
-  private readonly exercises = toSignal(this.repository.exercises$);
+  protected readonly exercises = toSignal(this.repository.exercises$);
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly text = signal('');
   protected readonly family = signal<Family | null>(null);

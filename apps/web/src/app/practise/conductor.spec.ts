@@ -14,6 +14,7 @@ const journal = (change: Partial<Journal> = {}): Journal => ({
   id: 'journal-1',
   studentId: 'student-1',
   routine,
+  cares: [],
   events: [],
   seenAt: start,
   ...change,
@@ -102,6 +103,8 @@ test('ended early, the log has what was really done and the journal is gone', as
   await page.press('End and log what was done');
   expect(page.text()).toContain('Done: Evening');
   page.element.querySelector<HTMLInputElement>('input[aria-label^="Effort 6,"]')!.click();
+  // A hold that was broken off is asked about.
+  page.field('the legs').click();
   await page.fill('Note', ' tired ');
   await page.press(/Keep in the log/);
   const [log] = await page.database.of('logs').toArray();
@@ -114,6 +117,7 @@ test('ended early, the log has what was really done and the journal is gone', as
     source: 'conducted',
   });
   expect(log!.lines.map((line) => line.done.seconds)).toEqual([30, 0]);
+  expect(log!.lines[0]!.gaveOut).toBe('legs');
   expect(await kept()).toBeUndefined();
 });
 
@@ -147,8 +151,24 @@ describe('the end of a practice', () => {
         symptoms: ['chest pain'],
         note: '',
         apart: null,
+        gaveOut: [],
       },
     ]);
+  });
+
+  test('what gave out in a hold that fell short is asked, and may be left open', async () => {
+    const short = [{ segmentId: 'a', name: 'Holding the tree' }];
+    const page = await render(EndForm, { practiceId: 'short', logged: true, routineName: 'Evening', short });
+    const saved = heard(page.fixture.componentInstance.save);
+    expect(page.text()).toContain('Holding the tree fell short. What gave out?');
+    page.field('the arms').click();
+    await page.settle();
+    await page.press(/Keep in the log/);
+    expect(saved[0]).toMatchObject({ gaveOut: [{ segmentId: 'a', by: 'arms' }] });
+    page.field('something else').click();
+    await page.settle();
+    await page.press(/Keep in the log/);
+    expect(saved[1]).toMatchObject({ gaveOut: [] });
   });
 
   test('the effort of one exercise is set apart', async () => {
@@ -188,6 +208,24 @@ describe('before a practice', () => {
     expect(fresh).toMatchObject({ studentId: 'student-1', events: [], routine: { id: 'routine-1' } });
     await page.press('Drop it');
     expect(await page.database.of('journals').count()).toBe(1);
+  });
+
+  test('what is noted of the student changes what is practised, and says so on the way in and in the hall', async () => {
+    const low = { ...routine, segments: routine.segments.filter((entry) => entry.id === 'segment-2') };
+    const page = await render(
+      PractiseStart,
+      { student: 'student-1', routine: 'routine-1' },
+      { students: [aStudent({ conditions: ['knee pain'] })], routines: [low] },
+    );
+    expect(page.text()).toContain('“Slow heel lifts” instead of a bend of 55° (knee pain).');
+    expect(page.text()).toContain('Noted: knee pain.');
+    await page.press(/Go to the hall/);
+    const [made] = await page.database.of('journals').toArray();
+    expect(made!.routine.segments[0]).toMatchObject({ id: 'segment-2-instead' });
+    expect(made!.cares[0]!.words).toContain('knee pain');
+    const conducted = await hall({ ...made!, id: 'journal-1' });
+    await conducted.key(' ');
+    expect(conducted.page.text()).toContain('(knee pain)');
   });
 
   test('without a routine it says what to do first', async () => {

@@ -17,11 +17,12 @@ import {
   bells,
   clock,
   conduct,
+  fellShort,
   logLines,
+  practiceLog,
   timeline,
   type Journal,
   type JournalEvent,
-  type PracticeLog,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
@@ -189,28 +190,29 @@ export class Conductor {
     ),
   );
 
-  protected async save({ apart, ...answers }: EndAnswers): Promise<void> {
-    const journal = this.journal();
-    const line = this.line();
+  /** What is done otherwise for this student where the practice is now, and why. */
+  protected readonly caresNow = computed(() => {
+    const segmentId = this.line()?.spans[this.state().spanIndex]?.segmentId;
+    return (this.journal()?.cares ?? []).filter((care) => care.segmentId === segmentId).map(({ words }) => words);
+  });
+
+  /** Holds that fell short or lost their alignment: what gave out may be said of each. */
+  protected readonly short = computed(() => {
+    const [journal, line] = [this.journal(), this.line()];
+    if (journal === null || journal === undefined || line === null || !this.state().finished) return [];
+    const lines = logLines(journal.routine, line, this.state(), this.shelf()).filter(fellShort);
+    return [
+      ...new Map(lines.map(({ segmentId, exerciseName }) => [segmentId, { segmentId, name: exerciseName }])).values(),
+    ];
+  });
+
+  protected async save(answers: EndAnswers): Promise<void> {
+    const [journal, line] = [this.journal(), this.line()];
     if (journal === null || journal === undefined || line === null) return;
-    const state = this.state();
-    if (journal.studentId !== null) {
-      const startedAt = new Date(journal.events[0]?.at ?? journal.seenAt);
-      const log: PracticeLog = {
-        id: journal.id,
-        studentId: journal.studentId,
-        routineId: journal.routine.id,
-        routineName: journal.routine.name,
-        day: this.clock.dayOf(startedAt),
-        startedAt: startedAt.toISOString(),
-        enteredAt: this.clock.now().toISOString(),
-        practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
-        source: 'conducted',
-        lines: logLines(journal.routine, line, state, this.shelf()).map((entry) =>
-          entry.segmentId === apart?.segmentId ? { ...entry, effort: apart.effort } : entry,
-        ),
-        ...answers,
-      };
+    const log = practiceLog(journal, line, this.state(), this.shelf(), answers, this.clock.now(), (moment) =>
+      this.clock.dayOf(moment),
+    );
+    if (log !== null) {
       const label = `Practice of ${this.who()?.name ?? 'a student'}`;
       // Where it is kept already, only the way out failed the last time.
       const kept = await this.repository.has('logs', log.id);

@@ -13,7 +13,7 @@ import { RatingRow } from './rating-row';
 
 export type EndAnswers = z.infer<typeof AnswersSchema>;
 
-/** What is asked; `apart` is one exercise that was harder, or easier, than the rest. */
+/** What is asked; `apart` is one exercise that was harder, or easier, than the rest; `gaveOut` what ended the holds that fell short. */
 const AnswersSchema = PracticeLogSchema.pick({
   effort: true,
   pain: true,
@@ -26,6 +26,7 @@ const AnswersSchema = PracticeLogSchema.pick({
     .object({ segmentId: z.string(), effort: z.number().int().min(0).max(10).nullable() })
     .nullable()
     .default(null),
+  gaveOut: z.array(z.object({ segmentId: z.string(), by: z.enum(['legs', 'arms']) })).default([]),
 });
 const nothing: EndAnswers = {
   effort: null,
@@ -35,6 +36,7 @@ const nothing: EndAnswers = {
   symptoms: [],
   note: '',
   apart: null,
+  gaveOut: [],
 };
 
 const effortWords = [
@@ -105,6 +107,23 @@ const painWords = [
               }
             </div>
           </details>
+        }
+        @for (hold of short(); track hold.segmentId) {
+          <fieldset>
+            <legend>{{ hold.name }} fell short. What gave out?</legend>
+            @for (choice of limbs; track choice.label) {
+              <span class="row">
+                <input
+                  type="radio"
+                  [name]="'gave-out-' + hold.segmentId"
+                  [id]="'gave-out-' + hold.segmentId + '-' + choice.label"
+                  [checked]="gaveOut(hold.segmentId) === choice.by"
+                  (change)="setGaveOut(hold.segmentId, choice.by)"
+                />
+                <label [for]="'gave-out-' + hold.segmentId + '-' + choice.label">{{ choice.label }}</label>
+              </span>
+            }
+          </fieldset>
         }
         <pk-rating name="Pain" [words]="painWords" [value]="it.pain" (valueChange)="draft.set({ pain: $event })" />
         @if (it.pain > 0) {
@@ -220,9 +239,16 @@ export class EndForm {
   readonly routineName = input.required<string>();
   /** The exercises of the practice, for an effort set apart. */
   readonly parts = input<{ readonly segmentId: string; readonly name: string }[]>([]);
+  /** Holds that fell short, or lost their alignment. */
+  readonly short = input<{ readonly segmentId: string; readonly name: string }[]>([]);
   readonly save = output<EndAnswers>();
   readonly dropped = output();
 
+  protected readonly limbs = [
+    { label: 'the legs', by: 'legs' },
+    { label: 'the arms', by: 'arms' },
+    { label: 'something else, or it was ended', by: null },
+  ] as const;
   protected readonly symptoms = symptoms;
   protected readonly places = painPlaces;
   protected readonly effortWords = effortWords;
@@ -237,6 +263,15 @@ export class EndForm {
 
   protected setApart(segmentId: string | null): void {
     this.draft.set({ apart: segmentId === null ? null : { segmentId, effort: null } });
+  }
+
+  protected gaveOut(segmentId: string): 'legs' | 'arms' | null {
+    return this.draft.value().gaveOut.find((entry) => entry.segmentId === segmentId)?.by ?? null;
+  }
+
+  protected setGaveOut(segmentId: string, by: 'legs' | 'arms' | null): void {
+    const others = this.draft.value().gaveOut.filter((entry) => entry.segmentId !== segmentId);
+    this.draft.set({ gaveOut: by === null ? others : [...others, { segmentId, by }] });
   }
 
   protected finish(): void {

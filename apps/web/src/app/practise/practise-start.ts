@@ -8,8 +8,11 @@ import { Select } from 'primeng/select';
 import { of, switchMap } from 'rxjs';
 import {
   segmentWords,
-  dosedRoutine,
+  changedWords,
+  conditionRules,
   durationWords,
+  notedConditions,
+  practisedRoutine,
   timeline,
   type Journal,
   type Routine,
@@ -69,13 +72,44 @@ export class PractiseStart {
   protected readonly anyLocked = computed(() => this.lockedSegments().size > 0);
   protected readonly leaveOut = signal(true);
 
-  protected readonly dosed = computed((): Routine | null => {
+  private readonly measures = toSignal(
+    toObservable(this.studentId).pipe(
+      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('measures', id))),
+    ),
+    { initialValue: [] },
+  );
+  private readonly practised = computed(() => {
     const base = this.base();
-    const plan = this.plan();
     if (base === undefined) return null;
-    if (plan === undefined) return base;
     const leftOut = this.leaveOut() ? this.lockedSegments() : new Set<string>();
-    return dosedRoutine(base, plan, this.clock.today(), leftOut);
+    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
+    const school = schoolOf(this.schools(), this.who()?.schoolId ?? base.schoolId);
+    return practisedRoutine(
+      base,
+      this.plan() ?? null,
+      this.who() ?? null,
+      this.measures(),
+      shelf,
+      school,
+      this.clock.today(),
+      leftOut,
+    );
+  });
+  protected readonly dosed = computed((): Routine | null => this.practised()?.routine ?? null);
+  /** What is done otherwise for this student, and why. */
+  protected readonly cares = computed(() =>
+    (this.practised()?.changed ?? []).map((changed) => ({
+      segmentId: changed.segment.id,
+      words: changedWords(changed),
+    })),
+  );
+  protected readonly noted = computed(() => {
+    const who = this.who();
+    if (who === undefined) return [];
+    return notedConditions(who, this.measures(), this.clock.today()).map((name) => ({
+      name,
+      rule: conditionRules[name],
+    }));
   });
   protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));
   protected readonly rows = computed(() => {
@@ -120,6 +154,7 @@ export class PractiseStart {
       id,
       studentId: this.studentId(),
       routine,
+      cares: this.cares(),
       events: [],
       seenAt: this.clock.now().getTime(),
     };

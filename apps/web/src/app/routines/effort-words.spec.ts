@@ -1,10 +1,11 @@
 import { reserveWords, segmentEffortWords, type SegmentEffort } from './effort-words';
 
-const full = { 'left leg': 0.8, 'right leg': 0.75, 'left arm': 0.41, 'right arm': 0.5 };
+const full = { 'left leg': 0.8, 'right leg': 0.75, 'left arm': 0.41, 'right arm': 0.5, back: 0.9 };
 const effort = (change: Partial<SegmentEffort> = {}): SegmentEffort => ({
   segmentId: 'a',
   effort: 4.2,
   limitedBy: 'arms',
+  joint: 'shoulder',
   enduranceSeconds: 174,
   unlimited: false,
   askedSeconds: 60,
@@ -18,7 +19,9 @@ test('a segment says what gives out first, when, and what is asked', () => {
     'Arms would give out at about 2:55 min; you ask for 1:00 min, effort about 4 of 10.',
     'The knee stays 71 mm behind the toe line.',
   ]);
-  expect(segmentEffortWords(effort({ limitedBy: 'legs' }))[0]).toMatch(/^Legs/);
+  expect(segmentEffortWords(effort({ limitedBy: 'legs', joint: 'ankle' }))[0]).toMatch(
+    /^Legs, at the calf, would give out/,
+  );
 });
 
 test('a knee past the toes is a warning, a seated posture has no knee line, an easy one no limit', () => {
@@ -26,7 +29,7 @@ test('a knee past the toes is a warning, a seated posture has no knee line, an e
     'The knee is 12 mm past the toe line at this bend: higher, or sit back.',
   );
   expect(segmentEffortWords(effort({ kneePastToes: null }))).toHaveLength(1);
-  expect(segmentEffortWords(effort({ unlimited: true }))[0]).toBe('Neither legs nor arms limit this.');
+  expect(segmentEffortWords(effort({ unlimited: true }))[0]).toBe('Neither legs, arms nor back limit this.');
 });
 
 test('the least reserve of each limb over all segments, never below nothing', () => {
@@ -37,12 +40,13 @@ test('the least reserve of each limb over all segments, never below nothing', ()
     'right leg 75 %',
     'left arm 41 %',
     'right arm 0 %',
+    'back 90 %',
   ]);
   expect(found.failure).toBe('');
 });
 
 test('a limb that gives out is named with its exercise and moment', () => {
-  const failure = { limb: 'left arm', segmentId: 'a', atSeconds: 383 } as const;
+  const failure = { limb: 'left arm', joint: 'shoulder', segmentId: 'a', atSeconds: 383 } as const;
   const found = reserveWords({ segments: [effort()], failure }, new Map([['a', 'Holding the tree']]))!;
   expect(found.failure).toBe('The left arm gives out in Holding the tree, 6:23 min from the start.');
   expect(reserveWords({ segments: [], failure: null }, new Map())).toBeNull();

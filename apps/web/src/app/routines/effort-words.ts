@@ -1,14 +1,16 @@
-import { durationWords, limbs, type Limb } from '@pomek/core';
+import { durationWords, jointPlaces, limbs, limitNames, type Limb } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
 
 export type SegmentEffort = ResultOf<'effort'>['segments'][number];
 
+const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
 /** What a segment asks for, in words a teacher would say; the knee line last. */
 export function segmentEffortWords(effort: SegmentEffort): string[] {
-  const { limitedBy, enduranceSeconds, unlimited, askedSeconds, kneePastToes } = effort;
-  const who = limitedBy === 'legs' ? 'Legs' : 'Arms';
+  const { joint, enduranceSeconds, unlimited, askedSeconds, kneePastToes } = effort;
+  const who = capital(limitNames[joint]);
   const lasts = unlimited
-    ? 'Neither legs nor arms limit this.'
+    ? 'Neither legs, arms nor back limit this.'
     : `${who} would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;
   if (kneePastToes === null) return [lasts];
   const millimetres = Math.round(Math.abs(kneePastToes) * 1000);
@@ -39,6 +41,6 @@ export function reserveWords(
     failure:
       failure === null
         ? ''
-        : `The ${failure.limb} gives out in ${names.get(failure.segmentId) ?? 'it'}, ${durationWords(failure.atSeconds)} from the start.`,
+        : `The ${failure.limb}${jointPlaces[failure.joint]} gives out in ${names.get(failure.segmentId) ?? 'it'}, ${durationWords(failure.atSeconds)} from the start.`,
   };
 }

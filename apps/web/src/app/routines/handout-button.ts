@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
+import { changedWords, practisedRoutine } from '@pomek/core';
+import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { download, fileName } from '../ui/download';
 import { Workbench } from './workbench';
@@ -29,6 +31,7 @@ import { Workbench } from './workbench';
 export class HandoutButton {
   private readonly bench = inject(Workbench);
   private readonly notices = inject(Notices);
+  private readonly clock = inject(Clock);
   protected readonly busy = signal(false);
 
   protected async make(version: 'student' | 'teacher'): Promise<void> {
@@ -38,13 +41,24 @@ export class HandoutButton {
     try {
       const { handout } = await import('../print/handout');
       const { student, body } = this.bench.choice.person();
-      const file = await handout({
+      const measures = this.bench.choice.measures();
+      // The doses of the routine, with what is noted of the body taken care of.
+      const { routine: cared, changed } = practisedRoutine(
         routine,
+        null,
+        student,
+        measures,
+        this.bench.shelf(),
+        this.bench.school(),
+        this.clock.today(),
+      );
+      const file = await handout({
+        routine: cared,
         exercises: this.bench.shelf(),
         school: this.bench.school(),
         body,
         name: student?.name ?? '',
-        cautions: student?.cautions ?? [],
+        cautions: [...changed.map(changedWords), ...(student?.cautions ?? [])],
         findings: this.bench.findings(),
         version,
       });

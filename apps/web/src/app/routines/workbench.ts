@@ -5,7 +5,6 @@ import {
   builtInSchools,
   lengthened,
   routineFindings,
-  settlePosture,
   timeline,
   type Finding,
   type FindingContext,
@@ -63,7 +62,7 @@ export class Workbench {
   );
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   readonly person = computed((): FindingPerson => {
-    const { student, body, capacity, ankleRangeDeg, restingBreath } = this.choice.person();
+    const { student, body, capacity, ankleRangeDeg, restingBreath, conditions } = this.choice.person();
     const lines = this.logs().flatMap((log) => log.lines);
     return {
       name: student?.name ?? 'a standard body',
@@ -71,7 +70,7 @@ export class Workbench {
       capacity,
       ankleRangeDeg,
       restingBreath,
-      conditions: student?.conditions ?? [],
+      conditions,
       learned:
         student === null
           ? null
@@ -86,12 +85,11 @@ export class Workbench {
     const routine = this.routine();
     if (routine === null || routine === undefined) return null;
     const used = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : '')));
-    const drills = this.exercises()
-      .filter(({ id }) => used.has(id))
-      .map(({ id, family, posture }) => ({ id, family, posture: settlePosture(posture, this.school()) }));
+    const drills = this.exercises().filter(({ id }) => used.has(id));
     const { body, capacity } = this.person();
     const { shank, thigh, foot } = body.lengths;
-    return { routine, drills, body: { stature: body.stature, mass: body.mass, shank, thigh, foot }, capacity };
+    const school = this.school();
+    return { routine, drills, school, body: { stature: body.stature, mass: body.mass, shank, thigh, foot }, capacity };
   });
   /** What the routine asks of this person; null while it is not known. */
   readonly effort = toSignal(

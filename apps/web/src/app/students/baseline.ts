@@ -4,13 +4,18 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import {
+  bodyOfStudent,
+  capacityOfStudent,
   durationWords,
+  knownStands,
   measureMeaning,
   measureTrend,
   measureValue,
   restingRate,
+  type Exercise,
   type Measure,
   type MeasureKind,
+  type PracticeLog,
   type School,
   type Student,
 } from '@pomek/core';
@@ -49,6 +54,9 @@ export class Baseline {
   readonly student = input.required<Student>();
   readonly school = input.required<School>();
   readonly measures = input.required<readonly Measure[]>();
+  /** Practices tell of legs and arms too. */
+  readonly logs = input<readonly PracticeLog[]>([]);
+  readonly exercises = input<readonly Exercise[]>([]);
 
   protected readonly kinds = (Object.keys(guides) as MeasureKind[]).map((kind) => ({ label: kind, value: kind }));
   protected readonly kind = signal<MeasureKind>('hold');
@@ -92,8 +100,17 @@ export class Baseline {
       trend: measureTrend(
         measure,
         sorted.slice(index + 1).find((other) => other.kind === measure.kind && sideOf(other) === sideOf(measure)),
+        bodyOfStudent(this.student()).body,
       ),
     }));
+  });
+
+  /** What is known of legs and arms, said by the plain stands that everyone knows. */
+  protected readonly known = computed(() => {
+    const student = this.student();
+    const practised = { logs: this.logs(), exercises: this.exercises(), school: this.school() };
+    const capacity = capacityOfStudent(student, this.measures(), this.clock.today(), practised);
+    return knownStands(bodyOfStudent(student).body, capacity, this.school());
   });
 
   protected choose(kind: MeasureKind): void {

@@ -5,8 +5,7 @@ import * as z from 'zod';
 import { axisWords, type Answer } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import type { StrandVerdict } from '../data/verdicts';
-import { DurationField } from '../ui/duration-field';
-import { NumberField } from '../ui/number-field';
+import { AxisField } from '../ui/axis-field';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
 
@@ -18,7 +17,7 @@ const ReasonSchema = z.object({ reason: z.string() });
 @Component({
   selector: 'pk-decision',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DurationField, InputText, NumberField, TextField, VerdictMark],
+  imports: [Button, AxisField, InputText, TextField, VerdictMark],
   templateUrl: './decision-card.html',
   styleUrl: './decision-card.scss',
 })

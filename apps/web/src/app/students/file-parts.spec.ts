@@ -164,6 +164,8 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
         alignmentKept: null,
         enough: null,
         effort: null,
+        turned: null,
+        gaveOut: null,
       },
     ],
   }));
@@ -190,6 +192,26 @@ describe('practices by hand and from a table', () => {
     form['set'](0, { done: '1:30', asked: '2 min' });
     await page.press('Keep it');
     expect(made[0]!.lines[0]).toMatchObject({ segmentId: 'segment-1', done: { seconds: 90 }, asked: { seconds: 120 } });
+  });
+
+  test('where it hurts is asked with pain, and a line may have an effort of its own', async () => {
+    const page = await render(LogByHand, inputs);
+    const made = heard(page.fixture.componentInstance.made);
+    const form = page.fixture.componentInstance;
+    expect(page.element.querySelector('[name="pain-place"]')).toBeNull();
+    await page.fill('Effort, 0 to 10', '5');
+    await page.fill('Pain, 0 to 10', '4');
+    expect(page.element.querySelector('[name="pain-place"]')).not.toBeNull();
+    form['draft'].set({ painPlace: 'knee' });
+    form['set'](0, { exercise: 'Holding the tree', done: '60' });
+    await page.press('Another line');
+    form['set'](1, { exercise: 'Shake out', done: '60' });
+    await page.settle();
+    expect(page.element.querySelector('[aria-label="Effort of line 1 alone"]')).not.toBeNull();
+    form['set'](0, { effort: '8' });
+    await page.press('Keep it');
+    expect(made[0]).toMatchObject({ effort: 5, pain: 4, painPlace: 'knee' });
+    expect(made[0]!.lines.map(({ effort }) => effort)).toEqual([8, null]);
   });
 
   test('a table is matched, seen and kept', async () => {
@@ -227,12 +249,31 @@ describe('practices by hand and from a table', () => {
       painPlace: null,
       symptoms: [],
       note: '',
-      lines: [],
+      lines: (['left', 'right'] as const).map((side) => ({
+        segmentId: 'segment-1',
+        exerciseId: 'shoulder-wheel',
+        exerciseName: 'Shoulder wheel',
+        kind: 'cycle' as const,
+        side,
+        direction: 'none' as const,
+        asked: { amount: 9, seconds: 54 },
+        done: { amount: 9, seconds: 54 },
+        enough: null,
+        alignmentKept: null,
+        effort: null,
+        turned: null,
+        gaveOut: null,
+      })),
     };
     const page = await render(StudentFile, { id: student.id }, { students: [student], logs: [log] });
     await page.press('Put it right');
     await page.fill('Effort', '8');
     expect((await page.database.of('logs').get('log-1'))!.effort).toBe(8);
+    // The effort of one exercise is that of both its sides.
+    await page.fill('Own effort of Shoulder wheel', '9');
+    expect((await page.database.of('logs').get('log-1'))!.lines.map((line) => line.effort)).toEqual([9, 9]);
+    await page.press('Done');
+    expect(page.text()).toContain('effort 9');
     await page.press('Remove it');
     expect(await page.database.of('logs').count()).toBe(0);
     await TestBed.inject(Store).undo();

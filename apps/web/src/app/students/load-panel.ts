@@ -119,7 +119,11 @@ export class LoadPanel {
   });
   protected readonly calibration = computed(() => {
     const student = this.student();
-    const capacity = capacityOfStudent(student, this.measures(), this.today());
+    const capacity = capacityOfStudent(student, this.measures(), this.today(), {
+      logs: this.logs(),
+      exercises: this.exercises(),
+      school: this.school(),
+    });
     const { body } = bodyOfStudent(student);
     const found = effortCalibration(this.logs(), this.shelf(), body, capacity, this.school());
     const factor = found.factor === null ? null : Math.round(found.factor * student.capacityFactor * 100) / 100;

@@ -4,23 +4,47 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import * as z from 'zod';
-import { csvLogs, strandSegments, type Exercise, type Plan, type PracticeLog } from '@pomek/core';
+import {
+  csvFields,
+  csvLogs,
+  painPlaces,
+  strandSegments,
+  type CsvField,
+  type Exercise,
+  type Plan,
+  type PracticeLog,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
 
-const HandRowSchema = z.object({ exercise: z.string(), side: z.string(), done: z.string(), asked: z.string() });
+const HandRowSchema = z.object({
+  exercise: z.string(),
+  side: z.string(),
+  done: z.string(),
+  asked: z.string(),
+  /** Effort of this exercise alone; empty: as the practice. */
+  effort: z.string().default(''),
+});
 type HandRow = z.infer<typeof HandRowSchema>;
 const HandSchema = z.object({
   /** Null is today. */
   day: z.string().nullable(),
   effort: z.string(),
   pain: z.string(),
+  painPlace: z.string().nullable().default(null),
   note: z.string(),
   rows: z.array(HandRowSchema).min(1),
 });
-const blank: HandRow = { exercise: '', side: '', done: '', asked: '' };
-const nothing: z.infer<typeof HandSchema> = { day: null, effort: '', pain: '', note: '', rows: [blank] };
+const blank: HandRow = { exercise: '', side: '', done: '', asked: '', effort: '' };
+const nothing: z.infer<typeof HandSchema> = {
+  day: null,
+  effort: '',
+  pain: '',
+  painPlace: null,
+  note: '',
+  rows: [blank],
+};
 
 /** A past practice written down, or one that is put right; read by the same rules as a table. */
 @Component({
@@ -49,6 +73,21 @@ const nothing: z.infer<typeof HandSchema> = { day: null, effort: '', pain: '', n
           <label for="hand-pain">Pain, 0 to 10</label>
           <input pInputText id="hand-pain" size="4" [pkText]="it.pain" (pkTextChange)="draft.set({ pain: $event })" />
         </div>
+        @if (hurts()) {
+          <div class="field">
+            <span class="label">Where</span>
+            <p-select
+              [options]="places"
+              [showClear]="true"
+              [ngModel]="it.painPlace"
+              (ngModelChange)="draft.set({ painPlace: $event })"
+              name="pain-place"
+              placeholder="Not said"
+              ariaLabel="Where it hurts"
+              appendTo="body"
+            />
+          </div>
+        }
         <div class="field note">
           <label for="hand-note">Note</label>
           <input
@@ -98,6 +137,16 @@ const nothing: z.infer<typeof HandSchema> = { day: null, effort: '', pain: '', n
             [pkText]="row.asked"
             (pkTextChange)="set($index, { asked: $event })"
           />
+          @if (rows().length > 1) {
+            <input
+              pInputText
+              size="8"
+              [attr.aria-label]="'Effort of line ' + ($index + 1) + ' alone'"
+              placeholder="own effort"
+              [pkText]="row.effort"
+              (pkTextChange)="set($index, { effort: $event })"
+            />
+          }
           <p-button
             icon="pi pi-times"
             variant="text"
@@ -110,7 +159,8 @@ const nothing: z.infer<typeof HandSchema> = { day: null, effort: '', pain: '', n
         </div>
       }
       <p class="small soft">
-        Times for holds (90, 1:30, 2 min), a number for repetitions and breaths. “Asked” may stay empty.
+        Times for holds (90, 1:30, 2 min), a number for repetitions and breaths. “Asked” and an effort of its own may
+        stay empty.
       </p>
       @for (problem of problems(); track $index) {
         <p class="wrong" role="alert">{{ problem }}</p>
@@ -151,6 +201,8 @@ export class LogByHand {
   protected readonly day = computed(() => this.draft.value().day ?? this.clock.today());
   protected readonly rows = computed(() => this.draft.value().rows);
   protected readonly problems = signal<readonly string[]>([]);
+  protected readonly places = [...painPlaces];
+  protected readonly hurts = computed(() => Number(this.draft.value().pain.replace(',', '.')) > 0);
   protected readonly names = computed(() => this.exercises().map((exercise) => exercise.name));
   protected readonly sides = [
     { label: 'both', value: '' },
@@ -177,12 +229,24 @@ export class LogByHand {
 
   protected keep(event: Event): void {
     event.preventDefault();
-    const { effort, pain, note } = this.draft.value();
+    const { effort, pain, painPlace, note } = this.draft.value();
+    const cells = (row: HandRow): Readonly<Record<CsvField, string>> => ({
+      day: this.day(),
+      exercise: row.exercise,
+      side: row.side,
+      done: row.done,
+      asked: row.asked,
+      effort,
+      'own effort': this.rows().length > 1 ? row.effort : '',
+      pain,
+      'pain place': painPlace ?? '',
+      note: '',
+    });
     const table = {
-      columns: ['day', 'exercise', 'side', 'done', 'asked', 'effort', 'pain', 'note'],
-      rows: this.rows().map((row) => [this.day(), row.exercise, row.side, row.done, row.asked, effort, pain, '']),
+      columns: csvFields,
+      rows: this.rows().map((row) => csvFields.map((field) => cells(row)[field])),
     };
-    const mapping = { day: 0, exercise: 1, side: 2, done: 3, asked: 4, effort: 5, pain: 6, note: 7 };
+    const mapping = Object.fromEntries(csvFields.map((field, column) => [field, column]));
     const segments = strandSegments(this.plans());
     const read = csvLogs(
       table,

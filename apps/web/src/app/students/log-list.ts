@@ -6,8 +6,11 @@ import { Select } from 'primeng/select';
 import {
   counted,
   durationWords,
+  fellShort,
+  isLineMet,
   logsCsv,
   painPlaces,
+  strandEffort,
   type Exercise,
   type LogLine,
   type PainPlace,
@@ -89,14 +92,40 @@ export class LogList {
     return `${Math.floor(line.done.amount)} of ${counted(line.asked.amount, noun)}`;
   }
 
-  protected short(line: LogLine): boolean {
-    const wanted = line.enough ?? line.asked;
-    const [done, whole] =
-      line.kind === 'hold' ? [line.done.seconds, wanted.seconds] : [line.done.amount, wanted.amount];
-    return done < 0.995 * whole;
+  protected readonly met = isLineMet;
+
+  /** The first line of each exercise: its effort is told and set there. */
+  protected leads(log: PracticeLog, index: number): boolean {
+    const { segmentId } = log.lines[index]!;
+    return log.lines.findIndex((line) => line.segmentId === segmentId) === index;
+  }
+
+  protected ownEffort(log: PracticeLog, { segmentId }: LogLine): number | null {
+    return strandEffort({ lines: log.lines, effort: null }, { segmentId });
+  }
+
+  protected setOwnEffort(log: PracticeLog, { segmentId }: LogLine, effort: number | null): void {
+    log.lines.forEach((line, index) => {
+      if (line.segmentId === segmentId) this.edit.set(['lines', index, 'effort'], effort);
+    });
+  }
+
+  protected readonly fellShort = fellShort;
+  protected readonly limbs = [
+    { label: 'the legs gave out', value: 'legs' },
+    { label: 'the arms gave out', value: 'arms' },
+    { label: 'not said', value: null },
+  ];
+
+  protected setGaveOut(log: PracticeLog, { segmentId }: LogLine, by: LogLine['gaveOut']): void {
+    log.lines.forEach((line, index) => {
+      if (line.segmentId === segmentId && fellShort(line)) this.edit.set(['lines', index, 'gaveOut'], by);
+    });
   }
 
   protected kept(line: LogLine): string {
-    return line.alignmentKept === null ? '' : `alignment until ${Math.round(line.alignmentKept * 100)} %`;
+    const until = line.alignmentKept === null ? '' : `alignment until ${Math.round(line.alignmentKept * 100)} %`;
+    const gave = line.gaveOut === null ? '' : `the ${line.gaveOut} gave out`;
+    return [until, gave].filter((words) => words !== '').join(', ');
   }
 }

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { addDays, formatISO, parseISO } from 'date-fns';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
@@ -8,9 +7,13 @@ import { Select } from 'primeng/select';
 import {
   PlanSchema,
   axesOf,
-  axisValue,
+  axesOfSegment,
+  axisLabels,
   doseWords,
+  firstGoal,
+  firstGoalDay,
   newStrand,
+  segmentValue,
   type Axis,
   type Exercise,
   type ExerciseSegment,
@@ -20,7 +23,7 @@ import {
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { DurationField } from '../ui/duration-field';
+import { AxisField } from '../ui/axis-field';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 
@@ -30,14 +33,16 @@ interface Wish {
   readonly target: number;
 }
 
-const axisLabels: Record<Axis, string> = { time: 'holding time', breaths: 'breaths', repetitions: 'repetitions' };
-const WEEKS_AHEAD = 8;
+interface Row {
+  readonly segment: ExerciseSegment;
+  readonly exercise: Exercise;
+}
 
 /** Gives a routine to a student: which strands are raised, how far, by when. */
 @Component({
   selector: 'pk-plan-maker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DurationField, FormsModule, InputText, NumberField, Select, TextField],
+  imports: [AxisField, Button, Checkbox, FormsModule, InputText, NumberField, Select, TextField],
   templateUrl: './plan-maker.html',
   styleUrl: './plan-maker.scss',
 })
@@ -59,7 +64,7 @@ export class PlanMaker {
   protected readonly routine = computed(() => this.routines().find((routine) => routine.id === this.routineId()));
   protected readonly wishes = signal<ReadonlyMap<string, Wish>>(new Map());
   protected readonly chosenDay = signal<string | null>(null);
-  protected readonly targetDay = computed(() => this.chosenDay() ?? this.inWeeks(WEEKS_AHEAD));
+  protected readonly targetDay = computed(() => this.chosenDay() ?? firstGoalDay(this.today()));
   private readonly growthChosen = signal<number | null>(null);
   protected readonly growth = computed(
     () => this.growthChosen() ?? Math.round(this.school().raise.growthPerWeek * 100),
@@ -69,13 +74,18 @@ export class PlanMaker {
   protected readonly rows = computed(() =>
     (this.routine()?.segments ?? [])
       .filter((segment): segment is ExerciseSegment => segment.type === 'exercise')
-      .map((segment) => ({
-        segment,
-        name: this.exercises().find((exercise) => exercise.id === segment.exerciseId)?.name ?? segment.exerciseId,
-        dose: doseWords(segment.dose),
-        axes: axesOf(segment.dose).map((axis) => ({ label: axisLabels[axis], value: axis })),
-        wish: this.wishes().get(segment.id) ?? this.firstWish(segment),
-      })),
+      .flatMap((segment) => {
+        const exercise = this.exercises().find(({ id }) => id === segment.exerciseId);
+        if (exercise === undefined) return [];
+        return {
+          segment,
+          exercise,
+          name: exercise.name,
+          dose: doseWords(segment.dose),
+          axes: axesOfSegment(segment, exercise).map((axis) => ({ label: axisLabels[axis], value: axis })),
+          wish: this.wishes().get(segment.id) ?? this.firstWish(segment, exercise),
+        };
+      }),
   );
   protected readonly count = computed(() => [...this.wishes().values()].filter((wish) => wish.wanted).length);
 
@@ -84,15 +94,15 @@ export class PlanMaker {
     this.wishes.set(new Map());
   }
 
-  protected set(segment: ExerciseSegment, part: Partial<Wish>): void {
-    const before = this.wishes().get(segment.id) ?? this.firstWish(segment);
+  protected set({ segment, exercise }: Row, part: Partial<Wish>): void {
+    const before = this.wishes().get(segment.id) ?? this.firstWish(segment, exercise);
     const axis = part.axis ?? before.axis;
-    const target = part.axis === undefined ? before.target : this.wishedTarget(segment, axis);
+    const target = part.axis === undefined ? before.target : this.wishedTarget(segment, exercise, axis);
     this.wishes.update((wishes) => new Map(wishes).set(segment.id, { ...before, target, ...part }));
   }
 
-  protected least(segment: ExerciseSegment, wish: Wish): number {
-    return Math.max(1, axisValue(segment.dose, wish.axis));
+  protected least({ segment, exercise }: Row, wish: Wish): number {
+    return segmentValue(segment, exercise, wish.axis);
   }
 
   protected setGrowth(percent: number | null): void {
@@ -104,19 +114,9 @@ export class PlanMaker {
     if (routine === undefined) return;
     const strands = this.rows()
       .filter((row) => row.wish.wanted)
-      .map((row) => {
-        const exercise = this.exercises().find((entry) => entry.id === row.segment.exerciseId);
-        const named = exercise ?? { name: row.name, family: 'standing' as const, checkpoints: [] };
-        return newStrand(
-          this.clock.newId(),
-          row.segment,
-          named,
-          row.wish.axis,
-          row.wish.target,
-          this.targetDay(),
-          this.school(),
-        );
-      });
+      .map(({ segment, exercise, wish: { axis, target } }) =>
+        newStrand(this.clock.newId(), segment, exercise, axis, target, this.targetDay(), this.school()),
+      );
     const { lighterEvery, lighterCut } = this.school().raise;
     const plan = PlanSchema.safeParse({
       id: this.clock.newId(),
@@ -136,16 +136,12 @@ export class PlanMaker {
     this.wishes.set(new Map());
   }
 
-  private firstWish(segment: ExerciseSegment): Wish {
+  private firstWish(segment: ExerciseSegment, exercise: Exercise): Wish {
     const axis = axesOf(segment.dose)[0]!;
-    return { wanted: false, axis, target: this.wishedTarget(segment, axis) };
+    return { wanted: false, axis, target: this.wishedTarget(segment, exercise, axis) };
   }
 
-  private wishedTarget(segment: ExerciseSegment, axis: Axis): number {
-    return Math.max(1, axisValue(segment.dose, axis)) * 2;
-  }
-
-  private inWeeks(weeks: number): string {
-    return formatISO(addDays(parseISO(this.today()), weeks * 7), { representation: 'date' });
+  private wishedTarget(segment: ExerciseSegment, exercise: Exercise, axis: Axis): number {
+    return firstGoal(axis, segmentValue(segment, exercise, axis), this.school());
   }
 }

@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import type { Plan, PlanContext, PracticeLog, School, Strand, StrandPlace, Verdict } from '@pomek/core';
+import type { Exercise, Plan, PlanContext, PracticeLog, School, Strand, StrandPlace, Verdict } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
@@ -12,6 +12,7 @@ import { readDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
+import { StrandAdder } from './strand-adder';
 import { StrandWeeks, type Forecast } from './strand-weeks';
 import { TextField } from '../ui/text-field';
 
@@ -22,7 +23,7 @@ const SEED = 1;
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, NotKept, NumberField, StrandWeeks, TextField],
+  imports: [Button, InputText, NotKept, NumberField, StrandAdder, StrandWeeks, TextField],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
@@ -33,6 +34,8 @@ export class PlanWeeks {
   readonly context = input.required<PlanContext>();
   readonly verdicts = input<ReadonlyMap<string, Verdict>>(new Map());
   readonly school = input.required<School>();
+  /** The shelf, by id: what else of the routine may grow. */
+  readonly exercises = input<ReadonlyMap<string, Exercise>>(new Map());
   readonly locked = input.required<ReadonlySet<string>>();
   /** Where the strands stand on the student's body, by strand. */
   readonly places = input<ReadonlyMap<string, StrandPlace>>(new Map());

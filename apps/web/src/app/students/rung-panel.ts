@@ -81,8 +81,9 @@ const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${t
             <strong>{{ said(there.begin) }}</strong>.
           </p>
           <p class="small soft">
-            The {{ there.limitedBy }} give out first there. The range is a bend read five degrees wrong.
-            {{ it.guessed[there.limitedBy] ? 'They were not tested: it is a guess by age and habit.' : '' }}
+            {{ there.limitedBy === 'back' ? 'The back gives' : 'The ' + there.limitedBy + ' give' }} out first there.
+            The range is a bend read five degrees wrong.
+            {{ guessed(there) ? 'They were not tested: it is a guess by age and habit.' : '' }}
           </p>
           @if (warning(); as words) {
             <p class="wrong">{{ words }}</p>
@@ -141,6 +142,11 @@ export class RungPanel {
     }
     return { words: `${by} next: ${turnedWords(rung.turned)}.`, turned: rung.turned };
   });
+
+  /** The back is reckoned from the legs. */
+  protected guessed({ limitedBy }: RungExchange): boolean {
+    return this.place().guessed[limitedBy === 'arms' ? 'arms' : 'legs'];
+  }
 
   protected percent(share: number): number {
     return Math.round(share * 100);

@@ -37,11 +37,11 @@ const place: StrandPlace = {
   base: stood,
   body: {
     body: bodyOf({ stature: 1.7, mass: 70 }),
-    capacity: { kneeNm: 150, shoulderNm: 45, spread: 1 },
+    capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 } },
     ankleRangeDeg: 38,
   },
   guessed: { legs: true, arms: false },
-  longestHold: 300,
+  most: { dose: 300, by: 'capacity' },
 };
 
 const tested: Measure = {
@@ -70,17 +70,17 @@ describe('where the strands of a plan stand on a body', () => {
     expect(found.exercise.id).toBe('empty-full');
     expect(found.guessed).toEqual({ legs: true, arms: true });
     // Nothing was tested, so nothing is known that would limit it.
-    expect(found.longestHold).toBe(Number.POSITIVE_INFINITY);
-    expect(places([tested]).get('strand-1')!.longestHold).toBeGreaterThan(0);
+    expect(found.most).toBeNull();
+    expect(places([tested]).get('strand-1')!.most!.dose).toBeGreaterThan(0);
     expect(found.body.capacity).toEqual(capacityOfStudent(student, [], today));
   });
 
   test('the posture is the one the plan has turned it to', () => {
-    const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
     const lower = places([tested], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
     expect(lower.posture.kneeBendDeg).toBe(62);
     expect(lower.base).toEqual(places().get('strand-1')!.posture);
-    expect(lower.longestHold).toBeLessThan(places([tested]).get('strand-1')!.longestHold);
+    expect(lower.most!.dose).toBeLessThan(places([tested]).get('strand-1')!.most!.dose);
   });
 
   test('a strand whose segment is gone has none', () => {
@@ -265,7 +265,7 @@ describe('a strand', () => {
   });
 
   test('a posture that the plan turned is said', async () => {
-    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null };
+    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
     const { page } = await shown({ ...plan, postures: [{ segmentId: 'segment-1', turned }] });
     expect(page.text()).toContain('Lower, higher, other arms (now bend 45°)');
     const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });

@@ -7,6 +7,7 @@ import { Select } from 'primeng/select';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import * as z from 'zod';
 import {
+  axisLabels,
   axisWords,
   doseOf,
   growthOf,
@@ -17,9 +18,11 @@ import {
   postureIn,
   railWords,
   savedWords,
+  strandPast,
   turnedWords,
   weekOf,
   weekReason,
+  withoutStrand,
   type Plan,
   type PracticeLog,
   type School,
@@ -30,12 +33,11 @@ import {
 import type { ResultOf } from '../compute/protocol';
 import { keptDraft } from '../data/kept-draft';
 import { patchOf, type Patch } from '../data/patch';
-import { DurationField } from '../ui/duration-field';
-import { NumberField } from '../ui/number-field';
+import { AxisField } from '../ui/axis-field';
 import { readDay, shortDay } from '../ui/day-words';
 import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
-import { terracePast, type TerraceInput } from '../ui/terraces.layout';
+import type { TerraceInput } from '../ui/terraces.layout';
 import { RungPanel, type RungTaken } from './rung-panel';
 
 export type Forecast = ResultOf<'plan'>['forecasts'][number];
@@ -55,18 +57,7 @@ type WeekEdit = NonNullable<z.infer<typeof WeekEditSchema>['edit']>;
 @Component({
   selector: 'pk-strand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Button,
-    Checkbox,
-    DurationField,
-    FormsModule,
-    InputText,
-    NumberField,
-    RungPanel,
-    Select,
-    Terraces,
-    TextField,
-  ],
+  imports: [Button, Checkbox, AxisField, FormsModule, InputText, RungPanel, Select, Terraces, TextField],
   templateUrl: './strand-weeks.html',
   styleUrl: './strand-weeks.scss',
 })
@@ -94,6 +85,7 @@ export class StrandWeeks {
   /** The week that is being set by hand: it outlives leaving. */
   private readonly draft = keptDraft(() => `week ${this.strand().id}`, WeekEditSchema, { edit: null });
   protected readonly editing = computed(() => this.draft.value().edit);
+  protected readonly grows = computed(() => axisLabels[this.strand().axis]);
   protected readonly unfolded = signal(false);
   protected readonly inTime = computed(() => this.forecast()?.inTime ?? true);
   protected readonly verdict = computed(() => {
@@ -124,7 +116,7 @@ export class StrandWeeks {
   protected readonly terraces = computed((): TerraceInput => {
     const [plan, strand] = [this.plan(), this.strand()];
     const now = weekOf(plan, this.today());
-    const past = terracePast(strand, plan.startsOn, this.logs(), now);
+    const past = strandPast(strand, plan.startsOn, this.logs(), now);
     return {
       strand,
       now,
@@ -180,8 +172,13 @@ export class StrandWeeks {
     return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
   });
 
-  protected setTarget(target: number | null): void {
-    if (target !== null) this.typed.emit(strandAt(['target'], target));
+  protected setTarget(target: number): void {
+    this.typed.emit(strandAt(['target'], target));
+  }
+
+  protected drop(): void {
+    const { id } = this.strand();
+    this.planChanged.emit((plan) => withoutStrand(plan, id));
   }
 
   protected setDay(targetDay: string): void {
@@ -265,6 +262,8 @@ export class StrandWeeks {
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
     if (earliestDay === null && binding === 'capacity')
       return `By what is known of legs and arms they allow ${most} within the school’s budget; a new test hold may allow more.`;
+    if (earliestDay === null && binding === 'alignment')
+      return `As far as knees stay behind the toes and heels on the floor on this body: ${most}.`;
     if (earliestDay === null && binding === 'minutes')
       return `The session has room for ${most}; with more minutes, or less of something else, it goes on.`;
     const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;

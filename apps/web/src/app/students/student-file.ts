@@ -118,6 +118,7 @@ export class StudentFile {
   });
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
   /** What the plans rest on; null while the student is not known. */
@@ -156,7 +157,16 @@ export class StudentFile {
         const found =
           routine === undefined
             ? new Map<string, StrandPlace>()
-            : strandPlaces(student, this.measures(), plan, routine, this.exercises(), this.school(), this.today());
+            : strandPlaces(
+                student,
+                this.measures(),
+                plan,
+                routine,
+                this.exercises(),
+                this.school(),
+                this.today(),
+                this.logs(),
+              );
         return [plan.id, found] as const;
       }),
     );

@@ -19,6 +19,7 @@ import { DecisionCard } from './decision-card';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
+import { StrandAdder } from './strand-adder';
 import { PlanWeeks } from './plan-weeks';
 
 const today = '2026-03-02';
@@ -69,6 +70,8 @@ const log: PracticeLog = {
       alignmentKept: 0.4,
       enough: null,
       effort: null,
+      turned: null,
+      gaveOut: null,
     },
   ],
   effort: 6,
@@ -230,11 +233,63 @@ describe('giving a routine', () => {
     });
   });
 
+  test('a posture may grow as well as the dose, from where the drill stands', async () => {
+    const { page, made } = await maker();
+    const rows = page.fixture.componentInstance as unknown as {
+      rows(): readonly { name: string; axes: readonly { value: string }[] }[];
+      set(row: unknown, part: object): void;
+    };
+    const row = rows.rows()[0]!;
+    expect(row.axes.map(({ value }) => value)).toContain('bend');
+    rows.set(row, { wanted: true, axis: 'bend' });
+    await page.settle();
+    expect(page.text()).toContain(`Goal for ${row.name}`);
+    await page.press('Make the plan');
+    const [strand] = made[0]!.strands;
+    expect(strand).toMatchObject({ axis: 'bend', step: 5 });
+    expect(strand!.target).toBe(strand!.start + 20);
+  });
+
   test('stays folded while there is a plan, until asked for', async () => {
     const { page } = await maker({ another: true });
     expect(page.text()).not.toContain('Goal day');
     await page.press('Give another routine');
     expect(page.text()).toContain('Goal day');
+  });
+});
+
+describe('something more that is to grow', () => {
+  const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
+  const routine = aRoutine({ segments: [newSegment('segment-1', shelf.get('tree-holding')!, softSchool)] });
+
+  test('is another axis of the same drill, added to what is stored; below where it stands it is refused', async () => {
+    const plan = aPlan([], { routineId: routine.id });
+    const page = await render(StrandAdder, { plan, routine, exercises: shelf, school: softSchool, today });
+    const changes = heard(page.fixture.componentInstance.planChanged);
+    const adder = page.fixture.componentInstance;
+    expect(adder['drills']().map(({ label }) => label)).toEqual(['Holding the tree']);
+    adder['choose']('segment-1');
+    adder['setAxis']('bend');
+    await page.settle();
+    expect(page.text()).toContain('From bend');
+    adder['target'].set(5);
+    await page.press('Add it');
+    expect(page.text()).toContain('The goal is below bend');
+    adder['target'].set(45);
+    await page.press('Add it');
+    const after = changes[0]!(plan);
+    expect(after.strands).toMatchObject([{ segmentId: 'segment-1', axis: 'bend', target: 45 }]);
+    // A width is wished for in tenths, also under one shoulder's breadth.
+    adder['choose']('segment-1');
+    adder['setAxis']('width');
+    adder['target'].set(0.8);
+    await page.settle();
+    expect(page.text()).not.toContain('from 1 to');
+    expect(page.element.querySelector('.wrong')).toBeNull();
+    // What grows already is not offered again.
+    const again = await render(StrandAdder, { plan: after, routine, exercises: shelf, school: softSchool, today });
+    again.fixture.componentInstance['choose']('segment-1');
+    expect(again.fixture.componentInstance['chosen']()!.axes.map(({ value }) => value)).not.toContain('bend');
   });
 });
 

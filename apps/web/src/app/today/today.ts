@@ -5,7 +5,7 @@ import { ButtonDirective } from 'primeng/button';
 import { switchMap } from 'rxjs';
 import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
 import {
-  dosedRoutine,
+  practisedRoutine,
   durationWords,
   groupBy,
   lockedStrands,
@@ -116,7 +116,16 @@ export class Today {
     if (routine === undefined) return [];
     const { raise } = schoolOf(this.schools(), student.schoolId);
     const locked = lockedStrands(plan, this.logsOf().get(student.id) ?? [], raise, this.shelf());
-    const dosed = dosedRoutine(routine, plan, today, new Set(locked.map((strand) => strand.segmentId)));
+    const { routine: dosed } = practisedRoutine(
+      routine,
+      plan,
+      student,
+      this.measuresOf().get(student.id) ?? [],
+      this.shelf(),
+      schoolOf(this.schools(), student.schoolId),
+      today,
+      new Set(locked.map((strand) => strand.segmentId)),
+    );
     return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }
 }

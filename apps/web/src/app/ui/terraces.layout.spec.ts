@@ -1,5 +1,4 @@
-import type { PracticeLog, Strand } from '@pomek/core';
-import { layoutTerraces, terracePast, type TerraceInput } from './terraces.layout';
+import { layoutTerraces, type TerraceInput } from './terraces.layout';
 
 const input = (change: Partial<TerraceInput> = {}): TerraceInput => ({
   strand: { target: 120, start: 60, step: 5 },
@@ -68,24 +67,4 @@ test('everything stays inside, with one week or with a hundred and fifty', () =>
     expect(drawing.ticks.length).toBeLessThan(20);
     expect(JSON.stringify(drawing)).not.toMatch(/null|NaN/);
   }
-});
-
-test('the past comes from the logs: asked by week, done by practice, weeks without one as before', () => {
-  const strand = { segmentId: 'a', axis: 'time', start: 60 } as Strand;
-  const log = (day: string, asked: number, done: number) =>
-    ({
-      day,
-      lines: [{ segmentId: 'a', asked: { amount: 2, seconds: asked }, done: { amount: 2, seconds: done } }],
-    }) as PracticeLog;
-  const past = terracePast(strand, '2026-01-05', [log('2026-01-06', 120, 120), log('2026-01-20', 140, 100)], 4);
-  expect(past.weeks.map((week) => [week.dose, week.kind])).toEqual([
-    [60, 'past'],
-    [60, 'nothing'],
-    [70, 'past'],
-    [70, 'nothing'],
-  ]);
-  expect(past.done.map((dot) => [dot.dose, dot.met])).toEqual([
-    [60, true],
-    [50, false],
-  ]);
 });

@@ -1,4 +1,4 @@
-import type { PracticeLog, Strand } from '@pomek/core';
+import type { Strand } from '@pomek/core';
 
 /** One week of a strand as it is drawn. */
 export interface TerraceWeek {
@@ -119,35 +119,4 @@ export function layoutTerraces(input: TerraceInput): TerraceLayout {
     pxPerWeek,
     pxPerUnit,
   };
-}
-
-const WEEK_MS = 7 * 86_400_000;
-
-/** The past of a strand: the dose that was asked week by week, and what was done. */
-export function terracePast(
-  strand: Pick<Strand, 'segmentId' | 'axis' | 'start'>,
-  startsOn: string,
-  logs: readonly PracticeLog[],
-  now: number,
-): { weeks: TerraceWeek[]; done: TerraceInput['done'] } {
-  const begun = Date.parse(`${startsOn}T00:00:00Z`);
-  const key = strand.axis === 'time' ? 'seconds' : 'amount';
-  const done = logs.flatMap((log) => {
-    const lines = log.lines.filter((line) => line.segmentId === strand.segmentId && line.asked.amount > 0);
-    if (lines.length === 0) return [];
-    const sets = (line: (typeof lines)[number]): number =>
-      strand.axis === 'time' ? Math.max(1, line.asked.amount) : 1;
-    const week = (Date.parse(`${log.day}T12:00:00Z`) - begun) / WEEK_MS;
-    const asked = Math.max(...lines.map((line) => line.asked[key] / sets(line)));
-    const dose = Math.min(...lines.map((line) => line.done[key] / sets(line)));
-    return [{ week, asked, dose, met: dose >= asked * 0.995 }];
-  });
-  const weeks: TerraceWeek[] = [];
-  let before = strand.start;
-  for (let week = 0; week < now; week += 1) {
-    const own = done.filter((dot) => Math.floor(dot.week) === week);
-    if (own.length > 0) before = own.at(-1)!.asked;
-    weeks.push({ week, dose: before, kind: own.length === 0 ? 'nothing' : 'past' });
-  }
-  return { weeks, done: done.filter((dot) => dot.week >= 0) };
 }

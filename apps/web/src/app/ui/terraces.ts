@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
-import { axisWords, type Axis } from '@pomek/core';
+import { axisWords, shortAxisWords, type Axis } from '@pomek/core';
 import { layoutTerraces, type TerraceInput } from './terraces.layout';
 
 export interface TargetMove {
@@ -175,9 +175,8 @@ export class Terraces {
     return `${this.words(wish.dose)}${weeks}`;
   });
 
-  /** What stands beside a rung, where there is little room: a time with its unit, a count without. */
   protected rungWords(dose: number): string {
-    return this.axis() === 'time' ? this.words(dose) : String(dose);
+    return shortAxisWords(dose, this.axis());
   }
 
   protected words(dose: number): string {

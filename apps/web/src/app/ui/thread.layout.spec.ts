@@ -23,6 +23,7 @@ const reserve = (share: number): Record<Limb, number> => ({
   'right leg': share,
   'left arm': 1,
   'right arm': 1,
+  back: 1,
 });
 const input = (routine = base, change: Partial<ThreadInput> = {}): ThreadInput => ({
   routine,

@@ -155,6 +155,21 @@ function notMet(state: StrandState, rules: Rules, wanted: number): Ruling | null
 }
 
 /**
+ * Whether the machine has anything to move right after a session of a strand; where not, it stays until the next one. Says no
+ * more than `judge` would, and sooner: a forecast asks a million times.
+ */
+export const mayMove = (
+  { goodRun, looseRun, shortRun, hard, gap, open }: StrandState,
+  { sessionsToRaise }: Pick<Rules, 'sessionsToRaise'>,
+): boolean =>
+  goodRun >= Math.min(FIND_AGAIN, sessionsToRaise) ||
+  looseRun >= 2 ||
+  shortRun >= 2 ||
+  BITS[hard]! >= 2 ||
+  gap > 0 ||
+  !open;
+
+/**
  * The one rule by which a strand is raised, eased or left (model §10): today's verdict, the plan, the forecast and the
  * calendar all ask it. Signs to stop come before it; see `stopReasons`.
  * @param day day number

@@ -4,7 +4,7 @@ import { livedPlan } from '../../testing/livedPlan';
 import { decide } from '../decide';
 import { planVerdicts } from '../planVerdicts';
 import { applied } from './applied';
-import { judge, noBars, type Ruling } from './judge';
+import { judge, mayMove, noBars, type Ruling } from './judge';
 import { newState, type Ladder, type Rules, type Session, type StrandState } from './strandState';
 import { withSession } from './withSession';
 
@@ -160,4 +160,25 @@ test('a decision leaves what it was taken from as it was: undone, it is the old 
   expect(planVerdicts({ ...context, plan: after })).not.toEqual(before);
   expect(value).toEqual(copy);
   expect(planVerdicts(context)).toEqual(before);
+});
+
+test('where the machine says beforehand that nothing may move, nothing does until the next practice', () => {
+  let still = 0;
+  fc.assert(
+    fc.property(fc.array(anyMark, { minLength: 1, maxLength: 30 }), fc.constantFrom(1, 2, 3), (marks, wanted) => {
+      const own = { ...rules, sessionsToRaise: wanted };
+      let state: StrandState = newState(60);
+      marks.forEach((mark, day) => {
+        state = withSession(state, { ...mark, day, counts: true }, own);
+        const ruling = judge(state, day, ladder, own, noBars);
+        if (!mayMove(state, own)) {
+          still += 1;
+          expect(ruling).toMatchObject({ kind: 'stay', level: null, passing: false });
+        }
+        state = applied(state, ruling, day);
+      });
+    }),
+    { numRuns: 500, seed: 4 },
+  );
+  expect(still).toBeGreaterThan(500);
 });

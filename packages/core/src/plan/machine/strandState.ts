@@ -1,3 +1,4 @@
+import { ALL_DONE } from '../../practice/allDone';
 import type { Plan } from '../plan';
 import type { RaiseRule } from '../../schools/school';
 
@@ -55,8 +56,8 @@ export interface Ladder {
   readonly target: number;
   /** The largest dose there is room for: within the budget of what the body can hold; null where nothing limits. */
   readonly most: number | null;
-  /** What limits it: the body, or the minutes of a session. */
-  readonly mostBy: 'capacity' | 'minutes';
+  /** What limits it: what the body can hold, knees and heels, or the minutes of a session. */
+  readonly mostBy: 'capacity' | 'alignment' | 'minutes';
 }
 
 /** The numbers of the machine: the school's raise rule and the plan's growth. */
@@ -88,8 +89,8 @@ export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rul
   retestGapDays: rule.retestGapDays,
 });
 
-/** From this share on all of a dose counts as met: a second of a long hold is forgiven. */
-export const MET = 0.995;
+/** From this share on a dose counts as met. */
+export const MET = ALL_DONE;
 /** Days between two raises, between two eases, and after an ease before a raise (model §10). */
 export const DAYS_BETWEEN_RAISES = 7;
 export const DAYS_BETWEEN_EASES = 7;

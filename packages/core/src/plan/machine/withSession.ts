@@ -1,8 +1,12 @@
-import { FIND_AGAIN, MET, NEVER, noRuns, type Rules, type Session, type StrandState } from './strandState';
+import { FIND_AGAIN, MET, NEVER, noRuns, stateOf, type Rules, type Session, type StrandState } from './strandState';
 
 /** Whether the level was lowered, or set, in answer to the gap that ends on `day`. */
 export const gapAnswered = ({ lastOn, changedOn }: StrandState, rules: Pick<Rules, 'easeGapDays'>): boolean =>
   changedOn >= lastOn + rules.easeGapDays;
+
+/** What was met before a long gap no longer counts; a gap that nobody answered is remembered. */
+const forgetful = (state: StrandState, days: number, rules: Rules): StrandState =>
+  stateOf({ ...state, lastOn: NEVER }, { ...noRuns, gap: gapAnswered(state, rules) ? 0 : days });
 
 /**
  * The state after a session (model §10). Sessions come in the order of their days. Pure; the state given stays as it is.
@@ -11,11 +15,8 @@ export const gapAnswered = ({ lastOn, changedOn }: StrandState, rules: Pick<Rule
 export function withSession(state: StrandState, session: Session, rules: Rules): StrandState {
   const { day, share, kept, effort, counts } = session;
   const days = state.lastOn === NEVER ? 0 : day - state.lastOn;
-  // What was met before a long gap no longer counts.
-  const forgotten = days >= rules.easeGapDays;
-  const before = forgotten ? noRuns : state;
-  let gap = forgotten ? (gapAnswered(state, rules) ? 0 : days) : state.gap;
-  let { metRun, goodRun, shortRun, looseRun, hard, sessions, back } = before;
+  if (days >= rules.easeGapDays) return withSession(forgetful(state, days, rules), session, rules);
+  let { gap, metRun, goodRun, shortRun, looseRun, hard, sessions, back } = state;
   if (counts) {
     // Runs are counted as far as the rules look, so that waiting makes no new states.
     const most = rules.sessionsToRaise > FIND_AGAIN ? rules.sessionsToRaise : FIND_AGAIN;
@@ -26,7 +27,7 @@ export function withSession(state: StrandState, session: Session, rules: Rules):
     looseRun = kept < rules.partlyMet ? Math.min(most, looseRun + 1) : 0;
     hard = ((hard << 1) & 7) | (effort !== null && effort >= rules.easeEffort ? 1 : 0);
     sessions = Math.min(most, sessions + 1);
-    back = days >= rules.stayGapDays && !forgotten;
+    back = days >= rules.stayGapDays;
     // The old dose, met often enough after a gap that nobody answered, is found again as it was.
     if (gap > 0 && metRun >= FIND_AGAIN) ({ gap, metRun, goodRun, shortRun, looseRun, hard, sessions, back } = noRuns);
   }

@@ -1,5 +1,6 @@
 import { reachDose, topDose } from '../machine/judge';
 import { doseOf } from '../steps';
+import { railBroken } from './railBroken';
 import { weekOfDay } from './seasonCalendar';
 import { byGoalDay, type Rail, type SeasonProblem, type SeasonStrand } from './seasonProblem';
 import { StrandNodes, type Node, type Step } from './strandNodes';
@@ -96,9 +97,20 @@ export class Joint {
     return this.load((index) => (week === this.firstWeek ? strands[index]!.levelBefore : nodes[index]!.known));
   }
 
-  /** How many strands of a family have already risen in the present week. */
-  risenAlready(family: string): number {
-    return this.problem.strands.filter((strand) => strand.family === family && this.hasRisen(strand)).length;
+  /** How many strands with the same family, or the same segment, have already risen in the present week. */
+  risenAlready(by: 'family' | 'segment', value: string): number {
+    return this.problem.strands.filter((strand) => strand[by] === value && this.hasRisen(strand)).length;
+  }
+
+  /** The most strands with the same family, or the same segment, that have risen in a week with those rising. */
+  private mostRisen(by: 'family' | 'segment', week: number, rising: readonly boolean[]): number {
+    const counts = new Map<string, number>();
+    for (let index = 0; index < this.count; index += 1) {
+      if (!rising[index]!) continue;
+      const value = this.problem.strands[index]![by];
+      counts.set(value, (counts.get(value) ?? (week === this.firstWeek ? this.risenAlready(by, value) : 0)) + 1);
+    }
+    return Math.max(0, ...counts.values());
   }
 
   get risenThisWeek(): boolean {
@@ -115,23 +127,17 @@ export class Joint {
    * @param rising by strand
    */
   broken(label: Pick<Label, 'nodes'>, week: number, rising: readonly boolean[]): Rail | null {
-    const { strands, rails } = this.problem;
-    const families = new Map<string, number>();
-    for (let index = 0; index < this.count; index += 1) {
-      if (!rising[index]!) continue;
-      const { family } = strands[index]!;
-      const already = families.get(family) ?? (week === this.firstWeek ? this.risenAlready(family) : 0);
-      if (already >= rails.raisesPerFamily) return 'family';
-      families.set(family, already + 1);
-    }
-    if (families.size === 0) return null;
+    if (!rising.includes(true)) return null;
     const after = this.nodes.map((_, index) => this.step(label, week, index, rising[index]!).node);
-    // A strand that opens alone in its week may always come, or it might have to wait for ever.
     const alone = rising.filter(Boolean).length === 1 && (week > this.firstWeek || !this.risenThisWeek);
-    const opensAlone = alone && !label.nodes[rising.indexOf(true)]!.state.open;
-    const cap = (1 + rails.loadGrowth) * Math.max(rails.usualLoad, this.loadBefore(label, week));
-    if (!opensAlone && this.load((index) => after[index]!.level) > cap * (1 + TINY)) return 'load';
-    return rails.sessionMinutes !== null && this.minutes(after) > rails.sessionMinutes + 1e-6 ? 'minutes' : null;
+    return railBroken(this.problem.rails, {
+      ofFamily: this.mostRisen('family', week, rising),
+      ofSegment: this.mostRisen('segment', week, rising),
+      opensAlone: alone && !label.nodes[rising.indexOf(true)]!.state.open,
+      loadBefore: this.loadBefore(label, week),
+      load: this.load((index) => after[index]!.level),
+      minutes: this.minutes(after),
+    });
   }
 
   private minutes(nodes: readonly Node[]): number {

@@ -29,6 +29,7 @@ const daily = {
 const strandOf = (change: Partial<SeasonStrand> & { level: number; target: number }): SeasonStrand => ({
   id: 's',
   family: 'standing',
+  segment: change.id ?? 's',
   state: newState(change.level, (change.gate ?? null) === null),
   ladder: { step: 1, first: 1, target: change.target, most: null, mostBy: 'capacity' },
   targetDay: start + 70,
@@ -37,6 +38,7 @@ const strandOf = (change: Partial<SeasonStrand> & { level: number; target: numbe
   levelBefore: (change.gate ?? null) === null ? change.level : 0,
   loadPerUnit: 1,
   minutesPerUnit: 0.1,
+  lightens: true,
   overrules: [],
   ...change,
 });
@@ -52,6 +54,7 @@ const any: fc.Arbitrary<SeasonProblem> = fc
         days: fc.integer({ min: 3, max: 40 }),
         weight: fc.constantFrom(0.5, 1, 4),
         gate: fc.constantFrom<number | null>(null, null, null, 0, 1),
+        shares: fc.constantFrom(false, false, false, true),
         gateRungs: fc.integer({ min: 0, max: 2 }),
         most: fc.constantFrom<number | null>(null, null, null, 1.1, 1.4),
       }),
@@ -70,6 +73,8 @@ const any: fc.Arbitrary<SeasonProblem> = fc
       return strandOf({
         id: `s${index}`,
         family: one.family,
+        // Now and then two strands are axes of one drill.
+        segment: one.shares ? 'drill' : `s${index}`,
         level: one.level,
         target: one.level * 1.25 ** one.rungs,
         ladder: {

@@ -53,10 +53,15 @@ function heldBy(joint: Joint, label: Label, week: number, index: number, rising:
   if (rising[index]! || !joint.step(label, week, index, true).raised) return null;
   const rail = joint.broken(label, week, rising.with(index, true)) ?? 'order';
   const others = joint.order.filter((other) => other !== index);
-  const same = others.filter((other) => rising[other]! && strands[other]!.family === strands[index]!.family);
+  const same = (by: 'family' | 'segment'): number | undefined =>
+    others.find((other) => rising[other]! && strands[other]![by] === strands[index]![by]);
   const rose = others.filter((other) => rising[other]!);
-  const waitsFor = rail === 'family' ? same[0] : rail === 'order' ? (rose[0] ?? nearest(joint, index)) : rose[0];
-  return { rail, waitsFor: waitsFor ?? null };
+  const first: Partial<Record<Rail, number | undefined>> = {
+    family: same('family'),
+    axis: same('segment'),
+    order: rose[0] ?? nearest(joint, index),
+  };
+  return { rail, waitsFor: (rail in first ? first[rail] : rose[0]) ?? null };
 }
 
 /** The strand whose day is nearest besides one, for which it makes room. */

@@ -69,13 +69,14 @@ export function playSeasons(
         const day = list[each]!;
         const kept = random() < chance[at]![each]!;
         if (kept) one.decideBefore(day);
-        for (let index = 0; index < strands.length; index += 1) {
-          if (each === 0) doses[index]![at]![number] = one.asked(index);
-          if (full[at]! && one.atTarget[index]! && day <= strands[index]!.targetDay) arrived[index] = true;
-        }
+        if (each === 0)
+          for (let index = 0; index < strands.length; index += 1) doses[index]![at]![number] = one.asked(index);
+        if (full[at]! && one.anyAtTarget)
+          for (let index = 0; index < strands.length; index += 1)
+            if (one.atTarget[index]! && day <= strands[index]!.targetDay) arrived[index] = true;
         if (!kept) continue;
         one.practise(day, drawn);
-        one.decide(day);
+        one.decideAfter(day);
       }
     }
     for (let index = 0; index < strands.length; index += 1) if (arrived[index]!) reached[index]! += 1;

@@ -24,15 +24,15 @@ export interface PlayedWeek {
   readonly arrival: number | null;
 }
 
-type Played = Pick<SeasonStrand, 'ladder' | 'pointUntil' | 'overrules'>;
+type Played = Pick<SeasonStrand, 'ladder' | 'pointUntil' | 'overrules' | 'lightens'>;
 
 /** The dose a level asks for in a week; see `doseInWeek`. */
 const askedIn = (
   calendar: SeasonCalendar,
-  { overrules, ladder: { step } }: Pick<SeasonStrand, 'overrules' | 'ladder'>,
+  { overrules, lightens, ladder: { step } }: Played,
   level: number,
   week: number,
-): number => doseInWeek(calendar, { level, step, overrules }, week);
+): number => doseInWeek(calendar, { level, step, overrules, lightens }, week);
 
 /** What the machine says on a day of the season. */
 export const rulingOn = (

@@ -1,11 +1,12 @@
 import { applied } from '../machine/applied';
-import { judge, reachDose, type Bars } from '../machine/judge';
+import { judge, mayMove, reachDose, type Bars } from '../machine/judge';
 import { knownLevel, type Session, type StrandState } from '../machine/strandState';
 import { withSession } from '../machine/withSession';
 import { doseInWeek } from '../planDay';
 import { doseOf } from '../steps';
 import { Joint } from './joint';
 import type { Season } from './planSeason';
+import { railBroken } from './railBroken';
 import { isLighter, pauseOn } from './seasonCalendar';
 import type { SeasonProblem } from './seasonProblem';
 
@@ -23,21 +24,31 @@ export class PlayedSeason {
   private readonly count: number;
   /** In which weeks the best season has each strand at which level. */
   private readonly planned: readonly (readonly { readonly week: number; readonly level: number }[])[];
-  private readonly bars = new Map<number, Bars[]>();
+  /** What bars each strand, by the day since the plan began. */
+  private readonly bars: (Bars[] | undefined)[] = [];
+  /** No dose was set by hand. */
+  private readonly plain: boolean;
   private readonly reach: readonly number[];
   private states: StrandState[] = [];
   /** Dose of each level, whatever the week; 0 while it is closed. */
   private readonly dose: number[] = [];
   /** Whether the dose of the level is that of the target. */
   readonly atTarget: boolean[] = [];
+  anyAtTarget = false;
   /** Whether what was last ruled may change by itself. */
   private passing: boolean[] = [];
   private readonly began: number[] = [];
-  private risen = new Map<string, number>();
+  /** How many of a family, and of a segment, have risen in the week. */
+  private readonly risen = new Map<string, number>();
+  private readonly risenSegments = new Map<string, number>();
   private anyRisen = false;
+  /** Filled anew for each practice of a strand: a season has tens of thousands. */
+  private readonly session = { day: 0, share: 0, kept: 0, effort: null as number | null, counts: true };
+  /** Whether every strand is asked for its dose in this week. */
+  private full = true;
   private week = 0;
   private lighter = false;
-  private cap = 0;
+  private loadBefore = 0;
 
   constructor(
     private readonly problem: SeasonProblem,
@@ -45,6 +56,7 @@ export class PlayedSeason {
   ) {
     this.joint = new Joint(problem);
     this.count = problem.strands.length;
+    this.plain = problem.strands.every(({ overrules }) => overrules.length === 0);
     this.reach = problem.strands.map(({ ladder }) => reachDose(ladder));
     this.planned = season.strands.map(({ weeks }) =>
       weeks.filter(({ raised }) => raised).map(({ week, level }) => ({ week, level })),
@@ -63,44 +75,50 @@ export class PlayedSeason {
     const { ladder } = this.problem.strands[index]!;
     this.dose[index] = open ? doseOf(level, ladder.step) : 0;
     this.atTarget[index] = open && this.dose[index] >= this.reach[index]!;
+    this.anyAtTarget = this.atTarget.includes(true);
   }
 
   beginWeek(week: number): void {
-    const { strands, rails } = this.problem;
+    const { strands } = this.problem;
     const first = week === this.joint.firstWeek;
     this.week = week;
     this.lighter = isLighter(this.problem.calendar, week);
+    this.full = !this.lighter && this.plain;
     for (let index = 0; index < this.count; index += 1)
       this.began[index] = first ? strands[index]!.levelBefore : knownLevel(this.states[index]!);
     this.risen.clear();
-    if (first) for (const { family } of strands) this.risen.set(family, this.joint.risenAlready(family));
+    this.risenSegments.clear();
+    if (first)
+      for (const { family, segment } of strands) {
+        this.risen.set(family, this.joint.risenAlready('family', family));
+        this.risenSegments.set(segment, this.joint.risenAlready('segment', segment));
+      }
     this.anyRisen = first && this.joint.risenThisWeek;
-    this.cap =
-      (1 + rails.loadGrowth) *
-      Math.max(
-        rails.usualLoad,
-        this.joint.load((index) => this.began[index]!),
-      ) *
-      (1 + TINY);
+    this.loadBefore = this.joint.load((index) => this.began[index]!);
   }
 
   /** What the week asks for; 0 while it is closed. */
   asked(index: number): number {
     const { open, level } = this.states[index]!;
-    const { ladder, overrules } = this.problem.strands[index]!;
-    if (!this.lighter && overrules.length === 0) return this.dose[index]!;
-    return open ? doseInWeek(this.problem.calendar, { level, step: ladder.step, overrules }, this.week) : 0;
+    const { ladder, overrules, lightens } = this.problem.strands[index]!;
+    if (overrules.length === 0 && !(this.lighter && lightens)) return this.dose[index]!;
+    return open ? doseInWeek(this.problem.calendar, { level, step: ladder.step, overrules, lightens }, this.week) : 0;
   }
 
   /** A practice of all that is open. @param outcome gives what one practice of a strand comes to */
   practise(day: number, outcome: (index: number) => Outcome): void {
     const { rules } = this.problem;
-    for (let index = 0; index < this.count; index += 1) {
-      const state = this.states[index]!;
+    const { states, count, session } = this;
+    session.day = day;
+    for (let index = 0; index < count; index += 1) {
+      const state = states[index]!;
       const { share, kept, effort } = outcome(index);
       if (!state.open || state.lastOn >= day) continue;
-      const counts = this.asked(index) >= this.dose[index]!;
-      this.states[index] = withSession(state, { day, share, kept, effort, counts }, rules);
+      session.share = share;
+      session.kept = kept;
+      session.effort = effort;
+      session.counts = this.full || this.asked(index) >= this.dose[index]!;
+      states[index] = withSession(state, session, rules);
     }
   }
 
@@ -108,22 +126,37 @@ export class PlayedSeason {
   decideBefore(day: number): void {
     const { stayGapDays } = this.problem.rules;
     const bars = this.barsOn(day);
-    for (const index of this.joint.order) {
+    const { order } = this.joint;
+    for (let at = 0; at < this.count; at += 1) {
+      const index = order[at]!;
       const { lastOn } = this.states[index]!;
       if (lastOn < day && (this.passing[index]! || day - lastOn >= stayGapDays)) this.rule(index, day, bars[index]!);
+    }
+  }
+
+  /** Accepts what is due after a practice. */
+  decideAfter(day: number): void {
+    const bars = this.barsOn(day);
+    const { order } = this.joint;
+    for (let at = 0; at < this.count; at += 1) {
+      const index = order[at]!;
+      const state = this.states[index]!;
+      if (state.lastOn === day && !mayMove(state, this.problem.rules)) this.passing[index] = false;
+      else this.rule(index, day, bars[index]!);
     }
   }
 
   /** Accepts what is due. */
   decide(day: number): void {
     const bars = this.barsOn(day);
-    for (const index of this.joint.order) this.rule(index, day, bars[index]!);
+    const { order } = this.joint;
+    for (let at = 0; at < this.count; at += 1) this.rule(order[at]!, day, bars[order[at]!]!);
   }
 
   private rule(index: number, day: number, bars: Bars): void {
     const { strands, rules } = this.problem;
     const state = this.states[index]!;
-    const { ladder, family } = strands[index]!;
+    const { ladder, family, segment } = strands[index]!;
     const ruling = judge(state, day, ladder, rules, state.open ? bars : { ...bars, gateOpen: this.gateOpen(index) });
     const { because, level } = ruling;
     this.passing[index] = ruling.passing;
@@ -131,6 +164,7 @@ export class PlayedSeason {
     if (because === 'raise' || because === 'opens') {
       if (!this.mayRise(index, level, because === 'opens')) return;
       this.risen.set(family, (this.risen.get(family) ?? 0) + 1);
+      this.risenSegments.set(segment, (this.risenSegments.get(segment) ?? 0) + 1);
       this.anyRisen = true;
     }
     this.states[index] = applied(state, ruling, day);
@@ -138,7 +172,8 @@ export class PlayedSeason {
   }
 
   private barsOn(day: number): Bars[] {
-    let bars = this.bars.get(day);
+    const at = day - this.problem.calendar.start;
+    let bars = this.bars[at];
     if (bars === undefined) {
       const pause = pauseOn(this.problem.calendar, day);
       bars = this.problem.strands.map(({ pointUntil }) => ({
@@ -147,7 +182,7 @@ export class PlayedSeason {
         gateOpen: true,
         turn: true,
       }));
-      this.bars.set(day, bars);
+      this.bars[at] = bars;
     }
     return bars;
   }
@@ -162,17 +197,20 @@ export class PlayedSeason {
 
   private mayRise(index: number, to: number, opens: boolean): boolean {
     const { strands, rails } = this.problem;
-    const { family, ladder, minutesPerUnit, loadPerUnit } = strands[index]!;
-    if ((this.risen.get(family) ?? 0) >= rails.raisesPerFamily) return false;
+    const { family, segment, ladder, minutesPerUnit, loadPerUnit } = strands[index]!;
     const first = this.planned[index]!.find((raise) => raise.level >= to - TINY);
     if (first !== undefined && first.week > this.week) return false;
-    const now = this.levelOf(index);
-    const more = this.joint.load((one) => this.levelOf(one)) + loadPerUnit * (to - now);
-    if (!(opens && !this.anyRisen) && more > this.cap) return false;
-    if (rails.sessionMinutes === null) return true;
-    let minutes = rails.baseMinutes;
+    let minutes = rails.baseMinutes + minutesPerUnit * (doseOf(to, ladder.step) - this.dose[index]!);
     for (let one = 0; one < this.count; one += 1) minutes += strands[one]!.minutesPerUnit * this.dose[one]!;
-    return minutes + minutesPerUnit * (doseOf(to, ladder.step) - this.dose[index]!) <= rails.sessionMinutes + 1e-6;
+    const rail = railBroken(rails, {
+      ofFamily: (this.risen.get(family) ?? 0) + 1,
+      ofSegment: (this.risenSegments.get(segment) ?? 0) + 1,
+      opensAlone: opens && !this.anyRisen,
+      loadBefore: this.loadBefore,
+      load: this.joint.load((one) => this.levelOf(one)) + loadPerUnit * (to - this.levelOf(index)),
+      minutes,
+    });
+    return rail === null;
   }
 
   private levelOf(index: number): number {

@@ -2,12 +2,14 @@ import type { Strand } from '../plan';
 import type { Ladder, Rules, StrandState } from '../machine/strandState';
 
 /** A guard rail of the whole plan that keeps a strand from rising though its sessions would allow it. */
-export type Rail = 'family' | 'load' | 'minutes' | 'order' | 'gate' | 'capacity';
+export type Rail = 'family' | 'load' | 'minutes' | 'order' | 'gate' | 'axis' | 'capacity' | 'alignment';
 
 /** One strand of a season, as it stands on the first day. Days are day numbers, weeks those of the plan. */
 export interface SeasonStrand {
   readonly id: string;
   readonly family: string;
+  /** What is practised: it rises along one axis at a time. */
+  readonly segment: string;
   readonly state: StrandState;
   readonly ladder: Ladder;
   /** The day by which the target is wanted. */
@@ -24,6 +26,8 @@ export interface SeasonStrand {
   /** Load of a week and minutes of a session that one unit of the level asks for. */
   readonly loadPerUnit: number;
   readonly minutesPerUnit: number;
+  /** Whether a lighter week asks for less of it. */
+  readonly lightens: boolean;
   /** Doses set by hand for single weeks. */
   readonly overrules: Strand['overrules'];
 }

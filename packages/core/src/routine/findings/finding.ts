@@ -1,8 +1,8 @@
 import type { Body } from '../../body/body';
-import type { KnownCapacity } from '../../body/postureAnswers';
+import type { KnownCapacity } from '../../endurance/postureAnswers';
 import type { RoutineEffort } from '../../endurance/routineEffort';
 import type { Exercise } from '../../library/exercise';
-import type { Axis } from '../../plan/plan';
+import type { Axis } from '../../plan/axis';
 import type { School } from '../../schools/school';
 import type { Condition } from '../../screening/conditions';
 import type { ExerciseSegment, Routine } from '../routine';

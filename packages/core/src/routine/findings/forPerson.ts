@@ -1,10 +1,12 @@
-import { breathCare } from '../../breath/breathCare';
+import { breathCare, slowedPattern, slowestRate } from '../../breath/breathCare';
 import { breathPeriod } from '../../breath/breathPeriod';
 import { breathRate } from '../../breath/breathRate';
-import { axisValue, withAxisValue } from '../../plan/dosedRoutine';
+import { segmentValue } from '../../plan/segmentAxis';
 import { conventionsOf } from '../../schools/conventions';
 import { axisWords } from '../../words/axisWords';
-import { insertSegment, newSegment, setDose } from '../commands';
+import { insertSegment, newSegment, setDose, setOnAxis } from '../commands';
+import { careFor, type Care } from '../../screening/care';
+import { conditionRules } from '../../screening/conditionRules';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
 function breaths({ segment, exercise }: Part, context: FindingContext): Finding[] {
@@ -13,7 +15,9 @@ function breaths({ segment, exercise }: Part, context: FindingContext): Finding[
   const { restingBreath, conditions } = context.person;
   // The school's own pauses are told as a contradiction; here only what the person's file says.
   const limit = Math.max(conventionsOf(context.school).pauseLimitSeconds, 10);
-  const care = breathCare(dose.pattern, restingBreath, limit, conditions);
+  const rounds = Math.max(...dose.amounts.map(({ amount }) => amount));
+  const last = slowedPattern(dose.pattern, dose.slowing, rounds);
+  const care = breathCare(last, restingBreath, limit, conditions);
   if (care.grade === 'fine') return [];
   const { pattern } = dose;
   const unpaused = { ...dose, pattern: { ...pattern, fullPauseSeconds: 0, emptyPauseSeconds: 0 } };
@@ -24,11 +28,21 @@ function breaths({ segment, exercise }: Part, context: FindingContext): Finding[
       command: (routine: FindingContext['routine']) => setDose(routine, segment.id, unpaused),
     });
   }
-  if (restingBreath !== null && breathRate(pattern) < restingBreath / 2) {
-    const scale = 60 / (restingBreath / 2) / breathPeriod(pattern);
+  // What begins well and only ends too slowly stays as it begins.
+  const even = breathCare(pattern, restingBreath, limit, conditions).grade === 'fine';
+  if (even && dose.slowing > 1) {
+    mends.push({
+      label: 'Without slowing',
+      command: (routine: FindingContext['routine']) => setDose(routine, segment.id, { ...dose, slowing: 1 }),
+    });
+  }
+  const slowest = slowestRate(restingBreath, conditions);
+  if (slowest !== null && breathRate(pattern) < slowest) {
+    const scale = 60 / slowest / breathPeriod(pattern);
     const part = (seconds: number): number => Math.max(0, Math.floor(seconds * scale * 2) / 2);
     const quicker = {
       ...dose,
+      slowing: 1,
       pattern: {
         inSeconds: Math.max(1, part(pattern.inSeconds)),
         fullPauseSeconds: part(pattern.fullPauseSeconds),
@@ -83,27 +97,60 @@ function prerequisites(context: FindingContext, parts: readonly Part[]): Finding
 function ladders(context: FindingContext, parts: readonly Part[]): Finding[] {
   return parts.flatMap(({ segment, exercise }): Finding[] =>
     context.person.reached
-      .filter((entry) => entry.segmentId === segment.id && axisValue(segment.dose, entry.axis) > entry.level + 1e-9)
+      .filter(
+        (entry) => entry.segmentId === segment.id && segmentValue(segment, exercise, entry.axis) > entry.level + 1e-9,
+      )
       .map(({ axis, level }) => ({
         key: `${segment.id}: ladder ${axis}`,
         grade: 'doubt',
         segmentId: segment.id,
-        text: `${exercise.name}: ${axisWords(axisValue(segment.dose, axis), axis)}, but the ladder of ${context.person.name} is at ${axisWords(level, axis)}.`,
+        text: `${exercise.name}: ${axisWords(segmentValue(segment, exercise, axis), axis)}, but the ladder of ${context.person.name} is at ${axisWords(level, axis)}.`,
         reason: 'In practice the plan gives its own dose; this one is for a later rung.',
         mends: [
           {
             label: `Down to ${axisWords(level, axis)}`,
-            command: (routine) => setDose(routine, segment.id, withAxisValue(segment.dose, axis, level)),
+            command: (routine) => setOnAxis(routine, segment.id, axis, level),
           },
         ],
       })),
   );
 }
 
-/** What does not suit the one it is for: breath, pieces not learned, doses not reached. */
+/** What the person's file rules out, with the way in which it stays. */
+function cared({ segment, exercise }: Part, context: FindingContext): Finding[] {
+  const { person, exercises, school } = context;
+  const asked = context.effort?.segments.find(({ segmentId }) => segmentId === segment.id);
+  // Beyond all there is the scale ends, but what has to be taken off does not.
+  const effort = asked === undefined ? null : (10 * asked.askedSeconds) / asked.enduranceSeconds;
+  const care = (of: typeof segment): Care[] =>
+    careFor(of, exercise, person.conditions, [...exercises.values()], school, effort);
+  return care(segment).map(({ limit, asks, instead }): Finding => ({
+    key: `${segment.id}: ${limit.name}`,
+    grade: 'danger',
+    segmentId: segment.id,
+    text: `${exercise.name} asks for ${asks}, but ${limit.because} is noted of ${person.name}.`,
+    reason: `${conditionRules[limit.because]} The usual caution in class, no diagnosis; a licensed practitioner may say otherwise.`,
+    mends: [
+      {
+        label: `Instead: ${instead}`,
+        command: (routine) => ({
+          ...routine,
+          segments: routine.segments.map((entry) =>
+            entry.type !== 'exercise' || entry.id !== segment.id
+              ? entry
+              : (care(entry).find((one) => one.limit.name === limit.name)?.segment ?? entry),
+          ),
+        }),
+      },
+    ],
+  }));
+}
+
+/** What does not suit the one it is for: what is noted of a body, breath, pieces not learned, doses not reached. */
 export function personFindings(context: FindingContext): Finding[] {
   const parts = partsOf(context);
   return [
+    ...parts.flatMap((part) => cared(part, context)),
     ...parts.flatMap((part) => breaths(part, context)),
     ...prerequisites(context, parts),
     ...ladders(context, parts),

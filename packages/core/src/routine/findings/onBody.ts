@@ -1,6 +1,6 @@
-import type { LimitedBy } from '../../endurance/capacity';
-import { postureAnswers, stanceOfPosture, type PostureAnswers } from '../../body/postureAnswers';
-import { holdEndurance } from '../../endurance/capacity';
+import { limitTime, postureLoads, type LimitedBy } from '../../endurance/limits';
+import { postureAnswers, type PostureAnswers } from '../../endurance/postureAnswers';
+import { jointPlaces } from '../../figure/figureWords';
 import { conventionsOf, settlePosture } from '../../schools/conventions';
 import { durationWords } from '../../words/durationWords';
 import { setDose, turnSegment } from '../commands';
@@ -48,9 +48,15 @@ const bendTo = (id: string, degrees: number) => ({
   command: (routine: FindingContext['routine']) => turnSegment(routine, id, { kneeBendDeg: degrees }),
 });
 
+/** Whether the knees stand before the toe line by more than can be seen. */
+export const kneesArePast = ({ kneePastToes }: Pick<PostureAnswers, 'kneePastToes'>): boolean => kneePastToes > PAST;
+
+/** Whether a long stance goes beyond what the rear leg reaches. */
+export const stepIsLong = ({ stepTooLong }: Pick<PostureAnswers, 'stepTooLong'>): boolean => stepTooLong > LONG_STEP;
+
 function knees({ segment, exercise, answers }: Judged, name: string): Finding[] {
   const { kneePastToes, toeLineBendDeg } = answers;
-  if (exercise.posture.seated || kneePastToes <= PAST) return [];
+  if (exercise.posture.seated || !kneesArePast(answers)) return [];
   const safe = toeLineBendDeg === null ? null : Math.floor(toeLineBendDeg - SAFE);
   return [
     {
@@ -91,7 +97,7 @@ function reachedStep({ segment, exercise }: Judged, { person, school }: FindingC
 
 function longStep(judgement: Judged, context: FindingContext, ahead: number): Finding[] {
   const { segment, exercise, answers } = judgement;
-  if (answers.stepTooLong <= LONG_STEP) return [];
+  if (!stepIsLong(answers)) return [];
   const { foot } = context.person.body.lengths;
   const shorter = reachedStep(judgement, context, ahead);
   return [
@@ -130,7 +136,7 @@ function endurance(judgement: Judged, context: FindingContext): Finding[] {
   const { segment, exercise, answers, asked } = judgement;
   if (segment.dose.kind !== 'hold') return [];
   const { holdBudget } = conventionsOf(context.school);
-  const first = answers.limitedBy === 'arms' ? answers.arms : answers.legs;
+  const first = answers[answers.limitedBy];
   if (first.unlimited) return [];
   const share = asked / first.seconds;
   const findings: Finding[] = [];
@@ -146,7 +152,7 @@ function endurance(judgement: Judged, context: FindingContext): Finding[] {
       key: `${segment.id}: budget`,
       grade: share >= 1 ? 'danger' : 'doubt',
       segmentId: segment.id,
-      text: `${exercise.name}: ${durationWords(asked)} is ${Math.round(share * 100)} % of what the ${answers.limitedBy} of ${context.person.name} can hold.`,
+      text: `${exercise.name}: ${durationWords(asked)} is ${Math.round(share * 100)} % of what the ${answers.limitedBy}${jointPlaces[first.joint]} of ${context.person.name} can hold.`,
       reason: `The school keeps holds under ${Math.round(holdBudget * 100)} %, so that the alignment lasts to the end.`,
       mends: [
         { label: `Hold ${durationWords(shorter)}`, command: (routine) => setDose(routine, segment.id, dose) },
@@ -179,7 +185,7 @@ function givesOut({ effort, exercises, routine }: FindingContext): Finding[] {
       key: `${segment.id}: gives out`,
       grade: 'doubt',
       segmentId: segment.id,
-      text: `The ${failure.limb} gives out in ${name}, ${durationWords(failure.atSeconds)} from the start.`,
+      text: `The ${failure.limb}${jointPlaces[failure.joint]} gives out in ${name}, ${durationWords(failure.atSeconds)} from the start.`,
       reason: 'What came before has used it up. Rest before it, do less of it, or put it earlier.',
       mends: [
         {
@@ -212,10 +218,8 @@ export function longestHoldWithin(
   const { school, person } = context;
   const posture = settlePosture(segmentPosture(segment, exercise), school);
   if (posture.seated) return Number.POSITIVE_INFINITY;
-  const stance = stanceOfPosture(posture);
-  const times = joints.map((by) =>
-    holdEndurance(person.body, stance, by === 'legs' ? person.capacity.kneeNm : person.capacity.shoulderNm, by),
-  );
+  const loads = postureLoads(person.body, posture);
+  const times = joints.map((by) => limitTime(loads, person.capacity, by));
   const least = Math.min(...times.map((time) => (time.unlimited ? Number.POSITIVE_INFINITY : time.seconds)));
   return least * conventionsOf(school).holdBudget;
 }

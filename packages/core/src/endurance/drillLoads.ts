@@ -1,0 +1,155 @@
+import { GRAVITY, massFractions, type Body } from '../body/body';
+import { stanceOfPosture } from '../body/stanceOfPosture';
+import { levelBow } from '../figure/levelBow';
+import { cycleMoment, isPlayable, type CycleMoment } from '../figure/cycleMoment';
+import { figurePose, type PoseArm } from '../figure/figurePose';
+import { add, dot, minus, scaled, type Point3 } from '../figure/point3';
+import type { Exercise } from '../library/exercise';
+import type { Hand } from '../library/keyframe';
+import type { SettledPosture } from '../schools/conventions';
+import type { School } from '../schools/school';
+import { bowKnees, postureLoads, stanceLoads, type Loads } from './limits';
+
+/** What one instant of a drill asks of each limb, N·m. */
+export interface BodyLoads {
+  readonly working: Loads;
+  readonly other: Loads;
+  readonly trunkNm: number;
+  readonly workingArmNm: number;
+  readonly otherArmNm: number;
+}
+
+/** Instants a cycle is looked at. */
+export const INSTANTS = 16;
+/** Nearer than this heel to heel, in feet, two feet stand side by side. */
+const SIDE_BY_SIDE = 0.1;
+
+/** A hand as near as this rests on hip, thigh or belly: shoulder breadths out and forward, trunk lengths up. House values. */
+const RESTING = { out: 0.75, forward: 0.35, up: 0.5 } as const;
+
+/** Whether a hand lies on the body, so that its arm does no work. */
+export const isResting = ({ out, forward, up }: Hand): boolean =>
+  Math.abs(out) <= RESTING.out && Math.abs(forward) <= RESTING.forward && up <= RESTING.up;
+
+const unloaded = (loads: Loads): Loads => ({ ...loads, kneeNm: 0, ankleNm: 0, hipNm: 0 });
+
+/** How an arm's parts hang before and beside its shoulder, kg·m. */
+function armLever({ mass, centres, lengths }: Body, arm: PoseArm): Point3 {
+  const between = (from: Point3, to: Point3, share: number): Point3 => add(from, scaled(minus(to, from), share));
+  const alongHand = minus(arm.hand, arm.wrist);
+  const reach = Math.hypot(alongHand.x, alongHand.y, alongHand.z);
+  const parts: readonly (readonly [number, Point3])[] = [
+    [massFractions.upperArm, between(arm.shoulder, arm.elbow, centres.upperArm)],
+    [massFractions.forearm, between(arm.elbow, arm.wrist, centres.forearm)],
+    [massFractions.hand, add(arm.wrist, scaled(alongHand, reach === 0 ? 0 : (centres.hand * lengths.hand) / reach))],
+  ];
+  const lever = parts
+    .map(([share, point]) => scaled(minus(point, arm.shoulder), share * mass))
+    .reduce(add, { x: 0, y: 0, z: 0 });
+  return { ...lever, y: 0 };
+}
+
+/** Both legs at an instant: side by side by their shares, one before the other by the geometry of a bow. */
+function legsAt(body: Body, posture: SettledPosture, moment: CycleMoment): readonly [Loads, Loads] {
+  const leg = (share: number, bend: number): Loads =>
+    stanceLoads(body, { ...stanceOfPosture(posture), kneeBendDeg: bend, weightShare: share });
+  const sides: readonly [number, number] = [moment.weight, 1 - moment.weight];
+  const [working, other] = sides.map((share) => leg(share, moment.bendDeg)) as [Loads, Loads];
+  if (moment.lifted === 'working') return [unloaded(working), leg(1, moment.bendDeg)];
+  if (moment.lifted === 'other') return [leg(1, moment.bendDeg), unloaded(other)];
+  if (Math.abs(moment.ahead) < SIDE_BY_SIDE) return [working, other];
+  const front = moment.ahead > 0 ? 0 : 1;
+  const bow = {
+    ...posture,
+    ahead: Math.abs(moment.ahead),
+    kneeBendDeg: moment.bendDeg,
+    weightShare: sides[front],
+    otherToesOutDeg: front === 0 ? posture.otherToesOutDeg : posture.toesOutDeg,
+  };
+  const geometry = levelBow(body, bow, posture, moment);
+  const knees = bowKnees(body, bow, geometry);
+  const bend = (degrees: number): number => Math.max(0, Math.min(150, degrees));
+  const frontLeg = { ...leg(sides[front], bend(geometry.frontBendDeg)), kneeNm: knees.front.likely };
+  const rearLeg = { ...leg(sides[1 - front]!, bend(geometry.rearBendDeg)), kneeNm: knees.rear.likely };
+  return front === 0 ? [frontLeg, rearLeg] : [rearLeg, frontLeg];
+}
+
+function loadsAt(body: Body, posture: SettledPosture, moment: CycleMoment): BodyLoads {
+  const [working, other] = posture.seated
+    ? ([0, 1].map(() => unloaded(postureLoads(body, posture))) as [Loads, Loads])
+    : legsAt(body, posture, moment);
+  const pose = figurePose(body, posture, moment, 'right');
+  const turn = (pose.turnDeg * Math.PI) / 180;
+  const facing = { x: Math.cos(turn), y: 0, z: Math.sin(turn) };
+  const still = stanceLoads(body, stanceOfPosture(posture));
+  /** What the arm asks of its shoulder, and of the back. */
+  const arm = (hand: Hand | null, place: PoseArm): readonly [number, number] => {
+    if (hand === null) return [Math.abs(still.shoulderNm), still.shoulderNm];
+    if (isResting(hand)) return [0, 0];
+    const lever = armLever(body, place);
+    return [GRAVITY * Math.hypot(lever.x, lever.z), GRAVITY * dot(lever, facing)];
+  };
+  const [workingArmNm, forward] = arm(moment.hand, pose.arms.right);
+  const [otherArmNm, otherForward] = arm(moment.otherHand, pose.arms.left);
+  const trunkNm = still.trunkNm - 2 * still.shoulderNm + forward + otherForward;
+  return { working, other, workingArmNm, otherArmNm, trunkNm };
+}
+
+/** A held posture: the working leg, the other one with the rest of the weight, both arms alike. */
+export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
+  const loads = postureLoads(body, posture);
+  const share = posture.weightShare;
+  const other =
+    posture.ahead > 0
+      ? legsAt(body, posture, { ...atRest, weight: share, bendDeg: posture.kneeBendDeg, ahead: posture.ahead })[1]
+      : stanceLoads(body, { ...stanceOfPosture(posture), weightShare: 1 - share });
+  const free = posture.seated || posture.otherLifted;
+  return {
+    working: posture.seated ? unloaded(loads) : loads,
+    other: free ? unloaded(other) : other,
+    trunkNm: loads.trunkNm,
+    workingArmNm: Math.abs(loads.shoulderNm),
+    otherArmNm: Math.abs(loads.shoulderNm),
+  };
+}
+
+const atRest: CycleMoment = {
+  phase: 0,
+  within: 0,
+  breath: 'free',
+  weight: 0.5,
+  turnDeg: 0,
+  bendDeg: 0,
+  stanceWidth: 1,
+  ahead: 0,
+  lifted: 'none',
+  lift: 0,
+  hand: null,
+  otherHand: null,
+};
+
+/** Drills of this family go down and come up in each repetition. */
+const RISING: Exercise['family'] = 'strength';
+
+/**
+ * What a drill asks of the body instant by instant, evenly through one cycle (model §4): of one whose movement is known its
+ * own moments; of another the weight here and across, or low and half way up. Nothing that moves is reckoned as held still.
+ * @param posture as it is done, with the school's conventions
+ * @returns in the words of the working side
+ */
+export function cycleLoads(
+  body: Body,
+  exercise: Exercise,
+  posture: SettledPosture,
+  school: School,
+): readonly BodyLoads[] {
+  if (isPlayable(exercise)) {
+    const turned = { ...exercise, posture };
+    return Array.from({ length: INSTANTS }, (_, index) =>
+      loadsAt(body, posture, cycleMoment(turned, school, (index + 0.5) / INSTANTS)!),
+    );
+  }
+  const here = holdLoads(body, posture);
+  if (exercise.family === RISING) return [here, holdLoads(body, { ...posture, kneeBendDeg: posture.kneeBendDeg / 2 })];
+  return [here, { ...here, working: here.other, other: here.working }];
+}

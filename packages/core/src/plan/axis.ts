@@ -1,0 +1,27 @@
+import * as z from 'zod';
+import type { Turned } from '../routine/routine';
+
+/** Axes that stand in a dose: seconds of a hold, breaths, repetitions, and how long one of these takes. */
+export const doseAxes = ['time', 'breaths', 'repetitions', 'pace'] as const;
+/** Axes that stand in the posture: degrees of bend, percent on the working leg, degrees of arms, breadth and length of the stance. */
+export const postureAxes = ['bend', 'share', 'arms', 'width', 'length'] as const;
+
+/** The axis along which a strand is raised. */
+export const AxisSchema = z.enum([...doseAxes, ...postureAxes]);
+export type Axis = z.infer<typeof AxisSchema>;
+export type DoseAxis = (typeof doseAxes)[number];
+export type PostureAxis = (typeof postureAxes)[number];
+
+export const isPostureAxis = (axis: Axis): axis is PostureAxis => (postureAxes as readonly Axis[]).includes(axis);
+
+/** What a lighter week asks for less of: how long and how often, not how low or how slowly. */
+export const isLightened = (axis: Axis): boolean => !isPostureAxis(axis) && axis !== 'pace';
+
+/** Where a value of a posture axis stands, and how many of its units one of the posture's makes. */
+export const inPosture: Readonly<Record<PostureAxis, { readonly key: keyof Turned; readonly units: number }>> = {
+  bend: { key: 'kneeBendDeg', units: 1 },
+  share: { key: 'weightShare', units: 100 },
+  arms: { key: 'shoulderRaiseDeg', units: 1 },
+  width: { key: 'stanceWidth', units: 1 },
+  length: { key: 'ahead', units: 1 },
+};

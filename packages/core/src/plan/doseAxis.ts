@@ -1,0 +1,44 @@
+import { breathPeriod } from '../breath/breathPeriod';
+import type { Dose } from '../library/dose';
+import type { DoseAxis } from './axis';
+
+/** The axes along which a dose can be raised, the usual one first. */
+export function axesOf(dose: Dose): DoseAxis[] {
+  if (dose.kind === 'hold') return ['time', 'repetitions'];
+  return dose.kind === 'breath' ? ['breaths', 'pace'] : ['repetitions', 'pace'];
+}
+
+/** The value of a dose on an axis: seconds a hold, seconds a repetition or breath, or the largest amount of any side. */
+export function axisValue(dose: Dose, axis: DoseAxis): number {
+  if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : 0;
+  if (axis !== 'pace') return Math.max(...dose.amounts.map((row) => row.amount));
+  if (dose.kind === 'hold') return 0;
+  return dose.kind === 'cycle' ? dose.cycleSeconds : breathPeriod(dose.pattern);
+}
+
+function atPace(dose: Dose, seconds: number): Dose {
+  if (dose.kind === 'hold') return dose;
+  if (dose.kind === 'cycle') return { ...dose, cycleSeconds: seconds };
+  const { pattern } = dose;
+  const slower = seconds / breathPeriod(pattern);
+  return {
+    ...dose,
+    pattern: {
+      inSeconds: pattern.inSeconds * slower,
+      fullPauseSeconds: pattern.fullPauseSeconds * slower,
+      outSeconds: pattern.outSeconds * slower,
+      emptyPauseSeconds: pattern.emptyPauseSeconds * slower,
+    },
+  };
+}
+
+/** The dose with the value of one axis replaced, the same on every side; a breath keeps the shares of its parts. */
+export function withAxisValue(dose: Dose, axis: DoseAxis, value: number): Dose {
+  // What is enough stays, and is never more than what is asked for.
+  const least = (most: number): number | null => (dose.least === null ? null : Math.min(dose.least, most));
+  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value, least: least(value) } : dose;
+  if (axis === 'pace') return atPace(dose, value);
+  const amount = Math.round(value);
+  const amounts = dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount }));
+  return dose.kind === 'hold' ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };
+}

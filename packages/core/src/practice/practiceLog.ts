@@ -1,0 +1,55 @@
+import type { Exercise } from '../library/exercise';
+import type { Timeline } from '../routine/timeline';
+import type { ConductState } from './conduct';
+import type { Journal } from './journal';
+import { isLineMet } from './lineShare';
+import type { LogLine, PracticeLog } from './log';
+import { logLines } from './logLines';
+
+/** What was asked at the end of a practice. */
+export type EndNotes = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'painPlace' | 'symptoms' | 'note'> & {
+  /** One exercise that was harder, or easier, than the rest. */
+  readonly apart: { readonly segmentId: string; readonly effort: number | null } | null;
+  /** What gave out in the holds that fell short. */
+  readonly gaveOut: readonly { readonly segmentId: string; readonly by: LogLine['gaveOut'] }[];
+};
+
+/** Of holds: what fell short, or lost its alignment; whoever was there may say what gave out. */
+export const fellShort = (line: LogLine): boolean =>
+  line.kind === 'hold' && (line.alignmentKept !== null || !isLineMet(line));
+
+/**
+ * The log of a conducted practice from its journal and what was answered at its end; null where no student was chosen.
+ * @param dayOf the local day of a moment, YYYY-MM-DD
+ */
+export function practiceLog(
+  journal: Journal,
+  line: Timeline,
+  state: ConductState,
+  exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>,
+  { apart, gaveOut, ...answers }: EndNotes,
+  now: Date,
+  dayOf: (moment: Date) => string,
+): PracticeLog | null {
+  if (journal.studentId === null) return null;
+  const startedAt = new Date(journal.events[0]?.at ?? journal.seenAt);
+  const said = new Map(gaveOut.map(({ segmentId, by }) => [segmentId, by]));
+  const lines = logLines(journal.routine, line, state, exercises).map((entry): LogLine => ({
+    ...entry,
+    effort: entry.segmentId === apart?.segmentId ? apart.effort : entry.effort,
+    gaveOut: fellShort(entry) ? (said.get(entry.segmentId) ?? null) : null,
+  }));
+  return {
+    id: journal.id,
+    studentId: journal.studentId,
+    routineId: journal.routine.id,
+    routineName: journal.routine.name,
+    day: dayOf(startedAt),
+    startedAt: startedAt.toISOString(),
+    enteredAt: now.toISOString(),
+    practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
+    source: 'conducted',
+    lines,
+    ...answers,
+  };
+}
