@@ -35,30 +35,88 @@ const parts: readonly Part[] = [
   { exerciseId: 'cat-walk', dose: cycle(6, sides(20, 20)) },
 ];
 
-/** A bundle with a routine that has everything wrong with it. */
-export function faultyRoutine(): string {
-  const segments = parts.map(({ exerciseId, dose, turned }, index) => ({
-    type: 'exercise',
-    id: `fault-${index}`,
-    exerciseId,
-    dose,
-    sideOrder: 'whole',
-    turned:
-      turned === undefined
-        ? null
-        : { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null, ...turned },
-  }));
-  const routine = {
-    id: 'faulty',
-    name: 'Everything wrong',
-    note: '',
-    schoolId: 'school-soft',
-    settleSeconds: 5,
-    changeSeconds: 5,
-    segments,
-    room: { width: 4, depth: 4 },
-  };
+const segmentOf = ({ exerciseId, dose, turned }: Part, index: number) => ({
+  type: 'exercise',
+  id: `fault-${index}`,
+  exerciseId,
+  dose,
+  sideOrder: 'whole',
+  turned:
+    turned === undefined
+      ? null
+      : { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null, ...turned },
+});
+
+const routineOf = (id: string, name: string, list: readonly Part[]) => ({
+  id,
+  name,
+  note: '',
+  schoolId: 'school-soft',
+  settleSeconds: 5,
+  changeSeconds: 5,
+  segments: list.map(segmentOf),
+  room: { width: 4, depth: 4 },
+});
+
+function bundle(change: Record<string, readonly unknown[]>): string {
   const kinds = ['schools', 'exercises', 'students', 'plans', 'logs', 'decisions', 'measures', 'chains', 'corrections'];
-  const contents = { ...Object.fromEntries(kinds.map((kind) => [kind, []])), routines: [routine] };
+  const contents = { ...Object.fromEntries(kinds.map((kind) => [kind, []])), ...change };
   return JSON.stringify({ format: 'pomek bundle', version: 1, writtenAt: '2026-03-02T09:00:00.000Z', contents });
+}
+
+/** A bundle with a routine that has everything wrong with it. */
+export const faultyRoutine = (): string => bundle({ routines: [routineOf('faulty', 'Everything wrong', parts)] });
+
+/** What each condition rules out, as the findings say it of the routine below. */
+export const ruledOut: readonly (readonly [condition: string, asks: string])[] = [
+  ['pregnancy', 'a bend of 60°'],
+  ['high blood pressure', 'a breath held for 4 s'],
+  ['heart condition', 'effort'],
+  ['raised eye pressure', 'a breath held for 4 s'],
+  ['breathing condition', '3.8 breaths a minute'],
+  ['knee pain', 'going down and up on the knees'],
+  ['low back pain', '600 s in one stand'],
+  ['shoulder pain', 'arms above the chest'],
+  ['poor balance', 'a foot off the floor'],
+  ['dizziness or vertigo', 'a foot off the floor'],
+  ['osteoporosis', 'going down and up on the knees'],
+  ['hip or knee joint replaced', 'a bend of 60°'],
+];
+export const ownLimit = 'new lenses';
+
+/** A bundle with a student for each condition, one for a limit of the teacher's own, and a routine that asks too much of each. */
+export function conditionsWorld(): string {
+  const person = (name: string, change: object) => ({
+    id: `has-${name.replaceAll(' ', '-')}`,
+    name: `With ${name}`,
+    birthYear: 1980,
+    practiceDays: [1],
+    cautions: [],
+    schoolId: 'school-soft',
+    note: '',
+    ...change,
+  });
+  return bundle({
+    students: [
+      ...ruledOut.map(([condition]) => person(condition, { conditions: [condition] })),
+      person(ownLimit, { ownLimits: [{ id: 'own', words: ownLimit, noLift: true, armsDeg: 30 }] }),
+    ],
+    routines: [
+      routineOf('too-much', 'Too much', [
+        { exerciseId: 'tree-holding', dose: hold(600, both(1)), turned: { kneeBendDeg: 60, shoulderRaiseDeg: 80 } },
+        { exerciseId: 'squat-and-bounce', dose: cycle(3, both(9)) },
+        { exerciseId: 'empty-full', dose: hold(30, sides(1, 1)) },
+        {
+          exerciseId: 'belly-breathing',
+          dose: {
+            kind: 'breath',
+            pattern: { inSeconds: 4, fullPauseSeconds: 4, outSeconds: 4, emptyPauseSeconds: 4 },
+            slowing: 1,
+            restSeconds: 0,
+            amounts: both(6),
+          },
+        },
+      ]),
+    ],
+  });
 }

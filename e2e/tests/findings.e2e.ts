@@ -12,7 +12,7 @@ const wanted = [
   /Bow stance hold: taught on the left and never done on the right/,
   /Empty and full: 2 left, but 1 right/,
   /Neutral stance: its dose is nothing/,
-  /Belly breathing: A pause of 8 s is a held breath/,
+  /Belly breathing asks for a breath held for 8 s, but high blood pressure/,
   /Empty-step walk: the floor ends after/,
   /Low lantern stand: 5:00 min is \d+ % of what the arms of/,
   /has not practised “.*” yet, which comes before it/,

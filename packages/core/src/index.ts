@@ -1,6 +1,7 @@
 export * from './alignment';
 export * from './body';
 export * from './breath';
+export * from './care';
 export * from './chain';
 export * from './corrections';
 export * from './demo';

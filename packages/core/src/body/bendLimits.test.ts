@@ -7,6 +7,7 @@ import {
   massFractions,
   postureStatics,
   retractableStep,
+  sideStep,
   standardBody,
   toeLineBend,
   type Body,
@@ -116,4 +117,14 @@ test('hand-worked: a leg of 0.90 m let down by 0.10 m reaches 0.41 m back (√(0
   expect(retractableStep(body, 0.1)).toBeCloseTo(Math.sqrt(0.81 - 0.64), 9);
   expect(retractableStep(body, 0)).toBe(0);
   expect(() => retractableStep(body, 1)).toThrow(/headDrop/);
+});
+
+test('a step to the side: the leg goes out straight from its own hip, ball first', () => {
+  // By hand for 1.70 m at 25°, whose head drops 2.1 cm: leg 0.835, ankle 0.066, ankle to ball 0.138 (61.3° before plumb),
+  // pointed by 45° adds 0.132; √(0.967² − 0.880²) = 0.401; half of 0.55 hip breadths 0.089.
+  expect(sideStep(standardBody, 0.021)).toBeCloseTo(0.49, 2);
+  // Standing straight the pointed foot alone reaches a little way out.
+  expect(sideStep(standardBody, 0)).toBeLessThan(sideStep(standardBody, 0.02));
+  expect(sideStep(standardBody, 0)).toBeGreaterThan(0.3);
+  expect(() => sideStep(standardBody, 2)).toThrow('headDrop');
 });

@@ -1,5 +1,6 @@
 import { checkRange } from '../words/checkRange';
 import type { Body } from './body';
+import { HIP_JOINTS } from './jointMoments';
 import { postureStatics, type PostureStatics, type Stance } from './statics';
 
 type Pose = Omit<Stance, 'kneeBendDeg'>;
@@ -38,7 +39,7 @@ function bendWhere(body: Body, pose: Pose, value: (statics: PostureStatics) => n
   return (low + high) / 2;
 }
 
-/** The bend in degrees at which the knee reaches the toe line; null when it never does (model §2). */
+/** The bend in degrees at which the knee reaches the toe line; null when it never does (sources: Posture). */
 export const toeLineBend = (body: Body, pose: Pose): number | null =>
   bendWhere(body, pose, (statics) => statics.kneePastToes, 0);
 
@@ -76,4 +77,28 @@ export function retractableStep(body: Body, headDrop: number): number {
   const leg = body.lengths.shank + body.lengths.thigh;
   checkRange('headDrop', headDrop, 0, leg);
   return Math.sqrt(leg ** 2 - (leg - headDrop) ** 2);
+}
+
+/** How far down a free foot points as it is placed ball first, degrees; most ankles give 45 to 50 (from memory). */
+const POINTED = 45;
+/** Where the ankle and the ball stand along the foot, shares from the heel (as the pressure points have them; house values). */
+const ANKLE_ALONG = 0.25;
+const BALL_ALONG = 0.72;
+
+/**
+ * How far to the side the free foot can be placed, from foot to foot, in m, while all weight stays on the other leg. The
+ * pelvis comes along over the standing foot, so the free hip joint is half the joints' distance further out; the leg goes
+ * out straight and the foot lands empty, ball first, which makes it longer by the pointed foot. Weight follows afterwards.
+ * A wider step lands with weight in it and cannot be taken back without a push.
+ * @param headDrop 0 to the length of the leg, m
+ */
+export function sideStep(body: Body, headDrop: number): number {
+  const { foot, ankleHeight, hipBreadth, shank, thigh } = body.lengths;
+  const leg = shank + thigh;
+  checkRange('headDrop', headDrop, 0, leg);
+  const toBall = Math.hypot(ankleHeight, (BALL_ALONG - ANKLE_ALONG) * foot);
+  const flat = Math.atan2((BALL_ALONG - ANKLE_ALONG) * foot, ankleHeight);
+  const pointed = toBall * Math.cos(flat - (POINTED * Math.PI) / 180);
+  const high = leg + ankleHeight - headDrop;
+  return (HIP_JOINTS * hipBreadth) / 2 + Math.sqrt(Math.max(0, (leg + pointed) ** 2 - high ** 2));
 }

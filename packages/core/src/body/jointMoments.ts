@@ -25,14 +25,14 @@ const ABOVE_HIP = 0.84;
 
 /**
  * What a share of the weight asks of the side of the hip: on one leg all but that leg hangs half a pelvis beside the joint;
- * on both legs nothing; in between by the share (house approximation, model §4).
+ * on both legs nothing; in between by the share (house approximation, sources: How long a posture holds).
  * @param weightShare 0–1
  */
 export const hipSideMoment = (body: Body, weightShare: number): number =>
   Math.max(0, 2 * weightShare - 1) * ABOVE_HIP * body.mass * GRAVITY * ((HIP_JOINTS * body.lengths.hipBreadth) / 2);
 
 /**
- * What the weight asks of the calf: the push of the floor before the ankle, less the foot's own weight (model §4).
+ * What the weight asks of the calf: the push of the floor before the ankle, less the foot's own weight (sources: How long a posture holds).
  * @param pressurePoint along the foot, 0 heel, 1 toe tip
  */
 export function ankleMoment({ lengths, centres, mass }: Body, pressurePoint: number, weightShare: number): number {
@@ -41,7 +41,7 @@ export function ankleMoment({ lengths, centres, mass }: Body, pressurePoint: num
   return mass * GRAVITY * (push - massFractions.foot * (centres.foot * lengths.foot - ankle));
 }
 
-/** What trunk, head and arms ask of the back, by their levers before the hips (model §4); below 0 they lean back. */
+/** What trunk, head and arms ask of the back, by their levers before the hips (sources: How long a posture holds); below 0 they lean back. */
 export function trunkMoment(body: Body, { joints, shoulderMomentNm }: PostureStatics): number {
   const { hip, shoulder, head } = joints;
   const arms = 2 * (massFractions.upperArm + massFractions.forearm + massFractions.hand);
@@ -54,7 +54,7 @@ export function trunkMoment(body: Body, { joints, shoulderMomentNm }: PostureSta
   return parts.reduce((sum, [mass, x]) => sum + mass * body.mass * GRAVITY * (x - hip.x), 0) + 2 * shoulderMomentNm;
 }
 
-/** All of a posture over one foot (model §2, §4). Limits: as the statics. */
+/** All of a posture over one foot (sources: Posture; How long a posture holds). Limits: as the statics. */
 export function stanceMoments(body: Body, stance: Stance): StanceMoments {
   const statics = postureStatics(body, stance);
   return {

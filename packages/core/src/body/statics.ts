@@ -124,7 +124,7 @@ function solveTilt(body: Body, stance: Stance): number {
 }
 
 /**
- * The statics of a held posture, seen from the side (model §2). The shank tilts until the whole-body
+ * The statics of a held posture, seen from the side (sources: Posture). The shank tilts until the whole-body
  * centre of mass stands over the pressure point. A bow stance or a single leg uses the same function
  * with its own bend and share per leg; shear between front and back foot is neglected.
  * Limits: both legs are drawn alike, joints are hinges, muscles across two joints are left out.

@@ -1,6 +1,6 @@
 import type { BreathPattern } from './breathPattern';
 
-/** Length of one whole breath in seconds: the sum of its four parts (model §6). */
+/** Length of one whole breath in seconds: the sum of its four parts (sources: Breath). */
 export function breathPeriod(pattern: BreathPattern): number {
   return pattern.inSeconds + pattern.fullPauseSeconds + pattern.outSeconds + pattern.emptyPauseSeconds;
 }

@@ -2,7 +2,7 @@ import type { BreathPattern } from './breathPattern';
 import { breathPeriod } from './breathPeriod';
 
 /**
- * Breaths a minute of a pattern: 60 / period (model §6).
+ * Breaths a minute of a pattern: 60 / period (sources: Breath).
  * @throws RangeError when the pattern has no length.
  */
 export function breathRate(pattern: BreathPattern): number {

@@ -14,7 +14,7 @@ export const SHALLOW_BEND = 25;
 
 /**
  * The strength that a test hold shows: moment / f with f from the endurance time of the joint that gives out, the knee turned
- * into its best bend by the torque–angle curve (model §5). N·m of the knee at its best bend, or of the shoulder; null where
+ * into its best bend by the torque–angle curve (sources: Capacity). N·m of the knee at its best bend, or of the shoulder; null where
  * the posture does not load what stopped it.
  */
 export const strengthOfHold = (body: Body, { stance, seconds, stoppedBy }: TestHold): number | null =>

@@ -132,7 +132,7 @@ const atRest: CycleMoment = {
 const RISING: Exercise['family'] = 'strength';
 
 /**
- * What a drill asks of the body instant by instant, evenly through one cycle (model §4): of one whose movement is known its
+ * What a drill asks of the body instant by instant, evenly through one cycle (sources: Fatigue and reserve): of one whose movement is known its
  * own moments; of another the weight here and across, or low and half way up. Nothing that moves is reckoned as held still.
  * @param posture as it is done, with the school's conventions
  * @returns in the words of the working side

@@ -280,7 +280,7 @@ describe('capacity and exchange: check values (arms 45°/45°, 240 s at 30° sto
   });
 });
 
-describe('all joints that can give out (model §4)', () => {
+describe('all joints that can give out (sources: How long a posture holds)', () => {
   const strength = capacityGuess(70, 30);
   const legs = (change: Partial<Stance>) =>
     limitTime(

@@ -22,7 +22,7 @@ export const bentBy = (posture: SettledPosture, change: number): SettledPosture 
 
 /**
  * Equal-effort exchange: a hold of `seconds` in posture `from` uses the share seconds/ET of capacity; in posture `to` the same
- * share lasts that much of its own endurance time (model §5). The range is for both bends read five degrees wrong alike.
+ * share lasts that much of its own endurance time (sources: Capacity). The range is for both bends read five degrees wrong alike.
  */
 export function equalEffort(
   body: Body,

@@ -62,7 +62,7 @@ function grouped(evidence: readonly HoldEvidence[], by: LimitedBy): HoldEvidence
 }
 
 /**
- * A strength learned from practice (model §5): a log-normal opinion before it, from a guess or a test; the time to failure
+ * A strength learned from practice (sources: Capacity): a log-normal opinion before it, from a guess or a test; the time to failure
  * log-normal about the endurance time, so that a hold that gave out says “about so strong” and any other “at least”; summed
  * up on a grid of the logarithm. Limits: a hold says nothing of the other limb but that it lasted.
  */

@@ -126,7 +126,7 @@ const momentOf = (loads: Loads, joint: LoadedJoint): number =>
 
 /**
  * Share of its capacity that a moment asks of a joint. A moment that stretches the knee, or lies behind ankle or hip, is
- * carried by ligaments and bones: tone only (model §4).
+ * carried by ligaments and bones: tone only (sources: How long a posture holds).
  */
 export const jointEffort = (loads: Loads, joint: LoadedJoint, strength: Strength): number => {
   const moment = momentOf(loads, joint);

@@ -1,4 +1,4 @@
-import { balanceLimit, retractableStep, toeLineBend, USUAL_ANKLE_RANGE } from '../body/bendLimits';
+import { balanceLimit, retractableStep, sideStep, toeLineBend, USUAL_ANKLE_RANGE } from '../body/bendLimits';
 import type { Body } from '../body/body';
 import { stanceOfPosture } from '../body/stanceOfPosture';
 import { postureStatics } from '../body/statics';
@@ -40,6 +40,8 @@ export interface PostureAnswers {
   readonly back: HoldTime;
   /** Beyond the free hip joint, with all the weight on the other leg, m. */
   readonly retractableStep: number;
+  /** How far to the side it can be placed, foot to foot, m. */
+  readonly sideStep: number;
   /** How much the rear leg of a bow is too short for the step, m. */
   readonly stepTooLong: number;
 }
@@ -102,7 +104,7 @@ export const firstLimit = ({ legs, arms, back }: Pick<PostureAnswers, 'legs' | '
 };
 
 /**
- * What a teacher asks of a posture on one body (model §2, §4, §5): the knee against the toe line, how
+ * What a teacher asks of a posture on one body (sources: Posture; How long a posture holds; Capacity): the knee against the toe line, how
  * low, what gives out first and when, how far the free foot may go. In a bow the knee, its moment and the step come
  * from the geometry of both feet; the range then holds both ways in which they may share the force along the floor.
  * @param ankleRangeDeg 5–60
@@ -121,6 +123,7 @@ export function postureAnswers(
   const back = holdTime(body, posture, capacity, 'back');
   const straight = body.lengths.shank + body.lengths.thigh + body.lengths.ankleHeight;
   const headDrop = bow === null ? statics.headDrop : Math.max(0, straight - bow.front.hip.y);
+  const sunk = Math.min(headDrop, body.lengths.shank + body.lengths.thigh);
   return {
     kneePastToes: bow?.kneePastToes ?? statics.kneePastToes,
     toeLineBendDeg: bow === null ? toeLineBend(body, stance) : bowToeLine(body, posture),
@@ -130,7 +133,8 @@ export function postureAnswers(
     legs,
     arms,
     back,
-    retractableStep: retractableStep(body, Math.min(headDrop, body.lengths.shank + body.lengths.thigh)),
+    retractableStep: retractableStep(body, sunk),
+    sideStep: sideStep(body, sunk),
     stepTooLong: bow?.tooLong ?? 0,
   };
 }

@@ -217,7 +217,7 @@ function courseOf(pieces: readonly Piece[], reserves: Readonly<Record<Limb, Floa
 
 /**
  * How long a joint lasts through targets that follow one another evenly, over and over, s: the endurance of the highest of
- * them, longer by as much as the compartments last longer at the mean load than at the highest (model §4). Of targets that
+ * them, longer by as much as the compartments last longer at the mean load than at the highest (sources: Fatigue and reserve). Of targets that
  * do not change it is the endurance of a hold.
  */
 export function cycleEndurance(joint: LoadedJoint, targets: readonly number[]): number {
@@ -268,12 +268,21 @@ function kneeOf(body: Body, posture: SettledPosture): number | null {
   return bowOfPosture(body, posture).kneePastToes;
 }
 
+function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, strength: Strength, school: School): Drill {
+  const posture = settlePosture(segmentPosture(segment, exercise), school);
+  const loads = segment.dose.kind === 'hold' ? [holdLoads(body, posture)] : cycleLoads(body, exercise, posture, school);
+  return { segment, exercise, posture, instants: loads.map((entry) => instantOf(entry, strength)) };
+}
+
+/** How long a segment can be held or gone on with, fresh, s. */
+export const segmentEndurance = (...of: Parameters<typeof drillOf>): number => firstOf(drillOf(...of)).seconds;
+
 /** Longer than this a joint is not what limits, s. */
 const UNLIMITED = 40 * 60;
 
 /**
  * What a routine asks of legs, arms and back: effort and endurance of each segment, the knee against the toe line, and the
- * reserve left through the whole of it; holds as they are held, drills as they move (model §2, §4, §9). Limits: as the
+ * reserve left through the whole of it; holds as they are held, drills as they move (sources: Posture; Fatigue and reserve; Load). Limits: as the
  * statics and the fatigue model; strength that was not measured is a guess.
  */
 export function routineEffort(
@@ -288,11 +297,7 @@ export function routineEffort(
   for (const segment of routine.segments) {
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
     if (exercise === undefined || segment.type !== 'exercise') continue;
-    const posture = settlePosture(segmentPosture(segment, exercise), school);
-    const loads =
-      segment.dose.kind === 'hold' ? [holdLoads(body, posture)] : cycleLoads(body, exercise, posture, school);
-    const instants = loads.map((entry) => instantOf(entry, strength));
-    drills.set(segment.id, { segment, exercise, posture, instants });
+    drills.set(segment.id, drillOf(segment, exercise, body, strength, school));
   }
   const pieces = line.spans.flatMap((span) => piecesOf(span, drills.get(span.segmentId)));
   const runs = parts.map((part) => runOf(part, pieces));

@@ -141,14 +141,14 @@ describe('answers to a posture', () => {
   const at = (change: Parameters<typeof posture>[0], capacity = known) =>
     postureAnswers(standardBody, settlePosture(posture(change), softSchool), capacity);
 
-  test('the knee, the depth and the step of model §2, at 30°', () => {
+  test('the knee, the depth and the step of sources: Posture, at 30°', () => {
     const found = at({ kneeBendDeg: 30 });
     expect(-1000 * found.kneePastToes).toBeCloseTo(57.9, -1);
     expect(1000 * found.headDrop).toBeCloseTo(30.2, 0);
     expect(found.retractableStep).toBeCloseTo(0.222, 2);
   });
 
-  test('with the capacity of model §5 the legs hold about four minutes at 30°, and much less at 45°', () => {
+  test('with the capacity of sources: Capacity the legs hold about four minutes at 30°, and much less at 45°', () => {
     const arms = { shoulderRaiseDeg: 45, elbowBendDeg: 45 };
     const high = at({ kneeBendDeg: 30, ...arms });
     const low = at({ kneeBendDeg: 45, ...arms });

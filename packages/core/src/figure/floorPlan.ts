@@ -30,7 +30,7 @@ export interface FloorPlan {
 const FOOT_WIDTH = 0.38;
 const cm = (metres: number): number => Math.round(metres * 1000) / 10;
 
-/** The floor marks of a pose in cm (model §3). */
+/** The floor marks of a pose in cm (sources: Floor marks and scales). */
 export function floorPlan(pose: FigurePose): FloorPlan {
   const point = ({ x, z }: { x: number; z: number }): FloorPoint => ({ rightCm: cm(z), forwardCm: cm(x) });
   const foot = (side: FootSide): PlanFoot => {

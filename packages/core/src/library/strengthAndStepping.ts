@@ -86,11 +86,11 @@ export const stepping = [
     family: 'stepping',
     summary:
       'Sideways, three steps and back. Travelling left: the left foot steps out, the right comes in, always; travelling right the mirror. The hands change over while the weight shifts.',
-    posture: posture({ kneeBendDeg: 25, weightShare: 0.9, stanceWidth: 1.5, shoulderRaiseDeg: 45, elbowBendDeg: 50 }),
+    posture: posture({ kneeBendDeg: 25, weightShare: 0.9, stanceWidth: 1.1, shoulderRaiseDeg: 45, elbowBendDeg: 50 }),
     phases: [
       phase('Step out, empty', 0.2, 'in', {
         weight: 0,
-        stanceWidth: 1.5,
+        stanceWidth: 1.1,
         lifted: 'working',
         turnDeg: -15,
         hand: hand(-0.2, 0.85, 0.25),
@@ -98,14 +98,14 @@ export const stepping = [
       }),
       phase('Weight pours across, hands change', 0.3, 'out', {
         weight: 1,
-        stanceWidth: 1.5,
+        stanceWidth: 1.1,
         turnDeg: 15,
         hand: hand(0.1, 0.9, 1),
         otherHand: hand(-0.1, 0.85, 0.25),
       }),
       phase('Other foot comes in', 0.2, 'in', {
         weight: 1,
-        stanceWidth: 0.7,
+        stanceWidth: 0.3,
         lifted: 'other',
         turnDeg: 15,
         hand: hand(0.4, 0.9, 1),
@@ -113,13 +113,13 @@ export const stepping = [
       }),
       phase('Weight settles', 0.3, 'out', {
         weight: 0,
-        stanceWidth: 0.7,
+        stanceWidth: 0.3,
         turnDeg: -15,
         hand: hand(-0.1, 0.85, 0.25),
         otherHand: hand(0.1, 0.9, 1),
       }),
     ],
-    travel: { out: 0.5, forward: 0, turnDeg: 0 },
+    travel: { out: 0.35, forward: 0, turnDeg: 0 },
     prerequisites: ['shift-and-turn'],
     defaultDose: cycle(8, eachSide(3)),
     checkpoints: walking,

@@ -19,7 +19,7 @@ const today = '2026-03-29';
 const minutes = (day: string, length: number, effort: number | null, id = day) =>
   log(day, { id, practisedSeconds: length * 60, effort });
 
-test('weeks from logs: the check week of model §9, by day', () => {
+test('weeks from logs: the check week of sources: Load, by day', () => {
   const days: [string, number][] = [
     ['2026-03-23', 300],
     ['2026-03-25', 450],

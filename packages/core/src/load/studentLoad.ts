@@ -38,7 +38,7 @@ export function dailyLoads(logs: readonly PracticeLog[], today: string, days: nu
 }
 
 /**
- * Loads week by week, the oldest first; the last week ends today (model §9).
+ * Loads week by week, the oldest first; the last week ends today (sources: Load).
  * @param families the family of each exercise, by id
  */
 export function loadWeeks(

@@ -1,7 +1,7 @@
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import type { School } from '../schools/school';
 import { isPostureAxis, type Axis } from './axis';
-import { defaultStep } from './newStrand';
+import { defaultStep } from './defaultStep';
 import { MOST_OF_POSTURE } from './segmentAxis';
 import { floorToStep } from './steps';
 

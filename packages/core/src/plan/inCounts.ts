@@ -1,6 +1,6 @@
 import type { Routine } from '../routine/routine';
 import type { School } from '../schools/school';
-import { defaultStep } from './newStrand';
+import { defaultStep } from './defaultStep';
 import type { Plan } from './plan';
 
 /**

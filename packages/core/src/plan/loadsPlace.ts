@@ -19,7 +19,7 @@ export function loadsJoints({ posture, family }: Drill): boolean {
 }
 
 /**
- * Whether a drill loads the place that hurts (model §10): legs, hips, back and neck whatever loads joints; shoulders and
+ * Whether a drill loads the place that hurts (sources: Raising the load): legs, hips, back and neck whatever loads joints; shoulders and
  * arms only what raises or moves them. Without a place, whatever loads a joint.
  */
 export function loadsPlace(drill: Drill, place: PainPlace | null): boolean {

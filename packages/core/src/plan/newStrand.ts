@@ -1,26 +1,14 @@
 import type { Exercise } from '../library/exercise';
 import type { ExerciseSegment } from '../routine/routine';
 import type { School } from '../schools/school';
-import { isPostureAxis, type Axis } from './axis';
+import type { Noted } from '../screening/noted';
+import type { Axis } from './axis';
+import { defaultStep } from './defaultStep';
+import { firstLevel } from './firstLevel';
 import type { Strand } from './plan';
-import { segmentValue } from './segmentAxis';
 
 /**
- * The step in which a value of an axis is sensibly raised: 5, 10 or 30 s for holds, one breath, and for repetitions
- * the multiple in which the school counts, once there are so many; half a second of a repetition, then whole ones; what a
- * teacher can see of a posture. House values.
- */
-export function defaultStep(axis: Axis, value: number, { countsOf }: Pick<School, 'countsOf'>): number {
-  if (axis === 'repetitions') return value < countsOf ? 1 : countsOf;
-  if (axis === 'breaths') return 1;
-  if (axis === 'pace') return value < 10 ? 0.5 : 1;
-  if (isPostureAxis(axis)) return axis === 'width' || axis === 'length' ? 0.1 : 5;
-  if (value < 60) return 5;
-  return value < 300 ? 10 : 30;
-}
-
-/**
- * A strand of a segment that starts at the segment's own dose and is to reach `target` by `targetDay`.
+ * A strand of a segment that starts at the segment's own dose, or lower for what is noted, and is to reach `target` by `targetDay`.
  * The safety points of its exercise hold it.
  */
 export function newStrand(
@@ -31,8 +19,9 @@ export function newStrand(
   target: number,
   targetDay: string,
   school: Pick<School, 'countsOf'>,
+  noted: readonly Noted[] = [],
 ): Strand {
-  const start = segmentValue(segment, exercise, axis);
+  const start = firstLevel(segment, exercise, axis, school, noted).level;
   return {
     id,
     segmentId: segment.id,

@@ -19,7 +19,7 @@ const low = { ...high, kneeBendDeg: 50 };
 const now = new Date('2026-03-02T09:00:00');
 
 describe('the hold of equal effort in another posture', () => {
-  test('is the share of endurance kept: t2 = t1 · ET2 / ET1 (model §5), and begins a tenth under it on the step', () => {
+  test('is the share of endurance kept: t2 = t1 · ET2 / ET1 (sources: Capacity), and begins a tenth under it on the step', () => {
     const { equal, begin, step, limitedBy } = rungExchange(person, high, 120, low);
     const endurance = (stance: typeof high) => limitTime(postureLoads(body, stance), person.capacity, 'legs').seconds;
     expect(limitedBy).toBe('legs');

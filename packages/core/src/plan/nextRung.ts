@@ -11,7 +11,7 @@ import type { RungAxis, School } from '../schools/school';
 import { clock } from '../words/durationWords';
 import { turnedWords } from '../words/turnedWords';
 import { inPosture, isPostureAxis } from './axis';
-import { defaultStep } from './newStrand';
+import { defaultStep } from './defaultStep';
 import type { Decision, Plan, Strand } from './plan';
 import { doseOf, floorToStep } from './steps';
 
@@ -85,7 +85,7 @@ export interface RungExchange {
 }
 
 /**
- * What a hold becomes when its posture changes, at equal effort (model §5), and where to begin.
+ * What a hold becomes when its posture changes, at equal effort (sources: Capacity), and where to begin.
  * @param seconds the hold as it is now
  */
 export function rungExchange(

@@ -174,7 +174,7 @@ function lockedForecast({ plan, today }: PlanContext, strand: Strand): StrandFor
 /**
  * Every strand of a plan from `today` on, when each practice is done and met and each verdict accepted as it falls due:
  * by week for reading, by day for the calendar. It ends when all that can be reached is reached, or with the last target
- * day if that is later (model §10).
+ * day if that is later (sources: Raising the load).
  * @param until told at least to this day, YYYY-MM-DD
  */
 export function planForecast(context: PlanContext, until?: string): PlanForecast {

@@ -1,18 +1,44 @@
 import type { Exercise } from '../library/exercise';
 import type { Routine } from '../routine/routine';
 import type { School } from '../schools/school';
-import { caredRoutine, type Changed } from '../screening/caredRoutine';
-import { notedConditions } from '../screening/notedConditions';
+import { caredRoutine, type Changed, type EffortOf } from '../care/caredRoutine';
+import { segmentEndurance } from '../endurance/routineEffort';
+import type { PracticeLog } from '../practice/log';
+import { limitsOf } from '../screening/limits';
+import type { Noted } from '../screening/noted';
 import type { Measure } from '../students/measure';
+import { notedOf } from '../students/notedOf';
 import type { Student } from '../students/student';
+import { bodyOfStudent, capacityOfStudent, restingBreathOf } from '../students/studentBody';
 import { dosedRoutine } from './dosedRoutine';
 import type { Plan } from './plan';
+
+/** How hard holds are for a student, where something noted asks for it; else nothing is reckoned. */
+function effortOfHolds(
+  student: Student,
+  noted: readonly Noted[],
+  measures: readonly Measure[],
+  logs: readonly PracticeLog[],
+  exercises: ReadonlyMap<string, Exercise>,
+  school: School,
+  day: string,
+): EffortOf | undefined {
+  if (!limitsOf(noted).some(({ name }) => name === 'effort')) return undefined;
+  const { body } = bodyOfStudent(student);
+  const capacity = capacityOfStudent(student, measures, day, { logs, exercises: [...exercises.values()], school });
+  return (segment) => {
+    const exercise = exercises.get(segment.exerciseId);
+    if (exercise === undefined || segment.dose.kind !== 'hold') return null;
+    return (10 * segment.dose.holdSeconds) / segmentEndurance(segment, exercise, body, capacity, school);
+  };
+}
 
 /**
  * What a student really practises on a day: the routine with the doses and postures of the plan, and with what is noted of the
  * body taken care of. Today, the way into the hall, the hall and the handout all go through here.
  * @param plan null where there is none for it
  * @param leftOut segments that are not practised, as those of locked strands
+ * @param logs of the student, which tell how strong legs and arms are
  */
 export function practisedRoutine(
   routine: Routine,
@@ -23,8 +49,12 @@ export function practisedRoutine(
   school: School,
   day: string,
   leftOut: ReadonlySet<string> = new Set(),
+  logs: readonly PracticeLog[] = [],
 ): { readonly routine: Routine; readonly changed: readonly Changed[] } {
   const dosed = plan === null ? routine : dosedRoutine(routine, plan, day, leftOut);
   if (student === null) return { routine: dosed, changed: [] };
-  return caredRoutine(dosed, notedConditions(student, measures, day), exercises, school);
+  const noted = notedOf(student, measures, day);
+  const effort = effortOfHolds(student, noted, measures, logs, exercises, school, day);
+  const person = { noted, restingBreath: restingBreathOf(measures) };
+  return caredRoutine(dosed, person, exercises, school, effort);
 }

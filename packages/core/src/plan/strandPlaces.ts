@@ -59,7 +59,7 @@ export function strandPlaces(
       capacity,
       ankleRangeDeg,
       restingBreath: null,
-      conditions: student.conditions,
+      noted: [],
       learned: null,
       reached: [],
     },

@@ -31,7 +31,7 @@ const keyOf = ({ kind }: LogLine, { axis }: Pick<Strand, 'axis'>): 'seconds' | '
 
 /**
  * How much of what was asked counts, 0–1: the least of all sides, none where one is missing, and no further than to
- * the first loss of alignment, which ends what counts (model §10). Null when the practice has nothing of the strand.
+ * the first loss of alignment, which ends what counts (sources: Raising the load). Null when the practice has nothing of the strand.
  */
 export function metShare(log: Pick<PracticeLog, 'lines'>, strand: Rowed): number | null {
   const lines = strandLines(log, strand);

@@ -2,7 +2,8 @@ import { bodyOf, standardBody } from '../body';
 import { capacityGuess, routineEffort } from '../endurance';
 import { breathe, cycle, eachSide, hold, pattern, together } from '../library/describe';
 import type { Exercise } from '../library';
-import { softSchool, strictSchool } from '../schools';
+import { builtInSchools, softSchool, strictSchool } from '../schools';
+import { notedCondition } from '../screening';
 import { routine, segment, shelf } from '../testing/samples';
 import {
   groupAsRound,
@@ -25,7 +26,7 @@ const person: FindingPerson = {
   capacity: { kneeNm: 65, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
   ankleRangeDeg: 38,
   restingBreath: 14,
-  conditions: [],
+  noted: [],
   learned: null,
   reached: [],
 };
@@ -200,8 +201,8 @@ describe('for one person', () => {
     const slow = routine([of('belly-breathing', breathe(6, pattern(9, 0, 12, 0)))]);
     provokedAndMended(slow, 'belly-breathing: breath', 'doubt');
     const paused = routine([of('belly-breathing', breathe(6, pattern(3, 1, 3, 0)))]);
-    const forbidden = { ...person, conditions: ['high blood pressure' as const] };
-    const found = provokedAndMended(paused, 'belly-breathing: breath', 'danger', { person: forbidden });
+    const forbidden = { ...person, noted: [notedCondition('high blood pressure')] };
+    const found = provokedAndMended(paused, 'belly-breathing: noHeldBreath', 'danger', { person: forbidden });
     expect(found.text).toContain('high blood pressure');
   });
 
@@ -225,6 +226,36 @@ describe('for one person', () => {
     const value = routine([of('neutral-stance', hold(120, together(1)))]);
     const reached = [{ segmentId: 'neutral-stance', axis: 'time' as const, level: 90 }];
     provokedAndMended(value, 'neutral-stance: ladder time', 'doubt', { person: { ...person, reached } });
+  });
+});
+
+describe('steps', () => {
+  const clouds = shelf.get('cloud-steps')!;
+  const wide = {
+    ...clouds,
+    id: 'wide-clouds',
+    phases: clouds.phases.map((phase) => ({
+      ...phase,
+      end: phase.end && { ...phase.end, stanceWidth: phase.end.stanceWidth! > 0.5 ? 1.3 : 0.3 },
+    })),
+  };
+
+  test('every stepping drill of the shelf takes steps that can be taken back, in every school', () => {
+    for (const school of builtInSchools)
+      for (const exercise of [...shelf.values()].filter(({ family }) => family === 'stepping')) {
+        const value = routine([of(exercise.id)]);
+        const keys = routineFindings(context(value, { school })).map(({ key }) => key);
+        expect(keys.filter((key) => key.includes(': step'))).toEqual([]);
+      }
+  });
+
+  test('a step to the side that is too wide is a doubt, and lower it can be taken back', () => {
+    const exercises = new Map([...shelf, [wide.id, wide]]);
+    const value = routine([segment('w', wide.defaultDose, { exerciseId: wide.id })]);
+    const found = find(routineFindings(context(value, { exercises })), 'w: step aside');
+    expect(found.text).toContain('to the side, foot to foot, of 57 cm');
+    const mended = found.mends[0]!.command(value);
+    expect(routineFindings(context(mended, { exercises })).map(({ key }) => key)).not.toContain('w: step aside');
   });
 });
 

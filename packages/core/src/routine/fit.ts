@@ -87,7 +87,7 @@ export function amountOptions(block: FitBlock): FitOption[] {
   });
 }
 
-/** {@link fitOptions} for blocks of amounts; `chosen` are seconds (model §8). */
+/** {@link fitOptions} for blocks of amounts; `chosen` are seconds (sources: Fit to the time). */
 export function fitAmounts(blocks: readonly FitBlock[], fixed: number, target: number): FitResult {
   const options = blocks.map(amountOptions);
   const result = fitOptions(options, fixed, target);

@@ -1,6 +1,6 @@
 import { durationWords } from '../words/durationWords';
 import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
-import { defaultStep } from '../plan/newStrand';
+import { defaultStep } from '../plan/defaultStep';
 import { fitOptions, type FitOption } from './fit';
 import type { ExerciseSegment, Routine } from './routine';
 import { workSeconds } from './rounds';
@@ -77,7 +77,7 @@ function inTheWay(
 
 /**
  * The routine with its doses chosen so that it comes closest to the target without passing it and
- * stays closest to what it was; equal sides stay equal (model §8). Exact.
+ * stays closest to what it was; equal sides stay equal (sources: Fit to the time). Exact.
  */
 export function fitRoutine(routine: Routine, wish: FitWish): RoutineFit {
   const free = routine.segments.filter(

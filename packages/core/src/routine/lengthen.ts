@@ -1,5 +1,5 @@
 import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
-import { defaultStep } from '../plan/newStrand';
+import { defaultStep } from '../plan/defaultStep';
 import type { School } from '../schools/school';
 import type { Segment } from './routine';
 

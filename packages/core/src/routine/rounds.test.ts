@@ -139,6 +139,6 @@ test('the way over the floor: nothing without a room, there and back with one', 
   expect(path.pieces[0]!.places).toHaveLength(7);
   expect(path.awayAtEnd).toBeCloseTo(0, 9);
   expect(path.pieces[0]!.runsOutAt).toBeNull();
-  // From the middle, 3.4 m are left to the side at 0.5 m a step.
-  expect(path.pieces[0]!.fits).toBe(6);
+  // From the middle, 3.4 m are left to the side at 0.35 m a step.
+  expect(path.pieces[0]!.fits).toBe(9);
 });

@@ -24,7 +24,7 @@ function add(totals: SideTotals, dose: Dose, row: Dose['amounts'][number]): Side
   };
 }
 
-/** Seconds, repetitions by direction and breaths worked on each side of a routine (model §7). */
+/** Seconds, repetitions by direction and breaths worked on each side of a routine (sources: Time of a routine). */
 export function sidesLedger(routine: Routine): SidesLedger {
   const ledger = { left: none, right: none };
   for (const { segment } of laps(routine)) {

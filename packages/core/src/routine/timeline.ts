@@ -62,7 +62,7 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
 /**
  * The routine as spans of time, one after the other: taking up an exercise, its rounds, the rests
  * between rounds of the same side and the changes of side or direction. Total = work + changes +
- * rests + talk, exact to the millisecond (model §7).
+ * rests + talk, exact to the millisecond (sources: Time of a routine).
  */
 export function timeline(routine: Routine): Timeline {
   const spans: Span[] = [];

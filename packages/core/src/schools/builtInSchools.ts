@@ -1,6 +1,6 @@
 import type { School } from './school';
 
-/** Values of the raise rule where neither school nor teacher says otherwise (model §10). */
+/** Values of the raise rule where neither school nor teacher says otherwise (sources: Raising the load). */
 export const defaultRaiseRule: School['raise'] = {
   growthPerWeek: 0.1,
   raisesPerFamily: 2,

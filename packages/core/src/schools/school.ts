@@ -4,7 +4,7 @@ import { nameText, noteText } from '../text/textSchema';
 const share = z.number().min(0).max(1);
 const days = z.number().int().min(1).max(365);
 
-/** The numbers of the raise rule (model §10). House values unless a source stands beside them. */
+/** The numbers of the raise rule (sources: Raising the load). House values unless a source stands beside them. */
 export const RaiseRuleSchema = z
   .object({
     /** Largest raise a week; 0.02–0.10 is the ACSM position stand of 2009 (from memory). */

@@ -1,4 +1,4 @@
-/** Conditions a teacher may note, from a short list; what each rules out or replaces. */
+/** Conditions a teacher may note, from a short list; what each rules out stands in `conditionLimits`. */
 export const conditions = [
   'pregnancy',
   'high blood pressure',
@@ -15,14 +15,9 @@ export const conditions = [
 ] as const;
 export type Condition = (typeof conditions)[number];
 
-const noHeldBreath: ReadonlySet<Condition> = new Set([
-  'pregnancy',
-  'high blood pressure',
-  'heart condition',
-  'raised eye pressure',
-  'breathing condition',
+/** Those that one side of the body can have alone. */
+export const sidedConditions: ReadonlySet<Condition> = new Set<Condition>([
+  'knee pain',
+  'shoulder pain',
+  'hip or knee joint replaced',
 ]);
-
-/** The first condition that forbids a held breath without medical advice; null when none does. */
-export const forbidsHeldBreath = (noted: readonly Condition[]): Condition | null =>
-  noted.find((condition) => noHeldBreath.has(condition)) ?? null;

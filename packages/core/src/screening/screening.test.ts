@@ -1,11 +1,22 @@
-import { breathCare, breathsOfSeconds, restingRate, secondsOfBreaths, slowedPattern } from '../breath';
+import { breathDoubts, breathsOfSeconds, restingRate, secondsOfBreaths, slowedPattern } from '../breath';
+import { careFor } from '../care';
 import { standardBody } from '../body';
 import { breathe, pattern } from '../library/describe';
 import { routineFindings } from '../routine';
 import { softSchool } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import { median } from 'simple-statistics';
-import { chairStandNorm, forbidsHeldBreath, isShortOneLeg, oneLegNorm } from '.';
+import { chairStandNorm, isShortOneLeg, notedCondition, oneLegNorm, type Condition } from '.';
+
+/** What a pattern goes beyond for somebody of whom this is noted. */
+const beyond = (of: ReturnType<typeof pattern>, restingBreath: number | null, ...noted: Condition[]) =>
+  careFor(
+    segment('b', breathe(6, of), { exerciseId: 'belly-breathing' }),
+    shelf.get('belly-breathing')!,
+    { noted: noted.map((one) => notedCondition(one)), restingBreath },
+    [...shelf.values()],
+    softSchool,
+  );
 
 test('one-leg norms by age (Springer et al. 2007, from memory)', () => {
   expect([18, 39, 40, 50, 60, 70, 80, 99].map(oneLegNorm)).toEqual([43, 43, 40, 37, 27, 15, 6, 6]);
@@ -42,22 +53,15 @@ test('resting rate: the median interval, hardly moved by a missed tap', () => {
   expect(() => restingRate([0, 4, 4])).toThrow('rise');
 });
 
-test('a slow breath is a caution, a held one with certain conditions a refusal with its reason', () => {
+test('a slow breath and a long pause want a word; a held one is not for some, with the reason', () => {
   const slow = pattern(5, 0, 7, 0);
-  expect(breathCare(slow, 19.9, null, []).grade).toBe('fine');
-  expect(breathCare(slow, 20.1, null, [])).toMatchObject({
-    grade: 'caution',
-    reasons: [expect.stringContaining('a quarter of the 20')],
-  });
+  expect(breathDoubts(slow, 19.9, null)).toEqual([]);
+  expect(breathDoubts(slow, 20.1, null)).toEqual([expect.stringContaining('a quarter of the 20')]);
   const held = pattern(4, 2, 6, 2);
-  expect(breathCare(held, null, 2, []).grade).toBe('fine');
-  expect(breathCare(held, null, 1, []).grade).toBe('caution');
-  expect(breathCare(held, null, null, ['knee pain', 'pregnancy'])).toMatchObject({
-    grade: 'refused',
-    reasons: [expect.stringContaining('pregnancy')],
-  });
-  expect(breathCare(slow, null, null, ['pregnancy']).grade).toBe('fine');
-  expect(forbidsHeldBreath(['poor balance'])).toBeNull();
+  expect(breathDoubts(held, null, 2)).toEqual([]);
+  expect(breathDoubts(held, null, 1)).toHaveLength(1);
+  expect(beyond(slow, null, 'pregnancy')).toEqual([]);
+  expect(beyond(held, null, 'knee pain', 'poor balance')).toEqual([]);
   // Breath holding is not for these without medical advice (common practice).
   for (const condition of [
     'pregnancy',
@@ -66,8 +70,9 @@ test('a slow breath is a caution, a held one with certain conditions a refusal w
     'raised eye pressure',
     'breathing condition',
   ] as const) {
-    expect(forbidsHeldBreath(['knee pain', condition])).toBe(condition);
-    expect(breathCare(held, null, null, [condition]).grade).toBe('refused');
+    const [found] = beyond(held, null, 'knee pain', condition);
+    expect(found).toMatchObject({ limit: { because: condition }, asks: 'a breath held for 2 s', instead: 'no pause' });
+    expect(found!.segment.dose).toMatchObject({ pattern: pattern(4, 0, 6, 0) });
   }
 });
 
@@ -84,20 +89,17 @@ describe('slow breath', () => {
     for (const { defaultDose } of breathing) {
       if (defaultDose.kind !== 'breath') continue;
       const last = slowedPattern(defaultDose.pattern, defaultDose.slowing, defaultDose.amounts[0]!.amount);
-      for (const resting of [12, 14, 15]) expect(breathCare(last, resting, null, []).grade).toBe('fine');
+      for (const resting of [12, 14, 15]) expect(breathDoubts(last, resting, null)).toEqual([]);
     }
   });
 
   test('the last round of a slowing drill is looked at: twelve rounds, each half as long again', () => {
     const first = pattern(4, 2, 4, 0);
-    expect(breathCare(first, 14, 10, []).grade).toBe('fine');
+    expect(breathDoubts(first, 14, 10)).toEqual([]);
     const last = slowedPattern(first, 1.5, 12);
     // 2 s, eleven times longer by half.
     expect(last.fullPauseSeconds).toBeCloseTo(2 * 1.5 ** 11, 9);
-    expect(breathCare(last, 14, 10, [])).toMatchObject({
-      grade: 'caution',
-      reasons: [expect.any(String), expect.any(String)],
-    });
+    expect(breathDoubts(last, 14, 10)).toHaveLength(2);
     const routineOf = routine([
       segment('a', { ...breathe(12, first), slowing: 1.5 }, { exerciseId: 'slowing-breath' }),
     ]);
@@ -111,7 +113,7 @@ describe('slow breath', () => {
         capacity: { kneeNm: 160, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
         ankleRangeDeg: 38,
         restingBreath: 14,
-        conditions: [],
+        noted: [],
         learned: null,
         reached: [],
       },
@@ -127,8 +129,12 @@ describe('slow breath', () => {
 
   test('with a breathing condition the breath is left to itself, counted or not', () => {
     const six = pattern(5, 0, 5, 0);
-    expect(breathCare(six, 14, null, ['breathing condition']).grade).toBe('refused');
-    expect(breathCare(six, null, null, ['breathing condition']).grade).toBe('refused');
-    expect(breathCare(pattern(3, 0, 3, 0), 14, null, ['breathing condition']).grade).toBe('fine');
+    for (const resting of [14, null]) {
+      const [found] = beyond(six, resting, 'breathing condition');
+      // Two thirds of fourteen a minute, in half seconds.
+      expect(found).toMatchObject({ limit: { name: 'breathShare' }, instead: '10.0 breaths a minute' });
+      expect(found!.segment.dose).toMatchObject({ pattern: pattern(3, 0, 3, 0) });
+    }
+    expect(beyond(pattern(3, 0, 3, 0), 14, 'breathing condition')).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 export * from './knownStands';
 export * from './measure';
+export * from './notedOf';
 export * from './student';
 export * from './studentBody';
 export * from './newStudent';

@@ -53,9 +53,10 @@ export function measureMeaning(measure: Measure, age: number | null): string {
     case 'chair stand': {
       const [women, men] = age === null ? [null, null] : [chairStandNorm(age, 'female'), chairStandNorm(age, 'male')];
       if (women === null || men === null) return 'Norms begin at 60 years.';
-      if (measure.count < Math.min(women, men)) return 'Below average for the age: higher stance, shorter holds.';
+      if (measure.count < Math.min(women, men))
+        return 'Below average for the age: higher stance, first doses a third lower.';
       return measure.count < Math.max(women, men)
-        ? `Average begins at ${women} for women and ${men} for men of this age.`
+        ? `Average begins at ${women} for women and ${men} for men of this age: between the two nothing acts.`
         : 'Average or better for the age.';
     }
     case 'tandem stand':

@@ -17,4 +17,6 @@ export const newStudent = (id: string, name: string, schoolId: string): Student 
   habit: 'active',
   capacityFactor: 1,
   conditions: [],
+  conditionSides: {},
+  ownLimits: [],
 });

@@ -21,7 +21,7 @@ const FORGOTTEN = 5 * HALF_LIFE;
 /** Shorter holds say nothing, s. */
 const SHORTEST = 5;
 
-/** What the holds of a student's practices say of legs and arms, and how many practices that are (model §5). */
+/** What the holds of a student's practices say of legs and arms, and how many practices that are (sources: Capacity). */
 export function practisedHolds(
   body: Body,
   { logs, exercises, school }: Practised,

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { nameText, noteText } from '../text/textSchema';
 import { conditions } from '../screening/conditions';
+import { OwnLimitsSchema } from '../screening/ownLimits';
 
 /** A day as YYYY-MM-DD, in the teacher's own time zone. */
 export const DaySchema = z.iso.date();
@@ -30,5 +31,9 @@ export const StudentSchema = z.object({
   /** What the capacity is multiplied with since efforts were felt otherwise than reckoned. */
   capacityFactor: z.number().min(0.5).max(2).default(1),
   conditions: z.array(z.enum(conditions)).max(20).default([]),
+  /** The side that has it, of those that a side can have. */
+  conditionSides: z.partialRecord(z.enum(conditions), z.enum(['left', 'right'])).default({}),
+  /** Limits that are on no list. */
+  ownLimits: z.array(OwnLimitsSchema).max(8).default([]),
 });
 export type Student = z.infer<typeof StudentSchema>;

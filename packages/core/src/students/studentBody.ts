@@ -82,7 +82,7 @@ const spreadOf = ({ least, most }: LearnedStrength): number => Math.sqrt(most / 
 
 /**
  * What legs and arms can give: from test holds of the last year, else a guess by age and habit; and from what each practice
- * has told since, the older the less (model §5).
+ * has told since, the older the less (sources: Capacity).
  * @param practised left out where practices are not at hand
  */
 export function capacityOfStudent(

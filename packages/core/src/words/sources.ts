@@ -29,7 +29,7 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'Depth and step',
     what: 'The bend at which the knee meets the toe line, the mark on the door frame, the step that can be taken back.',
-    formula: 'knee = toe line; head drop = leg straight − leg bent; step = √(L² − (L − d)²)',
+    formula: 'knee = toe line; head drop = leg straight − leg bent; step = √(L² − (L − d)²); to the side the pelvis comes along and the foot lands ball first: half the distance of the hip joints + √((L + pointed foot)² − (L + ankle − d)²)',
     source: 'Geometry; “never past the toe line” and “taken back without a push” are common practice',
     limits: `The ankle range of 38° is ${memory}; a knee-to-wall test replaces it.`,
   },
@@ -158,12 +158,13 @@ export const sources: readonly SourceEntry[] = [
   },
   {
     topic: 'What is noted of a body',
-    what: 'What a condition rules out of postures and drills, and what is done instead.',
+    what: 'What a condition, a test below the norm or a limit of your own rules out of postures, drills and breath, and what is done instead.',
     formula:
-      'a limit for each condition, of several the strictest; higher, lower arms, shorter, foot down, or the nearest drill that keeps to it',
+      'a limit for each condition, of several the strictest; higher, lower arms, shorter, foot down, no pause, quicker, the other side only, or the nearest drill that keeps to it',
     source:
-      'House table after common practice in class; a tandem stand under 10 s or a one-leg stand under half of what is usual act as poor balance',
-    limits: 'The usual cautions, never a diagnosis. A licensed practitioner may say otherwise.',
+      'House table after common practice in class; a tandem stand under 10 s or a one-leg stand under half of what is usual act as poor balance, fewer chair stands than average as weak legs: first doses a third lower, bend at most 30°',
+    limits:
+      'The usual cautions, never a diagnosis. A licensed practitioner may say otherwise. No sex is kept: a chair-stand result acts only below the average of women and of men. A side acts on the leg that is loaded and the arm that is raised.',
   },
   {
     topic: 'Baseline norms',

@@ -58,3 +58,20 @@ test('docs/sources.md is the list the Sources page shows', () => {
   for (const entry of sources)
     expect(Object.values(entry).every((text: string) => text.length > 10 || text === entry.topic)).toBe(true);
 });
+
+test('a comment that sends to the sources names a section there, and none names a document that is not here', () => {
+  const root = join(above(__dirname, 'docs/sources.md'), '..', '..');
+  const topics = new Set(sources.map(({ topic }) => topic));
+  const files = ['packages/core/src', 'apps/web/src', 'scripts', 'e2e'].flatMap((folder) =>
+    readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.(ts|mjs|html)$/.test(file) && !file.includes('node_modules'))
+      .map((file) => join(root, folder, file)),
+  );
+  const named = files.flatMap((file) =>
+    [...readFileSync(file, 'utf8').matchAll(/\(sources: ([^).:]+)[).:]/g)].flatMap(([, list]) =>
+      list!.split('; ').map((topic) => topic.split(',')[0]!.replace(/\s+\*?\s*/g, ' ').trim()),
+    ),
+  );
+  expect(named.length).toBeGreaterThan(30);
+  expect(named.filter((topic) => !topics.has(topic))).toEqual([]);
+});

@@ -1,14 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
-import {
-  ankleRangeOf,
-  bodyOfStudent,
-  builtInSchools,
-  capacityOfStudent,
-  notedConditions,
-  restingBreathOf,
-} from '@pomek/core';
+import { ankleRangeOf, bodyOfStudent, builtInSchools, capacityOfStudent, notedOf, restingBreathOf } from '@pomek/core';
 import { Clock } from './clock';
 import { Repository, schoolOf } from './repository';
 
@@ -56,7 +49,7 @@ export class PersonChoice {
       capacity: capacityOfStudent(student, measures, this.clock.today(), practised),
       ankleRangeDeg: ankleRangeOf(measures),
       restingBreath: restingBreathOf(measures),
-      conditions: student === null ? [] : notedConditions(student, measures, this.clock.today()),
+      noted: student === null ? [] : notedOf(student, measures, this.clock.today()),
     };
   });
 

@@ -65,7 +65,7 @@ function stepRow(answers: PostureAnswers): AnswerRow {
   const long = answers.stepTooLong > 0.02;
   return {
     question: 'Step',
-    answer: `The free foot may land ${cm(answers.retractableStep)} beyond its hip and still be taken back without a push`,
+    answer: `The free foot may land ${cm(answers.retractableStep)} ahead of its hip, or ${cm(answers.sideStep)} to the side from foot to foot, and still be taken back without a push`,
     note: long ? `This step is too long for the rear leg by ${cm(answers.stepTooLong)}: shorten it or come down.` : '',
     grade: long ? 'doubt' : 'fine',
   };

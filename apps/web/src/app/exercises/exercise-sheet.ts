@@ -56,11 +56,11 @@ export class ExerciseSheet {
 
   /** What is noted of the person that is chosen, where this exercise goes beyond it, and how it stays. */
   protected readonly cares = computed(() => {
-    const { conditions, name } = this.choice.person();
+    const person = this.choice.person();
     const school = this.choice.school();
     const segment = newSegment('sheet', this.exercise(), school);
-    return careFor(segment, this.exercise(), conditions, this.shelf(), school).map(
-      ({ asks, instead, limit }) => `${limit.because} is noted of ${name}: ${instead} instead of ${asks}.`,
+    return careFor(segment, this.exercise(), person, this.shelf(), school).map(
+      ({ asks, instead, limit }) => `${limit.because} is noted of ${person.name}: ${instead} instead of ${asks}.`,
     );
   });
 

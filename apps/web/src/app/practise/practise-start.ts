@@ -9,9 +9,8 @@ import { of, switchMap } from 'rxjs';
 import {
   segmentWords,
   changedWords,
-  conditionRules,
   durationWords,
-  notedConditions,
+  notedOf,
   practisedRoutine,
   timeline,
   type Journal,
@@ -93,6 +92,7 @@ export class PractiseStart {
       school,
       this.clock.today(),
       leftOut,
+      this.logs(),
     );
   });
   protected readonly dosed = computed((): Routine | null => this.practised()?.routine ?? null);
@@ -106,9 +106,9 @@ export class PractiseStart {
   protected readonly noted = computed(() => {
     const who = this.who();
     if (who === undefined) return [];
-    return notedConditions(who, this.measures(), this.clock.today()).map((name) => ({
-      name,
-      rule: conditionRules[name],
+    return notedOf(who, this.measures(), this.clock.today()).map(({ because, rule }) => ({
+      name: because,
+      rule,
     }));
   });
   protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));

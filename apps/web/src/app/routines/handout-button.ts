@@ -51,6 +51,8 @@ export class HandoutButton {
         this.bench.shelf(),
         this.bench.school(),
         this.clock.today(),
+        new Set(),
+        this.bench.choice.logs(),
       );
       const file = await handout({
         routine: cared,

@@ -62,7 +62,7 @@ export class Workbench {
   );
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   readonly person = computed((): FindingPerson => {
-    const { student, body, capacity, ankleRangeDeg, restingBreath, conditions } = this.choice.person();
+    const { student, body, capacity, ankleRangeDeg, restingBreath, noted } = this.choice.person();
     const lines = this.logs().flatMap((log) => log.lines);
     return {
       name: student?.name ?? 'a standard body',
@@ -70,7 +70,7 @@ export class Workbench {
       capacity,
       ankleRangeDeg,
       restingBreath,
-      conditions,
+      noted,
       learned:
         student === null
           ? null

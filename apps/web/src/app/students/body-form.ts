@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
-import { conditionRules, conditions, type Condition } from '@pomek/core';
+import { conditionRules, conditions, sidedConditions, type Condition } from '@pomek/core';
 import type { Editing } from '../data/editing';
 import { NumberField } from '../ui/number-field';
+import { OwnLimitsForm } from './own-limits';
 
 interface Length {
   readonly key: 'statureCm' | 'massKg' | 'shankCm' | 'thighCm' | 'footCm';
@@ -18,7 +19,7 @@ interface Length {
 @Component({
   selector: 'pk-body-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, FormsModule, NumberField, Select],
+  imports: [Checkbox, FormsModule, NumberField, OwnLimitsForm, Select],
   template: `
     @if (edit().draft(); as it) {
       <div class="stack">
@@ -74,12 +75,27 @@ interface Length {
                   <span class="small rule">{{ rules[condition] }}</span>
                 }
               </label>
+              @if (sided.has(condition) && it.conditions.includes(condition)) {
+                <p-select
+                  class="side"
+                  size="small"
+                  [options]="sides"
+                  optionLabel="label"
+                  optionValue="value"
+                  [ngModel]="it.conditionSides[condition] ?? null"
+                  (ngModelChange)="edit().set(['conditionSides', condition], $event ?? undefined)"
+                  [ariaLabel]="'Side of ' + condition"
+                  appendTo="body"
+                />
+              }
             </li>
           }
         </ul>
+        <pk-own-limits [edit]="edit()" />
         <p class="small soft">
-          What is noted here acts in the routine’s findings and in the breath, always with its reason. Anything else
-          goes under cautions, in your own words.
+          What is noted here acts in the routine’s findings, on the exercise’s sheet, in the hall and on the handout,
+          always with its reason; so do a short tandem or one-leg stand and few chair stands. It is no diagnosis: a
+          licensed practitioner may say otherwise. What only wants saying goes under cautions.
         </p>
       </div>
     }
@@ -97,6 +113,14 @@ interface Length {
       display: flex;
       gap: 0.5rem;
       align-items: flex-start;
+      flex-wrap: wrap;
+
+      label {
+        flex: 1 0 calc(100% - 2.5rem);
+      }
+    }
+    .side {
+      margin-inline-start: 1.75rem;
     }
     .rule {
       display: block;
@@ -109,6 +133,12 @@ export class BodyForm {
 
   protected readonly conditions = conditions;
   protected readonly rules = conditionRules;
+  protected readonly sided = sidedConditions;
+  protected readonly sides = [
+    { label: 'both sides', value: null },
+    { label: 'left', value: 'left' },
+    { label: 'right', value: 'right' },
+  ];
   protected readonly habits = ['seldom active', 'active', 'trained'];
   protected readonly lengths: readonly Length[] = [
     { key: 'statureCm', label: 'Height', unit: 'cm', min: 80, max: 250 },
@@ -120,9 +150,7 @@ export class BodyForm {
   protected readonly factor = computed(() => Math.round((this.edit().draft()?.capacityFactor ?? 1) * 100));
 
   protected toggle(condition: Condition, wanted: boolean): void {
-    void this.edit().change(`Condition: ${condition}`, (stored) => {
-      const others = stored.conditions.filter((entry) => entry !== condition);
-      return { ...stored, conditions: wanted ? [...others, condition] : others };
-    });
+    const others = (this.edit().draft()?.conditions ?? []).filter((entry) => entry !== condition);
+    this.edit().set(['conditions'], wanted ? [...others, condition] : others);
   }
 }

@@ -5,18 +5,21 @@ import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import {
-  PlanSchema,
   axesOf,
   axesOfSegment,
   axisLabels,
+  axisWords,
   doseWords,
   firstGoal,
   firstGoalDay,
+  firstLevel,
+  newPlan,
   newStrand,
   segmentValue,
   type Axis,
   type Exercise,
   type ExerciseSegment,
+  type Noted,
   type Plan,
   type Routine,
   type School,
@@ -53,6 +56,8 @@ export class PlanMaker {
   readonly exercises = input.required<readonly Exercise[]>();
   readonly school = input.required<School>();
   readonly today = input.required<string>();
+  /** What is noted of the student: it may let a strand begin lower. */
+  readonly noted = input<readonly Noted[]>([]);
   /** There is a plan already: the maker stays folded until asked for. */
   readonly another = input.required<boolean>();
   readonly made = output<Plan>();
@@ -77,13 +82,16 @@ export class PlanMaker {
       .flatMap((segment) => {
         const exercise = this.exercises().find(({ id }) => id === segment.exerciseId);
         if (exercise === undefined) return [];
+        const wish = this.wishes().get(segment.id) ?? this.firstWish(segment, exercise);
+        const first = firstLevel(segment, exercise, wish.axis, this.school(), this.noted());
         return {
           segment,
           exercise,
           name: exercise.name,
           dose: doseWords(segment.dose),
           axes: axesOfSegment(segment, exercise).map((axis) => ({ label: axisLabels[axis], value: axis })),
-          wish: this.wishes().get(segment.id) ?? this.firstWish(segment, exercise),
+          wish,
+          first: { ...first, words: axisWords(first.level, wish.axis) },
         };
       }),
   );
@@ -102,7 +110,7 @@ export class PlanMaker {
   }
 
   protected least({ segment, exercise }: Row, wish: Wish): number {
-    return segmentValue(segment, exercise, wish.axis);
+    return firstLevel(segment, exercise, wish.axis, this.school(), this.noted()).level;
   }
 
   protected setGrowth(percent: number | null): void {
@@ -115,22 +123,17 @@ export class PlanMaker {
     const strands = this.rows()
       .filter((row) => row.wish.wanted)
       .map(({ segment, exercise, wish: { axis, target } }) =>
-        newStrand(this.clock.newId(), segment, exercise, axis, target, this.targetDay(), this.school()),
+        newStrand(this.clock.newId(), segment, exercise, axis, target, this.targetDay(), this.school(), this.noted()),
       );
-    const { lighterEvery, lighterCut } = this.school().raise;
-    const plan = PlanSchema.safeParse({
-      id: this.clock.newId(),
-      studentId: this.student().id,
-      routineId: routine.id,
-      startsOn: this.today(),
-      growthPerWeek: this.growth() / 100,
-      lighterEvery,
-      lighterCut,
+    const { plan, wrong } = newPlan(
+      { id: this.clock.newId(), studentId: this.student().id, routineId: routine.id, startsOn: this.today() },
       strands,
-    });
-    this.wrong.set(plan.error?.issues.map((issue) => issue.message).join('. ') ?? '');
-    if (!plan.success) return;
-    this.made.emit(plan.data);
+      this.growth() / 100,
+      this.school(),
+    );
+    this.wrong.set(wrong ?? '');
+    if (plan === null) return;
+    this.made.emit(plan);
     this.unfolded.set(false);
     this.routineId.set(null);
     this.wishes.set(new Map());

@@ -3,7 +3,17 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import type { Exercise, Plan, PlanContext, PracticeLog, School, Strand, StrandPlace, Verdict } from '@pomek/core';
+import type {
+  Exercise,
+  Noted,
+  Plan,
+  PlanContext,
+  PracticeLog,
+  School,
+  Strand,
+  StrandPlace,
+  Verdict,
+} from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
@@ -37,6 +47,8 @@ export class PlanWeeks {
   /** The shelf, by id: what else of the routine may grow. */
   readonly exercises = input<ReadonlyMap<string, Exercise>>(new Map());
   readonly locked = input.required<ReadonlySet<string>>();
+  /** What is noted of the student. */
+  readonly noted = input<readonly Noted[]>([]);
   /** Where the strands stand on the student's body, by strand. */
   readonly places = input<ReadonlyMap<string, StrandPlace>>(new Map());
   readonly rungTaken = output<RungTaken>();

@@ -9,11 +9,12 @@ import {
   defaultStep,
   firstGoal,
   firstGoalDay,
+  firstLevel,
   newStrand,
-  segmentValue,
   type Axis,
   type Exercise,
   type ExerciseSegment,
+  type Noted,
   type Plan,
   type Routine,
   type School,
@@ -83,6 +84,8 @@ export class StrandAdder {
   readonly exercises = input.required<ReadonlyMap<string, Exercise>>();
   readonly school = input.required<School>();
   readonly today = input.required<string>();
+  /** What is noted of the student: it may let a strand begin lower. */
+  readonly noted = input<readonly Noted[]>([]);
   readonly planChanged = output<(plan: Plan) => Plan>();
 
   protected readonly segmentId = signal<string | null>(null);
@@ -112,7 +115,7 @@ export class StrandAdder {
     const { segment, exercise, axes } = part;
     const wished = this.axis();
     const axis = wished !== null && axes.includes(wished) ? wished : axes[0]!;
-    const value = segmentValue(segment, exercise, axis);
+    const value = firstLevel(segment, exercise, axis, this.school(), this.noted()).level;
     const target = this.target() ?? firstGoal(axis, value, this.school());
     return {
       segment,
@@ -155,6 +158,7 @@ export class StrandAdder {
       it.target,
       firstGoalDay(this.today()),
       this.school(),
+      this.noted(),
     );
     this.planChanged.emit((plan) => ({ ...plan, strands: [...plan.strands, strand] }));
     this.segmentId.set(null);

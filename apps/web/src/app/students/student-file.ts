@@ -8,13 +8,14 @@ import { switchMap } from 'rxjs';
 import {
   contextOf,
   decide,
+  notedOf,
   recentLoad,
   recentWords,
   strandPlaces,
   takeRung,
   type Plan,
-  type PracticeLog,
   type PlanContext,
+  type PracticeLog,
   type Routine,
   type StrandPlace,
   type Student,
@@ -81,6 +82,11 @@ export class StudentFile {
   protected readonly edit = new Editing('students', this.id, ({ name }) => `Change ${name}`);
   /** As it is typed, whether it is kept yet or not. */
   protected readonly student = this.edit.draft;
+  /** What is noted of the body and acts. */
+  protected readonly noted = computed(() => {
+    const student = this.student();
+    return student ? notedOf(student, this.measures(), this.today()) : [];
+  });
   /** The name as it is typed; while there is none, the one that is kept. */
   protected readonly title = computed(() => titleOf(this.student()?.name, this.edit.stored()?.name));
   protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {

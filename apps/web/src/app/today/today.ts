@@ -125,6 +125,7 @@ export class Today {
       schoolOf(this.schools(), student.schoolId),
       today,
       new Set(locked.map((strand) => strand.segmentId)),
+      this.logsOf().get(student.id) ?? [],
     );
     return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }

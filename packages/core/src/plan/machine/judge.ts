@@ -170,7 +170,7 @@ export const mayMove = (
   !open;
 
 /**
- * The one rule by which a strand is raised, eased or left (model §10): today's verdict, the plan, the forecast and the
+ * The one rule by which a strand is raised, eased or left (sources: Raising the load): today's verdict, the plan, the forecast and the
  * calendar all ask it. Signs to stop come before it; see `stopReasons`.
  * @param day day number
  */

@@ -6,7 +6,7 @@ import type { RaiseRule } from '../../schools/school';
 export const NEVER = -1_000_000;
 
 /**
- * All that the machine remembers of a strand (model §10). Days are day numbers; what a session left behind is kept
+ * All that the machine remembers of a strand (sources: Raising the load). Days are day numbers; what a session left behind is kept
  * as runs at the present level, so that a state is small and a season of them quick.
  */
 export interface StrandState {
@@ -91,7 +91,7 @@ export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rul
 
 /** From this share on a dose counts as met. */
 export const MET = ALL_DONE;
-/** Days between two raises, between two eases, and after an ease before a raise (model §10). */
+/** Days between two raises, between two eases, and after an ease before a raise (sources: Raising the load). */
 export const DAYS_BETWEEN_RAISES = 7;
 export const DAYS_BETWEEN_EASES = 7;
 export const DAYS_AFTER_EASE = 3;

@@ -9,7 +9,7 @@ const forgetful = (state: StrandState, days: number, rules: Rules): StrandState 
   stateOf({ ...state, lastOn: NEVER }, { ...noRuns, gap: gapAnswered(state, rules) ? 0 : days });
 
 /**
- * The state after a session (model §10). Sessions come in the order of their days. Pure; the state given stays as it is.
+ * The state after a session (sources: Raising the load). Sessions come in the order of their days. Pure; the state given stays as it is.
  * Written out field by field: a forecast plays hundreds of thousands of sessions.
  */
 export function withSession(state: StrandState, session: Session, rules: Rules): StrandState {

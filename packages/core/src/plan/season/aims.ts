@@ -1,7 +1,7 @@
 import type { Joint, Label } from './joint';
 
 /**
- * What is wanted of a season, the weightiest first (model §10): the fewest goals late; the fewest days late in all; each
+ * What is wanted of a season, the weightiest first (sources: Raising the load): the fewest goals late; the fewest days late in all; each
  * goal as early as can be, in the order of their days; one that is never reached as far as can be.
  */
 export interface Aims {

@@ -68,7 +68,7 @@ function heldBy(joint: Joint, label: Label, week: number, index: number, rising:
 const nearest = ({ order }: Joint, index: number): number | undefined => order.find((other) => other !== index);
 
 /**
- * The best season of a plan (model §10), played on the machine day by day with every session done and met.
+ * The best season of a plan (sources: Raising the load), played on the machine day by day with every session done and met.
  * @param weeks at least this many are told, from the present one
  */
 export function planSeason(problem: SeasonProblem, weeks = 1): Season {

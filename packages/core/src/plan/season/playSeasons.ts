@@ -31,7 +31,7 @@ const percentile = (sorted: Float64Array, share: number): number =>
 
 /**
  * Many seasons played day by day on the machine with the student's own habits, verdicts accepted as they fall due, under
- * all rails, holidays and lighter weeks (model §10). Where strands compete, none rises to a level before the week in which
+ * all rails, holidays and lighter weeks (sources: Raising the load). Where strands compete, none rises to a level before the week in which
  * the plan has it there. With every day kept and every dose met it is the plan.
  * @param weeks how many, from the present one
  */

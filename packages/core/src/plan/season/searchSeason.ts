@@ -89,7 +89,7 @@ const keyOf = ({ nodes, arrivals }: Label): string =>
   nodes.map(({ id }, index) => `${id}${arrivals[index]! >= 0 ? 'x' : ''}`).join();
 
 /**
- * The best season (model §10) by going through its weeks, with all sets of raises, waiting included. Of two ways to the
+ * The best season (sources: Raising the load) by going through its weeks, with all sets of raises, waiting included. Of two ways to the
  * same state only the better one is followed, which loses nothing: what comes after is the same for both. What cannot
  * become better than the best season known is left out. Where there is too much to try, the most promising states are
  * followed and the answer is called the best found.

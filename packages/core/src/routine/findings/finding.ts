@@ -4,7 +4,7 @@ import type { RoutineEffort } from '../../endurance/routineEffort';
 import type { Exercise } from '../../library/exercise';
 import type { Axis } from '../../plan/axis';
 import type { School } from '../../schools/school';
-import type { Condition } from '../../screening/conditions';
+import type { Noted } from '../../screening/noted';
 import type { ExerciseSegment, Routine } from '../routine';
 
 /** One press that puts a finding right; undone in one step. */
@@ -33,7 +33,8 @@ export interface FindingPerson {
   readonly ankleRangeDeg: number;
   /** Breaths a minute at rest; null when not taken. */
   readonly restingBreath: number | null;
-  readonly conditions: readonly Condition[];
+  /** What is noted of the person and acts. */
+  readonly noted: readonly Noted[];
   /** Exercises that were practised before, by id; null when it is nobody in particular. */
   readonly learned: ReadonlySet<string> | null;
   /** How far the ladders of the plan are. */

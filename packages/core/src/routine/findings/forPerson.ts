@@ -1,24 +1,22 @@
-import { breathCare, slowedPattern, slowestRate } from '../../breath/breathCare';
-import { breathPeriod } from '../../breath/breathPeriod';
+import { breathDoubts, quickenedPattern, SLOW_SHARE, slowedPattern } from '../../breath/breathCare';
 import { breathRate } from '../../breath/breathRate';
 import { segmentValue } from '../../plan/segmentAxis';
 import { conventionsOf } from '../../schools/conventions';
 import { axisWords } from '../../words/axisWords';
 import { insertSegment, newSegment, setDose, setOnAxis } from '../commands';
-import { careFor, type Care } from '../../screening/care';
-import { conditionRules } from '../../screening/conditionRules';
+import { careFor, type Care } from '../../care/care';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
+/** A breath that would be noticed by anybody: much slower than at rest, or a long pause. */
 function breaths({ segment, exercise }: Part, context: FindingContext): Finding[] {
   const { dose } = segment;
   if (dose.kind !== 'breath') return [];
-  const { restingBreath, conditions } = context.person;
-  // The school's own pauses are told as a contradiction; here only what the person's file says.
+  const { restingBreath } = context.person;
+  // The school's own pauses are told as a contradiction; here only what is long for anybody.
   const limit = Math.max(conventionsOf(context.school).pauseLimitSeconds, 10);
   const rounds = Math.max(...dose.amounts.map(({ amount }) => amount));
-  const last = slowedPattern(dose.pattern, dose.slowing, rounds);
-  const care = breathCare(last, restingBreath, limit, conditions);
-  if (care.grade === 'fine') return [];
+  const doubts = breathDoubts(slowedPattern(dose.pattern, dose.slowing, rounds), restingBreath, limit);
+  if (doubts.length === 0) return [];
   const { pattern } = dose;
   const unpaused = { ...dose, pattern: { ...pattern, fullPauseSeconds: 0, emptyPauseSeconds: 0 } };
   const mends = [];
@@ -29,27 +27,15 @@ function breaths({ segment, exercise }: Part, context: FindingContext): Finding[
     });
   }
   // What begins well and only ends too slowly stays as it begins.
-  const even = breathCare(pattern, restingBreath, limit, conditions).grade === 'fine';
-  if (even && dose.slowing > 1) {
+  if (dose.slowing > 1 && breathDoubts(pattern, restingBreath, limit).length === 0) {
     mends.push({
       label: 'Without slowing',
       command: (routine: FindingContext['routine']) => setDose(routine, segment.id, { ...dose, slowing: 1 }),
     });
   }
-  const slowest = slowestRate(restingBreath, conditions);
+  const slowest = restingBreath === null ? null : restingBreath * SLOW_SHARE;
   if (slowest !== null && breathRate(pattern) < slowest) {
-    const scale = 60 / slowest / breathPeriod(pattern);
-    const part = (seconds: number): number => Math.max(0, Math.floor(seconds * scale * 2) / 2);
-    const quicker = {
-      ...dose,
-      slowing: 1,
-      pattern: {
-        inSeconds: Math.max(1, part(pattern.inSeconds)),
-        fullPauseSeconds: part(pattern.fullPauseSeconds),
-        outSeconds: Math.max(1, part(pattern.outSeconds)),
-        emptyPauseSeconds: part(pattern.emptyPauseSeconds),
-      },
-    };
+    const quicker = { ...dose, slowing: 1, pattern: quickenedPattern(pattern, slowest) };
     mends.push({
       label: 'Quicker',
       command: (routine: FindingContext['routine']) => setDose(routine, segment.id, quicker),
@@ -58,9 +44,9 @@ function breaths({ segment, exercise }: Part, context: FindingContext): Finding[
   return [
     {
       key: `${segment.id}: breath`,
-      grade: care.grade === 'refused' ? 'danger' : 'doubt',
+      grade: 'doubt',
       segmentId: segment.id,
-      text: `${exercise.name}: ${care.reasons.join(' ')}`,
+      text: `${exercise.name}: ${doubts.join(' ')}`,
       reason: 'The breath is never forced; with some conditions it is not held without medical advice.',
       mends,
     },
@@ -122,14 +108,13 @@ function cared({ segment, exercise }: Part, context: FindingContext): Finding[] 
   const asked = context.effort?.segments.find(({ segmentId }) => segmentId === segment.id);
   // Beyond all there is the scale ends, but what has to be taken off does not.
   const effort = asked === undefined ? null : (10 * asked.askedSeconds) / asked.enduranceSeconds;
-  const care = (of: typeof segment): Care[] =>
-    careFor(of, exercise, person.conditions, [...exercises.values()], school, effort);
+  const care = (of: typeof segment): Care[] => careFor(of, exercise, person, [...exercises.values()], school, effort);
   return care(segment).map(({ limit, asks, instead }): Finding => ({
-    key: `${segment.id}: ${limit.name}`,
+    key: `${segment.id}: ${limit.name}${limit.side === null ? '' : ` ${limit.side}`}`,
     grade: 'danger',
     segmentId: segment.id,
     text: `${exercise.name} asks for ${asks}, but ${limit.because} is noted of ${person.name}.`,
-    reason: `${conditionRules[limit.because]} The usual caution in class, no diagnosis; a licensed practitioner may say otherwise.`,
+    reason: `${limit.rule} The usual caution in class, no diagnosis; a licensed practitioner may say otherwise.`,
     mends: [
       {
         label: `Instead: ${instead}`,
@@ -138,7 +123,8 @@ function cared({ segment, exercise }: Part, context: FindingContext): Finding[] 
           segments: routine.segments.map((entry) =>
             entry.type !== 'exercise' || entry.id !== segment.id
               ? entry
-              : (care(entry).find((one) => one.limit.name === limit.name)?.segment ?? entry),
+              : (care(entry).find((one) => one.limit.name === limit.name && one.limit.side === limit.side)?.segment ??
+                entry),
           ),
         }),
       },

@@ -2,6 +2,7 @@ import { limitTime, postureLoads, type LimitedBy } from '../../endurance/limits'
 import { postureAnswers, type PostureAnswers } from '../../endurance/postureAnswers';
 import { jointPlaces } from '../../figure/figureWords';
 import { conventionsOf, settlePosture } from '../../schools/conventions';
+import type { Exercise } from '../../library/exercise';
 import { durationWords } from '../../words/durationWords';
 import { setDose, turnSegment } from '../commands';
 import { segmentPosture } from '../turned';
@@ -16,6 +17,8 @@ const PAST = 0.003;
 const LOWER_ARMS = 15;
 /** Holds are shortened to whole multiples of this, s. */
 const GRID = 5;
+/** No bend is looked for beyond this, degrees. */
+const MOST_BEND = 90;
 /** A step is too long from here, m. */
 const LONG_STEP = 0.02;
 
@@ -117,19 +120,66 @@ function longStep(judgement: Judged, context: FindingContext, ahead: number): Fi
   ];
 }
 
-function steppedTooFar({ segment, exercise, answers }: Judged, foot: number): Finding[] {
-  const longest = Math.max(0, ...exercise.phases.map((phase) => Math.abs(phase.end?.ahead ?? 0))) * foot;
-  if (exercise.family !== 'stepping' || longest <= answers.retractableStep + LONG_STEP) return [];
-  return [
+/** The widest place to which a foot steps out in a cycle, shoulder breadths; 0 where none does. */
+function widestStep({ phases, posture }: Exercise): number {
+  return phases.reduce((widest, { end }, index) => {
+    const width = end?.stanceWidth ?? posture.stanceWidth;
+    const before = phases.at(index - 1)?.end?.stanceWidth ?? posture.stanceWidth;
+    return end !== null && end.lifted !== 'none' && width > before ? Math.max(widest, width) : widest;
+  }, 0);
+}
+
+/** The highest whole bend from which something can be reached, short of knee line and balance; null when there is none. */
+function bendThatReaches(
+  { segment, exercise, answers: now }: Judged,
+  { person, school }: FindingContext,
+  reaches: (answers: PostureAnswers) => boolean,
+): number | null {
+  const settled = settlePosture(segmentPosture(segment, exercise), school);
+  const most = Math.floor(Math.min(now.toeLineBendDeg ?? MOST_BEND, now.balanceLimitDeg ?? MOST_BEND) - SAFE);
+  for (let kneeBendDeg = Math.ceil(settled.kneeBendDeg); kneeBendDeg <= most; kneeBendDeg += 1) {
+    const answers = postureAnswers(person.body, { ...settled, kneeBendDeg }, person.capacity, person.ankleRangeDeg);
+    if (reaches(answers)) return kneeBendDeg;
+  }
+  return null;
+}
+
+function steppedTooFar(judgement: Judged, context: FindingContext): Finding[] {
+  const { segment, exercise, answers } = judgement;
+  if (exercise.family !== 'stepping') return [];
+  const { foot, shoulderBreadth } = context.person.body.lengths;
+  const ahead = Math.max(0, ...exercise.phases.map((phase) => Math.abs(phase.end?.ahead ?? 0))) * foot;
+  const aside = widestStep(exercise) * shoulderBreadth;
+  const steps = [
+    { key: 'step', long: ahead, reach: (of: PostureAnswers) => of.retractableStep, words: 'steps of' },
     {
-      key: `${segment.id}: step`,
-      grade: 'doubt',
-      segmentId: segment.id,
-      text: `${exercise.name}: steps of ${cm(longest)}, but at this height only ${cm(answers.retractableStep)} can be taken back.`,
-      reason: 'The free foot reaches further only when the standing leg sinks.',
-      mends: [],
+      key: 'step aside',
+      long: aside,
+      reach: (of: PostureAnswers) => of.sideStep,
+      words: 'steps to the side, foot to foot, of',
     },
   ];
+  return steps
+    .filter(({ long, reach }) => long > reach(answers) + LONG_STEP)
+    .map(({ key, long, reach, words }): Finding => {
+      const lower = bendThatReaches(judgement, context, (of) => long <= reach(of) + LONG_STEP);
+      return {
+        key: `${segment.id}: ${key}`,
+        grade: 'doubt',
+        segmentId: segment.id,
+        text: `${exercise.name}: ${words} ${cm(long)}, but at this height only ${cm(reach(answers))} can be taken back.`,
+        reason: 'The free foot reaches further only when the standing leg sinks: lower, or shorter steps.',
+        mends:
+          lower === null
+            ? []
+            : [
+                {
+                  label: `Down to ${lower}°`,
+                  command: (routine) => turnSegment(routine, segment.id, { kneeBendDeg: lower }),
+                },
+              ],
+      };
+    });
 }
 
 function endurance(judgement: Judged, context: FindingContext): Finding[] {
@@ -226,7 +276,6 @@ export function longestHoldWithin(
 
 /** What a routine asks that this body does not give: knees, balance, step, holds. */
 export function bodyFindings(context: FindingContext): Finding[] {
-  const { foot } = context.person.body.lengths;
   return [
     ...judged(context).flatMap((judgement) => {
       const posture = segmentPosture(judgement.segment, judgement.exercise);
@@ -234,7 +283,7 @@ export function bodyFindings(context: FindingContext): Finding[] {
         ...knees(judgement, context.person.name),
         ...balance(judgement, posture.kneeBendDeg),
         ...longStep(judgement, context, posture.ahead),
-        ...steppedTooFar(judgement, foot),
+        ...steppedTooFar(judgement, context),
         ...endurance(judgement, context),
       ];
     }),

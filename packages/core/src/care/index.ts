@@ -1,0 +1,2 @@
+export * from './care';
+export * from './caredRoutine';
