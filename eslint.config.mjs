@@ -32,25 +32,58 @@ const oldWays = {
 };
 const testFiles = ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**'];
 
+/** The floors of the core, the ground first: a folder imports only what lies below it. */
+const floors = [
+  'text',
+  'days',
+  'random',
+  'words',
+  'alignment',
+  'screening',
+  'body',
+  'breath',
+  'library',
+  'schools',
+  'routine',
+  'axis',
+  'fit',
+  'figure',
+  'endurance',
+  'practice',
+  'load',
+  'students',
+  'corrections',
+  'care',
+  'findings',
+  'plan',
+  'chain',
+  'formats',
+  'demo',
+];
+const noInterface = {
+  group: ['@angular/*', 'rxjs', 'rxjs/*', 'primeng/*', '@pomek/*', '**/apps/**'],
+  message: 'The core has no interface code.',
+};
+/** What lies above a floor, from any depth of its folder; null for the highest. */
+const above = (floor) => {
+  const higher = floors.slice(floors.indexOf(floor) + 1);
+  if (higher.length === 0) return [];
+  const group = higher.flatMap((name) => [`../${name}`, `../${name}/**`, `../../${name}`, `../../${name}/**`]);
+  return [{ group, message: `${floor}/ imports only the floors below it (docs/architecture.md).` }];
+};
+const noView = {
+  group: views.flatMap((view) => [`../${view}/*`, `../../${view}/*`]),
+  message: 'A view imports core, data, compute and ui, never another view; what views share imports none.',
+};
+
+const without = (view) => ({ ...noView, group: noView.group.filter((path) => !path.endsWith(`/${view}/*`)) });
+
 /** The layers of the code as lint rules: what may import what. */
 const layers = [
   {
     files: ['packages/core/src/**/*.ts'],
     ignores: testFiles,
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              group: ['@angular/*', 'rxjs', 'rxjs/*', 'primeng/*', '@pomek/*', '**/apps/**'],
-              message: 'The core has no interface code.',
-            },
-            noStorage,
-            noForeign,
-          ],
-        },
-      ],
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'indexedDB', 'fetch', 'navigator'],
       'no-restricted-properties': [
         'error',
@@ -63,18 +96,43 @@ const layers = [
           selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
           message: 'Time comes from a clock that is passed in.',
         },
+        {
+          selector: 'ImportDeclaration[source.value=/^(\\.|\\.\\.)$/]',
+          message: 'A file imports files, never the whole folder that it is in.',
+        },
       ],
     },
   },
-  {
-    files: ['packages/core/src/formats/**/*.ts'],
+  ...floors.map((floor) => ({
+    files: [`packages/core/src/${floor}/**/*.ts`],
     ignores: testFiles,
-    rules: { 'no-restricted-imports': ['error', { patterns: [noStorage] }] },
-  },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [noInterface, noStorage, ...(floor === 'formats' ? [] : [noForeign]), ...above(floor)] },
+      ],
+    },
+  })),
   {
     files: ['apps/web/src/app/**/*.ts'],
     ignores: [...testFiles, 'apps/web/src/app/data/**'],
     rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign] }] },
+  },
+  {
+    files: ['ui', 'print', 'compute'].map((shared) => `apps/web/src/app/${shared}/**/*.ts`),
+    ignores: testFiles,
+    rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign, noView] }] },
+  },
+  {
+    // The frame opens one drawer over every view.
+    files: ['apps/web/src/app/shell/**/*.ts'],
+    ignores: testFiles,
+    rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign, without('schools')] }] },
+  },
+  {
+    files: ['apps/web/src/app/data/**/*.ts'],
+    ignores: testFiles,
+    rules: { 'no-restricted-imports': ['error', { patterns: [noForeign, noView] }] },
   },
   ...views.map((view) => ({
     files: [`apps/web/src/app/${view}/**/*.ts`],
@@ -83,14 +141,7 @@ const layers = [
       'no-restricted-imports': [
         'error',
         {
-          patterns: [
-            noStorage,
-            noForeign,
-            {
-              group: views.filter((other) => other !== view).map((other) => `../${other}/*`),
-              message: 'A view imports core, data, compute and ui, never another view.',
-            },
-          ],
+          patterns: [noStorage, noForeign, without(view)],
         },
       ],
     },

@@ -4,4 +4,3 @@ export * from './floorMarks';
 export * from './statics';
 export * from './bowGeometry';
 export * from './jointMoments';
-export * from './stanceOfPosture';

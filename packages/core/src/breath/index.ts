@@ -4,7 +4,6 @@ export * from './breathPhaseAt';
 export * from './breathRate';
 export * from './breathsWithin';
 export * from './slowingTotal';
-export * from './breathCurve';
 export * from './restingRate';
 export * from './breathCare';
 export * from './holdInBreaths';

@@ -1,5 +1,6 @@
 import { breathe, cycle, eachSide, hold, pattern, together } from '../library/describe';
-import { routineFindings, turnSegment } from '../routine';
+import { turnSegment } from '../routine';
+import { routineFindings } from '../findings';
 import { softSchool } from '../schools';
 import {
   conditionLimits,

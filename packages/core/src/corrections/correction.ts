@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { lineText } from '../text/textSchema';
 import { regions, RegionSchema, type Checkpoint } from '../alignment/checkpoint';
-import { DaySchema } from '../students/student';
+import { DaySchema } from '../days/daySchema';
 
 /** A checkpoint noticed on a student, the cue given, and whether it helped. */
 export const CorrectionSchema = z.object({

@@ -4,7 +4,7 @@ import { importPreview } from '../formats/importPreview';
 import { emptyContents } from '../formats/bundle';
 import { doseOf, planVerdicts, type PlanContext } from '../plan';
 import { builtInExercises } from '../library/builtInExercises';
-import { seededRandom } from './random';
+import { seededRandom } from '../random/seededRandom';
 import { demoContents } from '.';
 
 const today = '2026-11-20';

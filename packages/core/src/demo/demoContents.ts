@@ -21,7 +21,7 @@ import type { Student } from '../students/student';
 import { demoChain } from './demoChain';
 import { demoRoutines, lanternWalk } from './demoRoutines';
 import { demoParts, type Part } from './demoStudents';
-import { seededRandom, type Random } from './random';
+import { seededRandom, type Random } from '../random/seededRandom';
 
 const shelf = new Map([...builtInExercises, lanternWalk].map((exercise) => [exercise.id, exercise]));
 const iso = (date: Date): string => formatISO(date, { representation: 'date' });

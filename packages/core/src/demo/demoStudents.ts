@@ -1,9 +1,9 @@
-import type { Axis } from '../plan/axis';
+import type { Axis } from '../axis/axis';
 import type { Routine } from '../routine/routine';
 import type { Condition } from '../screening/conditions';
 import { softSchool, strictSchool } from '../schools/builtInSchools';
 import { chairRoutine, longStandRoutine, morningRoutine, reelingRoutine } from './demoRoutines';
-import type { Random } from './random';
+import type { Random } from '../random/seededRandom';
 
 /** What one line of a practice came to. */
 export interface Outcome {

@@ -1,2 +1,1 @@
 export * from './demoContents';
-export * from './random';

@@ -1,5 +1,5 @@
 import { GRAVITY, massFractions, type Body } from '../body/body';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { levelBow } from '../figure/levelBow';
 import { cycleMoment, isPlayable, type CycleMoment } from '../figure/cycleMoment';
 import { figurePose, type PoseArm } from '../figure/figurePose';

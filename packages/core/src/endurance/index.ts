@@ -11,3 +11,5 @@ export * from './postureAnswers';
 export * from './relativeEffort';
 export * from './routineEffort';
 export * from './strength';
+export * from './answerWords';
+export * from './predictedEffort';

@@ -2,7 +2,7 @@ import { bowGeometry, type BowGeometry, type LegPoints } from '../body/bowGeomet
 import type { Body } from '../body/body';
 import { GRAVITY } from '../body/body';
 import { stanceMoments, type StanceMoments } from '../body/jointMoments';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import type { Stance } from '../body/statics';
 import type { SettledPosture } from '../schools/conventions';
 import { effortFromEndurance, enduranceTime, type Endurance } from './enduranceTime';

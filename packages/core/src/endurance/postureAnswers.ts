@@ -1,6 +1,6 @@
 import { balanceLimit, retractableStep, sideStep, toeLineBend, USUAL_ANKLE_RANGE } from '../body/bendLimits';
 import type { Body } from '../body/body';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { SettledPosture } from '../schools/conventions';
 import { bentBy, UNSURE_DEG } from './exchange';

@@ -1,8 +1,8 @@
 import type { Body } from '../body/body';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
-import { predictedEffort } from '../load/practiceLoad';
+import { predictedEffort } from './predictedEffort';
 import { segmentPosture } from '../routine/turned';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { timeline, type Span } from '../routine/timeline';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { bodyOf, bowGeometry, postureStatics, stanceOfPosture, standardBody } from '../body';
+import { bodyOf, bowGeometry, postureStatics, standardBody } from '../body';
+import { stanceOfPosture } from '../schools';
 import { postureAnswers } from '../endurance';
 import { builtInExercises, cycleFaults, ExerciseSchema, type Exercise } from '../library';
 import { phase, hand, posture } from '../library/describe';
@@ -7,7 +8,7 @@ import { breathSchool, settlePosture, softSchool, strictSchool } from '../school
 import { centreOfMass3 } from './centreOfMass3';
 import { cycleMoment, isPlayable, stillMoment } from './cycleMoment';
 import { figurePose } from './figurePose';
-import { figureText, holdWords, kneeWords, limitWords } from './figureWords';
+import { figureText, holdWords, kneeWords, limitWords } from '../endurance/answerWords';
 import { floorPlan, floorPlanWords } from './floorPlan';
 import { lengthOf, minus } from './point3';
 

@@ -1,7 +1,7 @@
 import type { Body } from '../body/body';
 import { bentLeg } from '../body/bowGeometry';
 import { HIP_JOINTS } from '../body/jointMoments';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics, type Point, type PostureStatics } from '../body/statics';
 import type { SettledPosture } from '../schools/conventions';
 import { placeArm } from './arms';

@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
 import { bowAtHeight, bowGeometry, type BowGeometry } from '../body/bowGeometry';
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import type { SettledPosture } from '../schools/conventions';
 import type { CycleMoment } from './cycleMoment';
 

@@ -1,7 +1,7 @@
 import Ajv from 'ajv/dist/2020';
 import ICAL from 'ical.js';
 import { planForecast } from '../plan';
-import { axisWords } from '../words';
+import { axisWords } from '../axis';
 import { readFileSync } from 'node:fs';
 import { demoContents } from '../demo';
 import { lanternWalk } from '../demo/demoRoutines';

@@ -9,7 +9,7 @@ import { lockedStrands } from '../plan/stopReasons';
 import { timeline } from '../routine/timeline';
 import type { Student } from '../students/student';
 import { cleanLine, cleanNote } from '../text/cleanText';
-import { axisWords } from '../words/axisWords';
+import { axisWords } from '../axis/axisWords';
 
 // Counted without the space that begins a folded line, so that no line has more than 75 octets (RFC 5545, 3.1).
 ICAL.foldLength = 74;

@@ -5,3 +5,5 @@ export * from './exercise';
 export * from './searchExercises';
 export * from './cycleFaults';
 export * from './keyframe';
+export * from './doseWords';
+export * from './breathCurve';

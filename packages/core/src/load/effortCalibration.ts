@@ -6,7 +6,7 @@ import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import { settlePosture } from '../schools/conventions';
 import type { School } from '../schools/school';
-import { predictedEffort } from './practiceLoad';
+import { predictedEffort } from '../endurance/predictedEffort';
 
 /** Practices that are looked at, and the fewest that say something. House values. */
 const LATEST = 8;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { predictedEffort, recentAgainstUsual, sessionLoad, weekLoad } from '.';
+import { recentAgainstUsual, sessionLoad, weekLoad } from '.';
+import { predictedEffort } from '../endurance';
 
 const anyWeek = fc.array(fc.integer({ min: 0, max: 900 }), { minLength: 7, maxLength: 7 });
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { addDays, formatISO, parseISO } from 'date-fns';
-import { seededRandom } from '../demo/random';
+import { seededRandom } from '../random/seededRandom';
 import { defaultRaiseRule } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
 import { plan, planContext, strand } from '../testing/samples';

@@ -5,11 +5,11 @@ import { newStudent, type Measure } from '../students';
 import { softSchool } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
 import { log, logLine, plan, planContext, routine, segment, shelf, strand, verdictOn } from '../testing/samples';
-import { axisWords, turnedWords } from '../words';
+import { axisWords } from '../axis';
+import { turnedWords } from '../routine';
 import {
   PlanSchema,
   askedDose,
-  axesOfSegment,
   contextOf,
   doseOn,
   dosedRoutine,
@@ -17,13 +17,11 @@ import {
   metShare,
   newStrand,
   planForecast,
-  segmentValue,
   strandPast,
   takeRung,
-  withSegmentValue,
   withoutStrand,
-  type Axis,
 } from '.';
+import { axesOfSegment, segmentValue, withSegmentValue, type Axis } from '../axis';
 
 const stand = segment('a', hold(60, together(1)));
 const leg = segment('a', hold(30, eachSide(2)), { exerciseId: 'empty-full' });

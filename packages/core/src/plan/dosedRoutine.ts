@@ -1,6 +1,6 @@
 import { turnedBy } from '../routine/turned';
 import type { Routine, Turned } from '../routine/routine';
-import { withSegmentValue } from './segmentAxis';
+import { withSegmentValue } from '../axis/segmentAxis';
 import type { Plan, Strand } from './plan';
 import { doseOn } from './planDay';
 import { isOpen } from './stateOfStrand';

@@ -1,8 +1,8 @@
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import type { School } from '../schools/school';
-import { isPostureAxis, type Axis } from './axis';
-import { defaultStep } from './defaultStep';
-import { MOST_OF_POSTURE } from './segmentAxis';
+import { isPostureAxis, type Axis } from '../axis/axis';
+import { defaultStep } from '../axis/defaultStep';
+import { MOST_OF_POSTURE } from '../axis/segmentAxis';
 import { floorToStep } from './steps';
 
 /** How far a posture is wished to go at first: its own value times this, or so many degrees or percent more. House values. */

@@ -2,10 +2,10 @@ import type { Exercise } from '../library/exercise';
 import type { ExerciseSegment } from '../routine/routine';
 import type { School } from '../schools/school';
 import type { Noted } from '../screening/noted';
-import type { Axis } from './axis';
-import { defaultStep } from './defaultStep';
+import type { Axis } from '../axis/axis';
+import { defaultStep } from '../axis/defaultStep';
 import { loadsJoints } from './loadsPlace';
-import { segmentValue } from './segmentAxis';
+import { segmentValue } from '../axis/segmentAxis';
 import { floorToStep } from './steps';
 
 /** Where a strand begins. */

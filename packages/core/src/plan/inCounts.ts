@@ -1,6 +1,6 @@
 import type { Routine } from '../routine/routine';
 import type { School } from '../schools/school';
-import { defaultStep } from './defaultStep';
+import { defaultStep } from '../axis/defaultStep';
 import type { Plan } from './plan';
 
 /**

@@ -1,7 +1,7 @@
 import type { Exercise } from '../library/exercise';
 import type { SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
-import { turnedWords } from '../words/turnedWords';
+import { turnedWords } from '../routine/turnedWords';
 import { nextRung, type RungBody } from './nextRung';
 import type { Strand } from './plan';
 

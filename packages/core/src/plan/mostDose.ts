@@ -1,14 +1,14 @@
-import { stanceOfPosture } from '../body/stanceOfPosture';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import { bowOfPosture, type LimitedBy } from '../endurance/limits';
-import type { FindingContext, Part } from '../routine/findings/finding';
-import { kneesArePast, longestHoldWithin, stepIsLong } from '../routine/findings/onBody';
+import type { FindingContext, Part } from '../findings/finding';
+import { kneesArePast, longestHoldWithin, stepIsLong } from '../findings/onBody';
 import { segmentPosture } from '../routine/turned';
 import { settlePosture } from '../schools/conventions';
-import { isPostureAxis } from './axis';
+import { isPostureAxis } from '../axis/axis';
 import type { Strand } from './plan';
 import type { MostDose } from './planContext';
-import { LEAST_OF_POSTURE, withSegmentValue } from './segmentAxis';
+import { LEAST_OF_POSTURE, withSegmentValue } from '../axis/segmentAxis';
 
 /** What forbids a segment in its posture; null when nothing does. */
 function forbidden(context: FindingContext, part: Part, joints: readonly LimitedBy[]): MostDose['by'] | null {

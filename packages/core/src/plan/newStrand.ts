@@ -2,8 +2,8 @@ import type { Exercise } from '../library/exercise';
 import type { ExerciseSegment } from '../routine/routine';
 import type { School } from '../schools/school';
 import type { Noted } from '../screening/noted';
-import type { Axis } from './axis';
-import { defaultStep } from './defaultStep';
+import type { Axis } from '../axis/axis';
+import { defaultStep } from '../axis/defaultStep';
 import { firstLevel } from './firstLevel';
 import type { Strand } from './plan';
 

@@ -9,9 +9,9 @@ import { unturned } from '../routine/turned';
 import type { SettledPosture } from '../schools/conventions';
 import type { RungAxis, School } from '../schools/school';
 import { clock } from '../words/durationWords';
-import { turnedWords } from '../words/turnedWords';
-import { inPosture, isPostureAxis } from './axis';
-import { defaultStep } from './defaultStep';
+import { turnedWords } from '../routine/turnedWords';
+import { inPosture, isPostureAxis } from '../axis/axis';
+import { defaultStep } from '../axis/defaultStep';
 import type { Decision, Plan, Strand } from './plan';
 import { doseOf, floorToStep } from './steps';
 

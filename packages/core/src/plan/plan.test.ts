@@ -3,13 +3,11 @@ import { addDays, formatISO, parseISO } from 'date-fns';
 import { defaultRaiseRule, softSchool } from '../schools';
 import { hold, together, eachSide } from '../library/describe';
 import { log, logLine, plan, planContext, routine, segment, strand, shelf } from '../testing/samples';
-import { weekReason } from '../words';
+import { weekReason } from '.';
 import {
   type Plan,
   type PlanContext,
   askedDose,
-  axesOf,
-  axisValue,
   doseOn,
   dosedRoutine,
   isLighterWeek,
@@ -20,9 +18,9 @@ import {
   strandEffort,
   weekOf,
   weeksToReach,
-  withAxisValue,
   withRows,
 } from '.';
+import { axesOf, axisValue, withAxisValue } from '../axis';
 
 const dayBack = (day: string): string => formatISO(addDays(parseISO(day), -1), { representation: 'date' });
 

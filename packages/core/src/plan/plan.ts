@@ -2,9 +2,9 @@ import * as z from 'zod';
 import { lineText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
 import { FamilySchema } from '../library/exercise';
-import { AxisSchema } from './axis';
+import { AxisSchema } from '../axis/axis';
 import { TurnedSchema } from '../routine/routine';
-import { DaySchema } from '../students/student';
+import { DaySchema } from '../days/daySchema';
 
 const id = z.string().min(1).max(80);
 

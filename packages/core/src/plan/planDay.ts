@@ -1,5 +1,5 @@
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
-import { isLightened } from './axis';
+import { isLightened } from '../axis/axis';
 import type { Plan, Strand } from './plan';
 import { isLighter } from './season/seasonCalendar';
 import { doseOf } from './steps';

@@ -59,9 +59,9 @@ function turns({ problem }: PlanSeason, due: readonly boolean[]): readonly (Held
 }
 
 /**
- * The verdicts on all strands of a plan today: raise, stay, ease, or stop and refer (sources: Raising the load; raise after two met
+ * The verdicts on all strands of a plan today: raise, stay, ease, or stop and refer (sources: Raising the load). A raise after two met
  * sessions and by 2–10 %: ACSM position stand 2009, from memory; the other numbers are house values and settings of the
- * school). The machine rules; the planner says whose turn it is where not all may rise.
+ * school. The machine rules; the planner says whose turn it is where not all may rise.
  */
 export function planVerdicts(context: PlanContext): Verdict[] {
   const season = seasonOfPlan(context);

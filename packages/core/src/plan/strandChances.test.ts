@@ -1,4 +1,4 @@
-import { seededRandom } from '../demo/random';
+import { seededRandom } from '../random/seededRandom';
 import { defaultRaiseRule } from '../schools';
 import { log, logLine, plan, planContext, strand } from '../testing/samples';
 import { planForecast, planSeason, playSeasons, seasonOfPlan, strandChances, type PlanContext } from '.';

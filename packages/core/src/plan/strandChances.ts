@@ -1,4 +1,4 @@
-import type { Random } from '../demo/random';
+import type { Random } from '../random/seededRandom';
 import type { PracticeLog } from '../practice/log';
 import { dayNumber, weekdayOf } from '../days/dayNumber';
 import { MET } from './machine/strandState';

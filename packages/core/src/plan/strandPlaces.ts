@@ -1,6 +1,6 @@
 import type { LimitedBy } from '../endurance/limits';
 import type { Exercise } from '../library/exercise';
-import { partsOf, type Part } from '../routine/findings/finding';
+import { partsOf, type Part } from '../findings/finding';
 import type { Routine } from '../routine/routine';
 import type { PracticeLog } from '../practice/log';
 import { segmentPosture } from '../routine/turned';

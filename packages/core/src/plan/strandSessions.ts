@@ -2,7 +2,7 @@ import type { LogLine, PracticeLog } from '../practice/log';
 import { dayNumber } from '../days/dayNumber';
 import { lineShare } from '../practice/lineShare';
 import type { Session } from './machine/strandState';
-import { inPosture, isPostureAxis, type Axis } from './axis';
+import { inPosture, isPostureAxis, type Axis } from '../axis/axis';
 import type { Strand } from './plan';
 import { doseOf } from './steps';
 

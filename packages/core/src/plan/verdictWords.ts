@@ -1,8 +1,8 @@
 import { pointsInWork } from '../corrections/correction';
 import type { PracticeLog } from '../practice/log';
-import { axisWords } from '../words/axisWords';
+import { axisWords } from '../axis/axisWords';
 import { shortDay } from '../words/shortDay';
-import { heldWords } from '../words/weekReason';
+import { heldWords } from './weekReason';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { reachDose, topDose, type Ruling } from './machine/judge';
 import {

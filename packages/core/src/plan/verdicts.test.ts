@@ -4,7 +4,8 @@ import { defaultRaiseRule as rule, softSchool } from '../schools';
 import { log, logLine, plan, planContext, shelf, strand, verdictOn } from '../testing/samples';
 import type { PracticeLog } from '../practice/log';
 import { painPlaces } from '../practice/painPlace';
-import { axisWords, weekReason } from '../words';
+import { axisWords } from '../axis';
+import { weekReason } from '.';
 import {
   decide,
   doseOf,

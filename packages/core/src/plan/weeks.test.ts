@@ -11,7 +11,7 @@ import {
 } from '.';
 import { softSchool } from '../schools';
 import { hold, together } from '../library/describe';
-import { weekReason } from '../words';
+import { weekReason } from '.';
 import type { PracticeLog } from '../practice/log';
 import { log, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
 

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, SideSchema } from '../library/dose';
 import { TurnedSchema } from '../routine/routine';
-import { DaySchema } from '../students/student';
+import { DaySchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
 
 const id = z.string().min(1).max(80);

@@ -4,7 +4,8 @@ import { timeline } from '../routine';
 import { anyRoutine, routine, segment, shelf } from '../testing/samples';
 import { bells, conduct, logLines, PracticeLogSchema, type JournalEvent } from '.';
 import { LogLineSchema } from './log';
-import { metShare, withAxisValue } from '../plan';
+import { metShare } from '../plan';
+import { withAxisValue } from '../axis';
 
 type Press = readonly [at: number, action: JournalEvent['action']];
 const presses = (...list: Press[]): JournalEvent[] => list.map(([at, action]) => ({ at: at * 1000, action }));

@@ -1,5 +1,3 @@
-import type { Axis } from '../plan/axis';
-import { withSegmentValue } from '../plan/segmentAxis';
 import type { Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { School } from '../schools/school';
@@ -75,11 +73,6 @@ export function setDose(routine: Routine, id: string, dose: Dose): Routine {
   return changeExercise(routine, id, (segment) => ({ ...segment, dose }));
 }
 
-/** Gives the exercise segment `id` another value on an axis, in its dose or its posture. */
-export function setOnAxis(routine: Routine, id: string, axis: Axis, value: number): Routine {
-  return changeExercise(routine, id, (segment) => withSegmentValue(segment, axis, value));
-}
-
 /** Evens out the sides and directions of the segment `id`. */
 export function evenSegment(routine: Routine, id: string): Routine {
   return changeExercise(routine, id, (segment) => ({ ...segment, dose: evenOut(segment.dose) }));
@@ -95,7 +88,11 @@ export function turnSegment(routine: Routine, id: string, part: Partial<Turned>)
   return changeExercise(routine, id, (segment) => turnedBy(segment, part));
 }
 
-function changeExercise(routine: Routine, id: string, change: (segment: ExerciseSegment) => ExerciseSegment): Routine {
+export function changeExercise(
+  routine: Routine,
+  id: string,
+  change: (segment: ExerciseSegment) => ExerciseSegment,
+): Routine {
   const segments = routine.segments.map((segment) =>
     segment.id === id && segment.type === 'exercise' ? change(segment) : segment,
   );

@@ -4,9 +4,7 @@ import { softSchool, strictSchool } from '../schools';
 import { anyRoutine, routine, segment, shelf } from '../testing/samples';
 import {
   dissolveRound,
-  fitRoutine,
   groupAsRound,
-  lengthened,
   mirrorSegments,
   moveSegments,
   pasteSegments,
@@ -20,6 +18,7 @@ import {
   timesOf,
   type Routine,
 } from '.';
+import { fitRoutine, lengthened } from '../fit';
 
 const base = routine(['a', 'b', 'c', 'd'].map((id) => segment(id, hold(10, together(1)))));
 const ids = (value: Routine) => value.segments.map((entry) => entry.id).join('');

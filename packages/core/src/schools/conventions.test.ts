@@ -6,10 +6,7 @@ import { routine } from '../testing/samples';
 import {
   breathSchool,
   builtInSchools,
-  contradictionKey,
   conventionsOf,
-  exerciseContradictions,
-  routineContradictions,
   SchoolSchema,
   schoolDose,
   schoolQuestions,
@@ -19,6 +16,7 @@ import {
   strictSchool,
   type School,
 } from '.';
+import { contradictionKey, exerciseContradictions, routineContradictions } from '../findings';
 
 const exercise = (id: string): Exercise => builtInExercises.find((entry) => entry.id === id)!;
 

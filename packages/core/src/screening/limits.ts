@@ -32,8 +32,8 @@ export const HEAD_LOW = 60;
 const LEFT_ALONE_SHARE = 2 / 3;
 
 /**
- * What each condition rules out of postures, drills and breath (sources: What is noted of a body; common
- * practice in class, never a diagnosis). What is only said stands in `conditionRules`.
+ * What each condition rules out of postures, drills and breath (sources: What is noted of a body). Common
+ * practice in class, never a diagnosis. What is only said stands in `conditionRules`.
  */
 export const conditionLimits: Readonly<Record<Condition, BodyLimits>> = {
   pregnancy: { bendDeg: 40, width: 1.5, noSquat: true, standSeconds: 180, noHeldBreath: true },

@@ -2,7 +2,7 @@ import { breathDoubts, breathsOfSeconds, restingRate, secondsOfBreaths, slowedPa
 import { careFor } from '../care';
 import { standardBody } from '../body';
 import { breathe, pattern } from '../library/describe';
-import { routineFindings } from '../routine';
+import { routineFindings } from '../findings';
 import { softSchool } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import { median } from 'simple-statistics';

@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
 import { postureAnswers } from '../endurance/postureAnswers';
-import { holdWords } from '../figure/figureWords';
+import { holdWords } from '../endurance/answerWords';
 import type { Posture } from '../library/exercise';
 import { settlePosture } from '../schools/conventions';
 import type { School } from '../schools/school';

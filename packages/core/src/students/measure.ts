@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DaySchema } from './student';
+import { DaySchema } from '../days/daySchema';
 
 const shared = { id: z.string().min(1).max(80), studentId: z.string().min(1).max(80), day: DaySchema };
 const seconds = z.number().min(0).max(7200);

@@ -1,4 +1,4 @@
-import { counted } from '../words/doseWords';
+import { counted } from '../library/doseWords';
 import type { KnownStrength } from './studentBody';
 
 /** Where the strength of legs or arms comes from, and from how many practices. */

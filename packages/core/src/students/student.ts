@@ -1,13 +1,8 @@
 import * as z from 'zod';
+import { WeekdaySchema } from '../days/daySchema';
 import { nameText, noteText } from '../text/textSchema';
 import { conditions } from '../screening/conditions';
 import { OwnLimitsSchema } from '../screening/ownLimits';
-
-/** A day as YYYY-MM-DD, in the teacher's own time zone. */
-export const DaySchema = z.iso.date();
-
-/** ISO weekdays: 1 Monday to 7 Sunday. */
-export const WeekdaySchema = z.number().int().min(1).max(7);
 
 const lengthCm = z.number().min(10).max(80).nullable().default(null);
 

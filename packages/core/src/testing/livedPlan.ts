@@ -1,6 +1,6 @@
 import { weekdayOf, dayNumber, dayOfNumber } from '../days/dayNumber';
 import { decide, isDue } from '../plan/decide';
-import { inPosture, isPostureAxis } from '../plan/axis';
+import { inPosture, isPostureAxis } from '../axis/axis';
 import { closedSegments } from '../plan/dosedRoutine';
 import type { Decision, Plan, Strand } from '../plan/plan';
 import type { PlanContext } from '../plan/planContext';

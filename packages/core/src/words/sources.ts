@@ -29,7 +29,8 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'Depth and step',
     what: 'The bend at which the knee meets the toe line, the mark on the door frame, the step that can be taken back.',
-    formula: 'knee = toe line; head drop = leg straight − leg bent; step = √(L² − (L − d)²); to the side the pelvis comes along and the foot lands ball first: half the distance of the hip joints + √((L + pointed foot)² − (L + ankle − d)²)',
+    formula:
+      'knee = toe line; head drop = leg straight − leg bent; step = √(L² − (L − d)²); to the side the pelvis comes along and the foot lands ball first: half the distance of the hip joints + √((L + pointed foot)² − (L + ankle − d)²)',
     source: 'Geometry; “never past the toe line” and “taken back without a push” are common practice',
     limits: `The ankle range of 38° is ${memory}; a knee-to-wall test replaces it.`,
   },

@@ -1,7 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { above } from '../testing/above';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { axisWords, clock, doseWords, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
+import { clock, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
+import { axisWords } from '../axis';
+import { doseWords } from '../library';
 
 test('durations read as a teacher would say them', () => {
   expect([45, 60, 150, 3900].map(durationWords)).toEqual(['45 s', '1:00 min', '2:30 min', '1:05:00 h']);
@@ -68,8 +71,13 @@ test('a comment that sends to the sources names a section there, and none names 
       .map((file) => join(root, folder, file)),
   );
   const named = files.flatMap((file) =>
-    [...readFileSync(file, 'utf8').matchAll(/\(sources: ([^).:]+)[).:]/g)].flatMap(([, list]) =>
-      list!.split('; ').map((topic) => topic.split(',')[0]!.replace(/\s+\*?\s*/g, ' ').trim()),
+    [...readFileSync(file, 'utf8').matchAll(/^(?: \*|\/\*\*|describe).*\(sources: ([^).:]+)/gm)].flatMap(([, list]) =>
+      list!.split('; ').map((topic) =>
+        topic
+          .split(',')[0]!
+          .replace(/\s+\*?\s*/g, ' ')
+          .trim(),
+      ),
     ),
   );
   expect(named.length).toBeGreaterThan(30);

@@ -1,4 +1,4 @@
-import type { Random } from '../../demo/random';
+import type { Random } from '../../random/seededRandom';
 import { weekdayOf } from '../../days/dayNumber';
 import type { Season } from './planSeason';
 import { PlayedSeason, type Outcome } from './playedSeason';

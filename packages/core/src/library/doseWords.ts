@@ -1,6 +1,6 @@
-import type { Dose, SideAmount } from '../library/dose';
+import type { Dose, SideAmount } from './dose';
 import { breathRate } from '../breath/breathRate';
-import { durationWords } from './durationWords';
+import { durationWords } from '../words/durationWords';
 
 const number = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
 

@@ -1,8 +1,8 @@
-import type { Plan, Strand } from '../plan/plan';
-import type { StrandWeek } from '../plan/planForecast';
-import type { Rail } from '../plan/season/seasonProblem';
-import { doseOf } from '../plan/steps';
-import { axisLabels, axisWords } from './axisWords';
+import type { Plan, Strand } from './plan';
+import type { StrandWeek } from './planForecast';
+import type { Rail } from './season/seasonProblem';
+import { doseOf } from './steps';
+import { axisLabels, axisWords } from '../axis/axisWords';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

@@ -2,20 +2,8 @@ import fc from 'fast-check';
 import loadHighs from 'highs';
 import { cycle, eachSide, hold, together } from '../library/describe';
 import { routine, segment } from '../testing/samples';
-import {
-  amountOptions,
-  evenOut,
-  fitAmounts,
-  fitRoutine,
-  mirrorSteps,
-  runsOutAt,
-  stepsBack,
-  stepsThatFit,
-  timeline,
-  unevenness,
-  walkPath,
-  type FitBlock,
-} from '.';
+import { evenOut, mirrorSteps, runsOutAt, stepsBack, stepsThatFit, timeline, unevenness, walkPath } from '../routine';
+import { amountOptions, fitAmounts, fitRoutine, type FitBlock } from '.';
 
 const checkBlocks: FitBlock[] = [
   { ideal: 180, min: 60, max: 300, step: 30, weight: 2 },

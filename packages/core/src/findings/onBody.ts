@@ -1,12 +1,12 @@
-import { limitTime, postureLoads, type LimitedBy } from '../../endurance/limits';
-import { postureAnswers, type PostureAnswers } from '../../endurance/postureAnswers';
-import { jointPlaces } from '../../figure/figureWords';
-import { conventionsOf, settlePosture } from '../../schools/conventions';
-import type { Exercise } from '../../library/exercise';
-import { durationWords } from '../../words/durationWords';
-import { setDose, turnSegment } from '../commands';
-import { segmentPosture } from '../turned';
-import { timeline } from '../timeline';
+import { limitTime, postureLoads, type LimitedBy } from '../endurance/limits';
+import { postureAnswers, type PostureAnswers } from '../endurance/postureAnswers';
+import { jointPlaces } from '../endurance/answerWords';
+import { conventionsOf, settlePosture } from '../schools/conventions';
+import type { Exercise } from '../library/exercise';
+import { durationWords } from '../words/durationWords';
+import { setDose, turnSegment } from '../routine/commands';
+import { segmentPosture } from '../routine/turned';
+import { timeline } from '../routine/timeline';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
 /** A mended bend is this far on the safe side, degrees. */

@@ -1,5 +1,5 @@
-import type { ExerciseSegment, Turned } from '../routine/routine';
-import { doseWords } from './doseWords';
+import type { ExerciseSegment, Turned } from './routine';
+import { doseWords } from '../library/doseWords';
 
 const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
   kneeBendDeg: (value) => `bend ${Math.round(value)}°`,

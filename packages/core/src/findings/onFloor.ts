@@ -1,7 +1,7 @@
-import { setDose } from '../commands';
-import { evenOut } from '../evenOut';
-import { roomPath, stepsOfSegment } from '../roomPath';
-import { partsOf, type Finding, type FindingContext, type Mend, type Part } from '../findings/finding';
+import { setDose } from '../routine/commands';
+import { evenOut } from '../routine/evenOut';
+import { roomPath, stepsOfSegment } from '../routine/roomPath';
+import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
 
 const HOME = 0.25;
 

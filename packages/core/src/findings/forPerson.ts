@@ -1,10 +1,11 @@
-import { breathDoubts, quickenedPattern, SLOW_SHARE, slowedPattern } from '../../breath/breathCare';
-import { breathRate } from '../../breath/breathRate';
-import { segmentValue } from '../../plan/segmentAxis';
-import { conventionsOf } from '../../schools/conventions';
-import { axisWords } from '../../words/axisWords';
-import { insertSegment, newSegment, setDose, setOnAxis } from '../commands';
-import { careFor, type Care } from '../../care/care';
+import { breathDoubts, quickenedPattern, SLOW_SHARE, slowedPattern } from '../breath/breathCare';
+import { breathRate } from '../breath/breathRate';
+import { segmentValue } from '../axis/segmentAxis';
+import { conventionsOf } from '../schools/conventions';
+import { axisWords } from '../axis/axisWords';
+import { insertSegment, newSegment, setDose } from '../routine/commands';
+import { setOnAxis } from '../axis/setOnAxis';
+import { careFor, type Care } from '../care/care';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
 /** A breath that would be noticed by anybody: much slower than at rest, or a long pause. */

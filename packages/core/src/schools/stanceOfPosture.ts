@@ -1,5 +1,5 @@
-import type { SettledPosture } from '../schools/conventions';
-import type { Stance } from './statics';
+import type { SettledPosture } from './conventions';
+import type { Stance } from '../body/statics';
 
 /** The posture of a working leg as the statics take it. */
 export const stanceOfPosture = (posture: SettledPosture): Stance => ({

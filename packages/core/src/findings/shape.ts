@@ -1,13 +1,13 @@
-import type { Exercise, Family } from '../../library/exercise';
-import { routineContradictions } from '../../schools/contradictions';
-import { durationWords } from '../../words/durationWords';
-import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment } from '../commands';
-import { segmentPosture } from '../turned';
-import { evenOut } from '../evenOut';
-import { splitSegment } from '../groupCommands';
-import type { Routine, Segment } from '../routine';
-import { timeline } from '../timeline';
-import { unevenness } from '../unevenness';
+import type { Exercise, Family } from '../library/exercise';
+import { routineContradictions } from './contradictions';
+import { durationWords } from '../words/durationWords';
+import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment } from '../routine/commands';
+import { segmentPosture } from '../routine/turned';
+import { evenOut } from '../routine/evenOut';
+import { splitSegment } from '../routine/groupCommands';
+import type { Routine, Segment } from '../routine/routine';
+import { timeline } from '../routine/timeline';
+import { unevenness } from '../routine/unevenness';
 import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
 
 /** Bent from here, legs count as under load; degrees, a house value. */

@@ -1,8 +1,8 @@
 import type { Dose } from '../library/dose';
 import type { Exercise, Posture } from '../library/exercise';
 import type { Routine } from '../routine/routine';
-import { conventionsOf } from './conventions';
-import type { School } from './school';
+import { conventionsOf } from '../schools/conventions';
+import type { School } from '../schools/school';
 
 /** Something of an exercise or a routine that its school does otherwise. */
 export interface Contradiction {

@@ -1,6 +1,7 @@
-import { breathe, pattern } from '../library/describe';
+import { breathe, pattern } from './describe';
 import { shelf } from '../testing/samples';
-import { breathOf, breathPhaseAt, fullnessAt, patternKnots, phaseKnots } from '.';
+import { breathPhaseAt } from '../breath';
+import { breathOf, fullnessAt, patternKnots, phaseKnots } from '.';
 
 test('the line of a pattern agrees with its phases', () => {
   const rhythm = pattern(4, 2, 6, 1);

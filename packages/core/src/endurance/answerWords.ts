@@ -1,8 +1,8 @@
-import type { HoldTime, PostureAnswers } from '../endurance/postureAnswers';
-import type { LoadedJoint } from '../endurance/strength';
+import type { HoldTime, PostureAnswers } from './postureAnswers';
+import type { LoadedJoint } from './strength';
 import type { SettledPosture } from '../schools/conventions';
 import { durationWords } from '../words/durationWords';
-import type { FigurePose, FootSide } from './figurePose';
+import type { FigurePose, FootSide } from '../figure/figurePose';
 
 /** A finger's width, m: a house value for measuring by hand. */
 export const FINGER = 0.018;

@@ -1,9 +1,9 @@
-import type { BreathDose } from '../library/dose';
-import type { Phase } from '../library/exercise';
-import type { BreathPattern } from './breathPattern';
-import { breathPeriod } from './breathPeriod';
-import { breathsWithin } from './breathsWithin';
-import { slowingTotal } from './slowingTotal';
+import type { BreathDose } from './dose';
+import type { Phase } from './exercise';
+import type { BreathPattern } from '../breath/breathPattern';
+import { breathPeriod } from '../breath/breathPeriod';
+import { breathsWithin } from '../breath/breathsWithin';
+import { slowingTotal } from '../breath/slowingTotal';
 
 /** How full the breath is, 0 empty to 1 full, at a moment of one period. */
 export interface Knot {

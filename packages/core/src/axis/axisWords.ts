@@ -1,6 +1,6 @@
-import type { Axis } from '../plan/axis';
-import { counted } from './doseWords';
-import { durationWords } from './durationWords';
+import type { Axis } from './axis';
+import { counted } from '../library/doseWords';
+import { durationWords } from '../words/durationWords';
 
 /** What grows, as it is chosen. */
 export const axisLabels: Readonly<Record<Axis, string>> = {

@@ -5,20 +5,8 @@ import type { Exercise } from '../library';
 import { builtInSchools, softSchool, strictSchool } from '../schools';
 import { notedCondition } from '../screening';
 import { routine, segment, shelf } from '../testing/samples';
-import {
-  groupAsRound,
-  keepOnPurpose,
-  longestHoldWithin,
-  partsOf,
-  routineFindings,
-  segmentPosture,
-  turnSegment,
-  type Finding,
-  type FindingContext,
-  type FindingPerson,
-  type Routine,
-  type Segment,
-} from '.';
+import { groupAsRound, keepOnPurpose, segmentPosture, turnSegment, type Routine, type Segment } from '../routine';
+import { longestHoldWithin, partsOf, routineFindings, type Finding, type FindingContext, type FindingPerson } from '.';
 
 const person: FindingPerson = {
   name: 'Ama',

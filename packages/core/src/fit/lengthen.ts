@@ -1,7 +1,7 @@
-import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
-import { defaultStep } from '../plan/defaultStep';
+import { axesOf, axisValue, withAxisValue } from '../axis/doseAxis';
+import { defaultStep } from '../axis/defaultStep';
 import type { School } from '../schools/school';
-import type { Segment } from './routine';
+import type { Segment } from '../routine/routine';
 
 /** How much longer or shorter a rest or teaching time gets at a step, s. */
 const PAUSE_STEP = 15;

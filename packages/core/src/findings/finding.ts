@@ -1,11 +1,11 @@
-import type { Body } from '../../body/body';
-import type { KnownCapacity } from '../../endurance/postureAnswers';
-import type { RoutineEffort } from '../../endurance/routineEffort';
-import type { Exercise } from '../../library/exercise';
-import type { Axis } from '../../plan/axis';
-import type { School } from '../../schools/school';
-import type { Noted } from '../../screening/noted';
-import type { ExerciseSegment, Routine } from '../routine';
+import type { Body } from '../body/body';
+import type { KnownCapacity } from '../endurance/postureAnswers';
+import type { RoutineEffort } from '../endurance/routineEffort';
+import type { Exercise } from '../library/exercise';
+import type { Axis } from '../axis/axis';
+import type { School } from '../schools/school';
+import type { Noted } from '../screening/noted';
+import type { ExerciseSegment, Routine } from '../routine/routine';
 
 /** One press that puts a finding right; undone in one step. */
 export interface Mend {

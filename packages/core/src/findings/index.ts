@@ -4,6 +4,7 @@ import { personFindings } from './forPerson';
 import { shapeFindings } from './shape';
 import type { Finding, FindingContext } from './finding';
 
+export * from './contradictions';
 export { longestHoldWithin } from './onBody';
 export { partsOf } from './finding';
 export type { Finding, FindingContext, FindingPerson, Mend, Part } from './finding';

@@ -1,11 +1,11 @@
 import { durationWords } from '../words/durationWords';
-import { axesOf, axisValue, withAxisValue } from '../plan/doseAxis';
-import { defaultStep } from '../plan/defaultStep';
+import { axesOf, axisValue, withAxisValue } from '../axis/doseAxis';
+import { defaultStep } from '../axis/defaultStep';
 import { fitOptions, type FitOption } from './fit';
-import type { ExerciseSegment, Routine } from './routine';
-import { workSeconds } from './rounds';
-import { timesOf } from './laps';
-import { timeline } from './timeline';
+import type { ExerciseSegment, Routine } from '../routine/routine';
+import { workSeconds } from '../routine/rounds';
+import { timesOf } from '../routine/laps';
+import { timeline } from '../routine/timeline';
 
 export interface FitWish {
   /** Seconds the routine may take. */

@@ -1,0 +1,2 @@
+export * from './dayNumber';
+export * from './daySchema';
