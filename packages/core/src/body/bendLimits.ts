@@ -1,3 +1,4 @@
+import { rad } from '../words/angles';
 import { checkRange } from '../words/checkRange';
 import type { Body } from './body';
 import { HIP_JOINTS } from './jointMoments';
@@ -56,18 +57,6 @@ export function balanceLimit(body: Body, pose: Pose, ankleRangeDeg = USUAL_ANKLE
   return bendWhere(body, pose, (statics) => statics.shankTiltDeg, ankleRangeDeg);
 }
 
-/** The bend in degrees for a head drop in m, as read off a mark on a door frame; null when it is too deep. */
-export function bendFromHeadDrop(body: Body, pose: Pose, headDrop: number): number | null {
-  checkRange('headDrop', headDrop, 0, body.stature);
-  return bendWhere(body, pose, (statics) => statics.headDrop, headDrop);
-}
-
-/** The bend in degrees that puts the knee `behind` m behind the toe line (negative: past it); null when none does. */
-export function bendFromKneeBehindToes(body: Body, pose: Pose, behind: number): number | null {
-  checkRange('behind', behind, -1, 1);
-  return bendWhere(body, pose, (statics) => statics.kneePastToes, -behind);
-}
-
 /**
  * How far beyond its hip joint the free foot can touch, in m, while all weight stays on the other
  * leg: √(L² − (L − d)²). A longer step cannot be taken back without a push.
@@ -98,7 +87,7 @@ export function sideStep(body: Body, headDrop: number): number {
   checkRange('headDrop', headDrop, 0, leg);
   const toBall = Math.hypot(ankleHeight, (BALL_ALONG - ANKLE_ALONG) * foot);
   const flat = Math.atan2((BALL_ALONG - ANKLE_ALONG) * foot, ankleHeight);
-  const pointed = toBall * Math.cos(flat - (POINTED * Math.PI) / 180);
+  const pointed = toBall * Math.cos(flat - rad(POINTED));
   const high = leg + ankleHeight - headDrop;
   return (HIP_JOINTS * hipBreadth) / 2 + Math.sqrt(Math.max(0, (leg + pointed) ** 2 - high ** 2));
 }

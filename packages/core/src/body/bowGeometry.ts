@@ -1,3 +1,4 @@
+import { deg, rad } from '../words/angles';
 import { checkRange } from '../words/checkRange';
 import type { Body } from './body';
 import { postureStatics, type Point, type Stance } from './statics';
@@ -26,8 +27,6 @@ export interface BowGeometry {
   readonly weightX: number;
 }
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
-const deg = (radians: number): number => (radians * 180) / Math.PI;
 const STEPS = 48;
 /** The pelvis may open 45° to the rear: its hip joint then stands this share of the breadth of the hips behind. */
 const OPENED = 0.55 * Math.SQRT1_2;

@@ -1,6 +1,6 @@
 export * from './bendLimits';
 export * from './body';
-export * from './floorMarks';
+export * from './twoScales';
 export * from './statics';
 export * from './bowGeometry';
 export * from './jointMoments';

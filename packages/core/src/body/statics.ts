@@ -1,5 +1,9 @@
+import { deg, rad } from '../words/angles';
 import { checkRange } from '../words/checkRange';
 import { GRAVITY, massFractions, type Body } from './body';
+
+/** Less than this cannot be seen of a knee against the toe line, m. */
+export const KNEE_SEEN = 0.003;
 
 /** A posture seen from the side. Angles in degrees. */
 export interface Stance {
@@ -38,8 +42,6 @@ export interface PostureStatics {
   >;
 }
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
-const deg = (radians: number): number => (radians * 180) / Math.PI;
 const along = (from: Point, length: number, angle: number): Point => ({
   x: from.x + length * Math.sin(angle),
   y: from.y + length * Math.cos(angle),

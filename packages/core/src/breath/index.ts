@@ -6,4 +6,3 @@ export * from './breathsWithin';
 export * from './slowingTotal';
 export * from './restingRate';
 export * from './breathCare';
-export * from './holdInBreaths';

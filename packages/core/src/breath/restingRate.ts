@@ -1,8 +1,3 @@
-/** Ordinary adult breathing at rest, breaths a minute (nursing handbooks; from memory). */
-export const ORDINARY_REST = { least: 12, most: 20 } as const;
-/** Near this rate slow practice is usual, breaths a minute (Lehrer & Gevirtz 2014; from memory). */
-export const SLOW_PRACTICE = 6;
-
 /**
  * The resting rate in breaths a minute from taps on each inhale: 60 over the median interval, which
  * a missed or double tap hardly moves.

@@ -1,3 +1,5 @@
+import { KNEE_SEEN } from '../body/statics';
+import { percent } from '../words/percent';
 import type { HoldTime, PostureAnswers } from './postureAnswers';
 import type { LoadedJoint } from './strength';
 import type { SettledPosture } from '../schools/conventions';
@@ -18,7 +20,7 @@ const fingers = (metres: number): string => {
 
 /** The knee against the toe line, as a teacher says it. */
 export function kneeWords(kneePastToes: number): string {
-  if (Math.abs(kneePastToes) < 0.003) return 'Knee on the toe line';
+  if (Math.abs(kneePastToes) < KNEE_SEEN) return 'Knee on the toe line';
   const where = kneePastToes > 0 ? 'past' : 'behind';
   return `Knee ${centimetres(kneePastToes)} ${where} the toe line, ${fingers(kneePastToes)}`;
 }
@@ -63,7 +65,6 @@ export function limitWords(answers: PostureAnswers): string {
   return `${name[0]!.toUpperCase()}${name.slice(1)} would give out first, at ${holdWords(first)}`;
 }
 
-const shareWords = (share: number): string => `${Math.round(share * 100)} %`;
 const sideWords = (side: FootSide): string => (side === 'left' ? 'left' : 'right');
 
 /** The whole figure as a text, for those who do not see it. */
@@ -80,6 +81,6 @@ export function figureText(pose: FigurePose, posture: SettledPosture, answers: P
       ? 'pelvis square'
       : `pelvis turned ${Math.round(Math.abs(pose.turnDeg))}° to the ${pose.turnDeg > 0 ? 'right' : 'left'}`;
   if (pose.statics === null) return `A seated figure: ${trunk}, ${arms}.`;
-  const weight = `${shareWords(pose.feet[pose.working].share)} of the weight on the ${sideWords(pose.working)} foot, ${shareWords(pose.feet[other].share)} on the ${sideWords(other)}`;
+  const weight = `${percent(pose.feet[pose.working].share)} of the weight on the ${sideWords(pose.working)} foot, ${percent(pose.feet[other].share)} on the ${sideWords(other)}`;
   return `A standing figure: ${bend}, ${trunk}, ${arms}, ${turn}; ${weight}. ${kneeWords(answers.kneePastToes)}. The head is ${centimetres(pose.headDrop)} lower than standing straight. The centre of mass is over the point between the feet where the weight falls.`;
 }

@@ -1,3 +1,4 @@
+import { rad } from '../words/angles';
 import { GRAVITY, massFractions, type Body } from '../body/body';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { levelBow } from '../figure/levelBow';
@@ -79,7 +80,7 @@ function loadsAt(body: Body, posture: SettledPosture, moment: CycleMoment): Body
     ? ([0, 1].map(() => unloaded(postureLoads(body, posture))) as [Loads, Loads])
     : legsAt(body, posture, moment);
   const pose = figurePose(body, posture, moment, 'right');
-  const turn = (pose.turnDeg * Math.PI) / 180;
+  const turn = rad(pose.turnDeg);
   const facing = { x: Math.cos(turn), y: 0, z: Math.sin(turn) };
   const still = stanceLoads(body, stanceOfPosture(posture));
   /** What the arm asks of its shoulder, and of the back. */

@@ -1,6 +1,6 @@
+import { rad } from '../words/angles';
 import { bowGeometry, type BowGeometry, type LegPoints } from '../body/bowGeometry';
-import type { Body } from '../body/body';
-import { GRAVITY } from '../body/body';
+import { GRAVITY, type Body } from '../body/body';
 import { stanceMoments, type StanceMoments } from '../body/jointMoments';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import type { Stance } from '../body/statics';
@@ -80,7 +80,7 @@ export function bowKnees(
   const weight = body.mass * GRAVITY;
   const [frontPush, rearPush] = [posture.weightShare * weight, (1 - posture.weightShare) * weight];
   const frontAt = posture.pressurePoint * body.lengths.foot;
-  const rearAt = frontAt * Math.cos((posture.otherToesOutDeg * Math.PI) / 180) - posture.ahead * body.lengths.foot;
+  const rearAt = frontAt * Math.cos(rad(posture.otherToesOutDeg)) - posture.ahead * body.lengths.foot;
   const most = Math.max(0, Math.min(-wedge(front, frontAt, frontPush), wedge(rear, rearAt, rearPush)));
   const upright = { front: frontPush * (front.knee.x - frontAt), rear: rearPush * (rear.knee.x - rearAt) };
   // Pressing apart loads the front knee and spares the rear one.

@@ -1,3 +1,4 @@
+import { rad } from '../words/angles';
 import type { Body } from '../body/body';
 import type { Hand } from '../library/keyframe';
 import type { SettledPosture } from '../schools/conventions';
@@ -24,7 +25,6 @@ interface ArmPlace {
   readonly target: Hand | null;
 }
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const step = (value: number, from: number, to: number): number =>
   Math.max(0, Math.min(1, (value - from) / (to - from)));
 

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { bodyOf, bowGeometry, postureStatics, standardBody } from '../body';
-import { stanceOfPosture } from '../schools';
 import { postureAnswers } from '../endurance';
 import { builtInExercises, cycleFaults, ExerciseSchema, type Exercise } from '../library';
 import { phase, hand, posture } from '../library/describe';
-import { breathSchool, settlePosture, softSchool, strictSchool } from '../schools';
+import { breathSchool, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { centreOfMass3 } from './centreOfMass3';
 import { cycleMoment, isPlayable, stillMoment } from './cycleMoment';
 import { figurePose } from './figurePose';

@@ -1,3 +1,4 @@
+import { rad } from '../words/angles';
 import type { Body } from '../body/body';
 import { bentLeg } from '../body/bowGeometry';
 import { HIP_JOINTS } from '../body/jointMoments';
@@ -58,7 +59,6 @@ export interface FigurePose {
   readonly statics: PostureStatics | null;
 }
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
 
 /** How high a lifted foot is drawn, as a share of stature. */

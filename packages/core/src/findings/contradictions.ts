@@ -1,3 +1,4 @@
+import { percent } from '../words/percent';
 import type { Dose } from '../library/dose';
 import type { Exercise, Posture } from '../library/exercise';
 import type { Routine } from '../routine/routine';
@@ -25,7 +26,7 @@ function againstPosture(posture: Posture, school: School): Found[] {
   if (posture.pressurePoint !== null && Math.abs(posture.pressurePoint - pressurePoint) > NEAR.pressure) {
     found.push([
       'pressure',
-      `presses at ${Math.round(posture.pressurePoint * 100)} % of the foot, the school at the ${school.pressure}`,
+      `presses at ${percent(posture.pressurePoint)} of the foot, the school at the ${school.pressure}`,
     ]);
   }
   const neutral = posture.ahead === 0 && posture.weightShare === 0.5 && !posture.seated;

@@ -1,3 +1,5 @@
+import { KNEE_SEEN } from '../body/statics';
+import { percent } from '../words/percent';
 import { limitTime, postureLoads, type LimitedBy } from '../endurance/limits';
 import { postureAnswers, type PostureAnswers } from '../endurance/postureAnswers';
 import { jointPlaces } from '../endurance/answerWords';
@@ -11,8 +13,6 @@ import { partsOf, type Finding, type FindingContext, type Part } from './finding
 
 /** A mended bend is this far on the safe side, degrees. */
 const SAFE = 2;
-/** Knees are past the toes from here, m: less cannot be seen. */
-const PAST = 0.003;
 /** Arms are lowered by this much at a time, degrees. */
 const LOWER_ARMS = 15;
 /** Holds are shortened to whole multiples of this, s. */
@@ -52,7 +52,8 @@ const bendTo = (id: string, degrees: number) => ({
 });
 
 /** Whether the knees stand before the toe line by more than can be seen. */
-export const kneesArePast = ({ kneePastToes }: Pick<PostureAnswers, 'kneePastToes'>): boolean => kneePastToes > PAST;
+export const kneesArePast = ({ kneePastToes }: Pick<PostureAnswers, 'kneePastToes'>): boolean =>
+  kneePastToes > KNEE_SEEN;
 
 /** Whether a long stance goes beyond what the rear leg reaches. */
 export const stepIsLong = ({ stepTooLong }: Pick<PostureAnswers, 'stepTooLong'>): boolean => stepTooLong > LONG_STEP;
@@ -202,8 +203,8 @@ function endurance(judgement: Judged, context: FindingContext): Finding[] {
       key: `${segment.id}: budget`,
       grade: share >= 1 ? 'danger' : 'doubt',
       segmentId: segment.id,
-      text: `${exercise.name}: ${durationWords(asked)} is ${Math.round(share * 100)} % of what the ${answers.limitedBy}${jointPlaces[first.joint]} of ${context.person.name} can hold.`,
-      reason: `The school keeps holds under ${Math.round(holdBudget * 100)} %, so that the alignment lasts to the end.`,
+      text: `${exercise.name}: ${durationWords(asked)} is ${percent(share)} of what the ${answers.limitedBy}${jointPlaces[first.joint]} of ${context.person.name} can hold.`,
+      reason: `The school keeps holds under ${percent(holdBudget)}, so that the alignment lasts to the end.`,
       mends: [
         { label: `Hold ${durationWords(shorter)}`, command: (routine) => setDose(routine, segment.id, dose) },
         ...(answers.limitedBy === 'arms' ? [lowerArms] : []),

@@ -3,8 +3,7 @@ import { breathPeriod } from '../breath/breathPeriod';
 import { slowingTotal } from '../breath/slowingTotal';
 import type { BreathDose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
-import type { LogLine, PracticeLog } from '../practice/log';
-import { PracticeLogSchema } from '../practice/log';
+import { PracticeLogSchema, type LogLine, type PracticeLog } from '../practice/log';
 import { painPlaces, type PainPlace } from '../practice/painPlace';
 import { parseDuration } from '../words/parseDuration';
 

@@ -1,3 +1,4 @@
+import { MOST_WEEKS } from '../plan/seasonOfPlan';
 import { addDays, addSeconds, formatISO, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
 import { withDoses } from '../plan/dosedRoutine';
@@ -33,7 +34,7 @@ export function planCalendar(request: CalendarRequest): string {
   const { student, plan, routine, today, weeks, startTime, now } = request;
   if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
   if (routine === undefined) throw new RangeError('routine: the routine of the plan is gone');
-  if (!(weeks >= 1 && weeks <= 156)) throw new RangeError('weeks must be between 1 and 156');
+  if (!(weeks >= 1 && weeks <= MOST_WEEKS)) throw new RangeError(`weeks must be between 1 and ${MOST_WEEKS}`);
   const until = formatISO(addDays(parseISO(today), weeks * 7 - 1), { representation: 'date' });
   const forecast = planForecast({ ...request, practiceDays: student.practiceDays }, until);
   const locked = new Set(lockedStrands(plan, request.logs, request.rule, request.exercises).map(({ id }) => id));

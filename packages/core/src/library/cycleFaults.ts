@@ -1,3 +1,4 @@
+import { percent } from '../words/percent';
 import type { Exercise, Family } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
 
@@ -86,7 +87,7 @@ export function cycleFaults({
       faults.push({
         phase: index,
         kind: 'loaded lift',
-        message: `${part}: the ${foot} foot is lifted with ${Math.round(load * 100)} % of the weight on it; empty it first`,
+        message: `${part}: the ${foot} foot is lifted with ${percent(load)} of the weight on it; empty it first`,
       });
     }
   });

@@ -1,6 +1,5 @@
 import type { Body } from '../body/body';
-import type { KnownCapacity } from '../endurance/postureAnswers';
-import { postureAnswers } from '../endurance/postureAnswers';
+import { postureAnswers, type KnownCapacity } from '../endurance/postureAnswers';
 import { joints } from '../endurance/joints';
 import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';

@@ -5,7 +5,6 @@ import { newStudent, type Measure } from '../students';
 import { softSchool } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
 import { log, logLine, plan, planContext, routine, segment, shelf, strand, verdictOn } from '../testing/samples';
-import { axisWords } from '../axis';
 import { turnedWords } from '../routine';
 import {
   PlanSchema,
@@ -21,7 +20,7 @@ import {
   takeRung,
   withoutStrand,
 } from '.';
-import { axesOfSegment, segmentValue, withSegmentValue, type Axis } from '../axis';
+import { axesOfSegment, axisWords, segmentValue, withSegmentValue, type Axis } from '../axis';
 
 const stand = segment('a', hold(60, together(1)));
 const leg = segment('a', hold(30, eachSide(2)), { exerciseId: 'empty-full' });

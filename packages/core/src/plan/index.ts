@@ -24,7 +24,6 @@ export * from './strandPast';
 export * from './strandPlaces';
 export * from './strandSessions';
 export * from './verdictWords';
-export * from './weeksToReach';
 export * from './withoutStrand';
 export type { Because, Ladder, Rules, Ruling, Session, StrandState } from './machine';
 export { growthOf, newState, rulesOf } from './machine';

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { balanceLimit, bodyOf, toeLineBend } from '../body';
-import { stanceOfPosture } from '../schools';
 import { limitTime, postureAnswers, postureLoads } from '../endurance';
 import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
-import { builtInSchools, SchoolSchema, settlePosture, softSchool, strictSchool } from '../schools';
+import { builtInSchools, SchoolSchema, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { log, plan, routine, segment, strand, planContext, logLine, verdictOn } from '../testing/samples';
 import { segmentWords, turnedWords } from '../routine';
 import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, PlanSchema, type RungBody } from '.';

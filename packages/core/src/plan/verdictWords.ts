@@ -1,3 +1,4 @@
+import { percent } from '../words/percent';
 import { pointsInWork } from '../corrections/correction';
 import type { PracticeLog } from '../practice/log';
 import { axisWords } from '../axis/axisWords';
@@ -31,7 +32,6 @@ export interface Ruled {
   readonly held: Held | null;
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
 
 /** Practices since the level last changed that asked for the present dose, the newest first. */

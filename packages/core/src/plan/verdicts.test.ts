@@ -5,15 +5,15 @@ import { log, logLine, plan, planContext, shelf, strand, verdictOn } from '../te
 import type { PracticeLog } from '../practice/log';
 import { painPlaces } from '../practice/painPlace';
 import { axisWords } from '../axis';
-import { weekReason } from '.';
 import {
   decide,
   doseOf,
   isDue,
   lockedStrands,
-  planVerdicts,
   PlanSchema,
+  planVerdicts,
   stopReasons,
+  weekReason,
   type Plan,
   type PlanContext,
   type Strand,

@@ -1,10 +1,9 @@
+import { percent } from '../words/percent';
 import type { Plan, Strand } from './plan';
 import type { StrandWeek } from './planForecast';
 import type { Rail } from './season/seasonProblem';
 import { doseOf } from './steps';
 import { axisLabels, axisWords } from '../axis/axisWords';
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** What a guard rail says, in a teacher's words. */
 export const railWords: Record<Rail, string> = {

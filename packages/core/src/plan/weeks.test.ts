@@ -1,17 +1,17 @@
 import { newStudent } from '../students';
+import { softSchool } from '../schools';
+import { hold, together } from '../library/describe';
 import {
   dosedRoutine,
   doseOn,
+  lockedStrands,
   newStrand,
   planForecast,
   PlanSchema,
-  lockedStrands,
+  weekReason,
   type Plan,
   type PlanContext,
 } from '.';
-import { softSchool } from '../schools';
-import { hold, together } from '../library/describe';
-import { weekReason } from '.';
 import type { PracticeLog } from '../practice/log';
 import { log, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
 

@@ -1,3 +1,4 @@
+import { rad } from '../words/angles';
 import { checkRange } from '../words/checkRange';
 
 /** One step of a stepping drill or a sequence: a way to go and a turn of the facing. */
@@ -23,7 +24,6 @@ export interface Room {
   readonly margin: number;
 }
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const turned = (facing: number, by: number): number => (((facing + by) % 360) + 360) % 360;
 
 /** The places one comes to, step by step, the start first. */
@@ -59,17 +59,4 @@ export function stepsThatFit(room: Room, start: Place, step: Step, most = 1000):
     if (!inside(room, place)) return count;
   }
   return most;
-}
-
-/** A path with left and right exchanged; mirrored twice it is the same again. */
-export const mirrorSteps = (steps: readonly Step[]): Step[] =>
-  steps.map(({ right, forward, turnDeg }) => ({ right: 0 - right, forward, turnDeg: 0 - turnDeg }));
-
-/** The steps back: undone in turn, so that one ends where one began, facing as at the start. */
-export function stepsBack(steps: readonly Step[]): Step[] {
-  return steps.toReversed().map(({ right, forward, turnDeg }) => {
-    // The way back is seen from the facing after the turn.
-    const [sin, cos] = [Math.sin(rad(turnDeg)), Math.cos(rad(turnDeg))];
-    return { right: -(right * cos - forward * sin), forward: -(right * sin + forward * cos), turnDeg: -turnDeg };
-  });
 }

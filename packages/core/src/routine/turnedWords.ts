@@ -1,9 +1,10 @@
+import { percent } from '../words/percent';
 import type { ExerciseSegment, Turned } from './routine';
 import { doseWords } from '../library/doseWords';
 
 const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
   kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
-  weightShare: (value) => `${Math.round(value * 100)} % on the working leg`,
+  weightShare: (value) => `${percent(value)} on the working leg`,
   shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
   stanceWidth: (value) => `stance ${value} × the shoulders`,
   ahead: (value) => `foot ahead ${value} × its length`,

@@ -1,4 +1,4 @@
-import { breathDoubts, breathsOfSeconds, restingRate, secondsOfBreaths, slowedPattern } from '../breath';
+import { breathDoubts, restingRate, slowedPattern } from '../breath';
 import { careFor } from '../care';
 import { standardBody } from '../body';
 import { breathe, pattern } from '../library/describe';
@@ -74,11 +74,6 @@ test('a slow breath and a long pause want a word; a held one is not for some, wi
     expect(found).toMatchObject({ limit: { because: condition }, asks: 'a breath held for 2 s', instead: 'no pause' });
     expect(found!.segment.dose).toMatchObject({ pattern: pattern(4, 0, 6, 0) });
   }
-});
-
-test('holds in breaths and back', () => {
-  expect(secondsOfBreaths(3, pattern(5, 0, 7, 0))).toBe(36);
-  expect(breathsOfSeconds(35, pattern(5, 0, 7, 0))).toBe(2);
 });
 
 describe('slow breath', () => {

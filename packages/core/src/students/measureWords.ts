@@ -1,14 +1,13 @@
+import { percent } from '../words/percent';
 import { USUAL_ANKLE_RANGE } from '../body/bendLimits';
 import { SLOW_SHARE } from '../breath/breathCare';
-import { shareFromScales } from '../body/floorMarks';
+import { shareFromScales } from '../body/twoScales';
 import { standardBody, type Body } from '../body/body';
 import { SHALLOW_BEND, strengthOfHold } from '../endurance/capacity';
 import { chairStandNorm, isShortOneLeg, oneLegNorm, TANDEM_SECONDS } from '../screening/norms';
 import { durationWords } from '../words/durationWords';
 import type { Measure, MeasureOf } from './measure';
 import { ankleRangeOf, TEST_FACTOR } from './studentBody';
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** What was measured, as one reads it. */
 export function measureValue(measure: Measure): string {
@@ -86,8 +85,8 @@ const TWO_TESTS = TEST_FACTOR ** 2;
 function holdTrend(hold: MeasureOf<'hold'>, before: MeasureOf<'hold'>, body: Body): string {
   const [now, then] = [strengthOfHold(body, hold), strengthOfHold(body, before)];
   if (hold.stoppedBy !== before.stoppedBy || now === null || then === null) return '';
-  const percent = Math.round(100 * (now / then - 1));
-  const change = `${hold.stoppedBy} ${percent < 0 ? '−' : '+'}${Math.abs(percent)} % since ${before.day}`;
+  const points = Math.round(100 * (now / then - 1));
+  const change = `${hold.stoppedBy} ${points < 0 ? '−' : '+'}${Math.abs(points)} % since ${before.day}`;
   const ratio = Math.max(now / then, then / now);
   return ratio > TWO_TESTS ? change : `${change}: no more than two tests differ by`;
 }

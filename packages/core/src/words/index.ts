@@ -4,3 +4,5 @@ export * from './checkRange';
 export * from './groupBy';
 export * from './sources';
 export * from './shortDay';
+export * from './angles';
+export * from './percent';

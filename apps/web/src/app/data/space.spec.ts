@@ -1,6 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { softSchool, type Decision, type Plan, type StudentRecords } from '@pomek/core';
-import { builtInExercises, demoContents } from '@pomek/core';
+import { builtInExercises, demoContents, softSchool, type Decision, type Plan, type StudentRecords } from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
 import { fileName } from '../ui/download';

@@ -2,6 +2,7 @@ import {
   equalEffort,
   FINGER,
   holdWords,
+  KNEE_SEEN,
   kneeWords,
   limitWords,
   postureAnswers,
@@ -42,12 +43,12 @@ function depthRow(answers: PostureAnswers, posture: SettledPosture): AnswerRow {
 
 function kneeRow(answers: PostureAnswers, strict: boolean): AnswerRow {
   const { kneePastToes: past, toeLineBendDeg: line } = answers;
-  const near = strict && past <= 0.003 && past > -FINGER;
+  const near = strict && past <= KNEE_SEEN && past > -FINGER;
   return {
     question: 'Knee and toes',
     answer: kneeWords(past),
     note: line === null ? 'It never reaches the toe line.' : `It meets the toe line at a bend of ${degrees(line)}.`,
-    grade: past > 0.003 ? 'danger' : near ? 'doubt' : 'fine',
+    grade: past > KNEE_SEEN ? 'danger' : near ? 'doubt' : 'fine',
   };
 }
 

@@ -5,6 +5,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import {
   cycleMoment,
   figurePose,
+  percent,
   settlePosture,
   stillMoment,
   type Exercise,
@@ -102,7 +103,7 @@ export class CyclePlayer {
     const turn = Math.round(turnDeg);
     const to = turn > 0 ? side : flipped(side);
     return [
-      `${Math.round(weight * 100)} % on the ${side} foot`,
+      `${percent(weight)} on the ${side} foot`,
       turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
       `head ${Math.round(this.pose().headDrop * 100)} cm down`,
     ];

@@ -8,6 +8,7 @@ import {
   durationWords,
   exerciseContradictions,
   newSegment,
+  percent,
   rounds,
   spokenCheckpoint,
   type Exercise,
@@ -77,6 +78,6 @@ export class ExerciseSheet {
   }
 
   protected percent(share: number): string {
-    return `${Math.round(share * 100)} %`;
+    return percent(share);
   }
 }

@@ -1,4 +1,4 @@
-import type { Posture } from '@pomek/core';
+import { percent, type Posture } from '@pomek/core';
 
 export interface Fact {
   readonly name: string;
@@ -6,7 +6,6 @@ export interface Fact {
 }
 
 const degrees = (value: number): string => `${Math.round(value)}°`;
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** A posture as the facts a teacher checks, each with its unit. */
 export function postureFacts(posture: Posture): Fact[] {

@@ -4,6 +4,7 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import {
+  ageOn,
   bodyOfStudent,
   capacityOfStudent,
   durationWords,
@@ -89,7 +90,7 @@ export class Baseline {
 
   private readonly age = computed(() => {
     const { birthYear } = this.student();
-    return birthYear === null ? null : Number(this.clock.today().slice(0, 4)) - birthYear;
+    return ageOn(birthYear, this.clock.today());
   });
   protected readonly rows = computed(() => {
     const sorted = this.measures().toSorted((a, b) => b.day.localeCompare(a.day));

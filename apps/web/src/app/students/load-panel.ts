@@ -12,15 +12,17 @@ import {
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Button } from 'primeng/button';
 import {
+  ageOn,
+  asksForBalance,
   bodyOfStudent,
   capacityOfStudent,
   durationWords,
-  asksForBalance,
   effortCalibration,
   families,
   guidanceWords,
   loadWeeks,
   monotonyWords,
+  percent,
   recentLoad,
   recentWords,
   sideBalance,
@@ -98,7 +100,7 @@ export class LoadPanel {
   );
   protected readonly recent = computed(() => {
     const load = recentLoad(this.logs(), this.today());
-    const ratio = load.ratio === null ? '' : ` ${Math.round(load.ratio * 100)} % of the usual.`;
+    const ratio = load.ratio === null ? '' : ` ${percent(load.ratio)} of the usual.`;
     const missing = this.logs().filter((log) => log.effort === null).length;
     const without =
       missing === 0
@@ -108,7 +110,7 @@ export class LoadPanel {
   });
   protected readonly guidance = computed(() => {
     const { birthYear } = this.student();
-    const age = birthYear === null ? null : Number(this.today().slice(0, 4)) - birthYear;
+    const age = ageOn(birthYear, this.today());
     const balance = this.exercises().filter(asksForBalance);
     return guidanceWords(this.logs(), this.today(), age, new Set(balance.map(({ id }) => id)));
   });

@@ -10,6 +10,7 @@ import {
   isLineMet,
   logsCsv,
   painPlaces,
+  percent,
   strandEffort,
   type Exercise,
   type LogLine,
@@ -124,7 +125,7 @@ export class LogList {
   }
 
   protected kept(line: LogLine): string {
-    const until = line.alignmentKept === null ? '' : `alignment until ${Math.round(line.alignmentKept * 100)} %`;
+    const until = line.alignmentKept === null ? '' : `alignment until ${percent(line.alignmentKept)}`;
     const gave = line.gaveOut === null ? '' : `the ${line.gaveOut} gave out`;
     return [until, gave].filter((words) => words !== '').join(', ');
   }

@@ -5,6 +5,7 @@ import {
   axisWords,
   doseOf,
   durationWords,
+  KNEE_SEEN,
   kneeWords,
   nextRung,
   rungExchange,
@@ -128,7 +129,7 @@ export class RungPanel {
   protected readonly warning = computed(() => {
     const there = this.exchange();
     if (there === null) return null;
-    if (there.kneePastToes > 0.003) return `There: ${lowerFirst(kneeWords(there.kneePastToes))}.`;
+    if (there.kneePastToes > KNEE_SEEN) return `There: ${lowerFirst(kneeWords(there.kneePastToes))}.`;
     return there.beyondBalance ? 'There the heels would lift: it is beyond balance for these ankles.' : null;
   });
   /** What the school's order of axes proposes next. */

@@ -15,6 +15,7 @@ import {
   isSavingUp,
   meanwhileWords,
   overruleIn,
+  percent,
   postureIn,
   railWords,
   savedWords,
@@ -278,7 +279,7 @@ export class StrandWeeks {
 }
 
 function chanceWords(chance: Chance): string {
-  const [attendance, passed] = [chance.attendance, chance.passRate].map((share) => `${Math.round(share * 100)} %`);
+  const [attendance, passed] = [chance.attendance, chance.passRate].map((share) => percent(share));
   const seasons = Math.round(chance.byTargetDay * 10);
   return `Practised as of late (${attendance} of the days, ${passed} of those met), about ${seasons} seasons in 10 get there by the day.`;
 }

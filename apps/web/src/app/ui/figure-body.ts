@@ -1,5 +1,5 @@
 import { curveCatmullRomClosed, line } from 'd3-shape';
-import type { FigurePose, FootSide, Point3 } from '@pomek/core';
+import { rad, type FigurePose, type FootSide, type Point3 } from '@pomek/core';
 import { capsule, type Spot } from './capsule';
 
 export type FigureView = 'side' | 'front' | 'above';
@@ -102,13 +102,13 @@ function feet({ pose, view, at, size }: Drawing): FigureShape[] {
 
 function trunk({ pose, view, at, size }: Drawing): FigureShape[] {
   const { pelvis, shoulders, head, turnDeg } = pose;
-  const turned = Math.abs(Math.sin((turnDeg * Math.PI) / 180));
-  const faced = Math.abs(Math.cos((turnDeg * Math.PI) / 180));
+  const turned = Math.abs(Math.sin(rad(turnDeg)));
+  const faced = Math.abs(Math.cos(rad(turnDeg)));
   const base = at(pelvis);
   const top = at(shoulders);
   const crown = at(head);
   if (view === 'above') {
-    const across = { x: -Math.sin((turnDeg * Math.PI) / 180), z: Math.cos((turnDeg * Math.PI) / 180) };
+    const across = { x: -Math.sin(rad(turnDeg)), z: Math.cos(rad(turnDeg)) };
     const ends = (centre: Point3, half: number): [Spot, Spot] => {
       const reach = half * pose.body.stature;
       return [

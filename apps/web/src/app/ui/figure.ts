@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { FigurePose, Point3, Region } from '@pomek/core';
+import { percent, type FigurePose, type Point3, type Region } from '@pomek/core';
 import type { FigureShape, FigureView } from './figure-body';
 import { layoutFigure, projector, type FigureShare } from './figure.layout';
 
@@ -86,6 +86,6 @@ export class Figure {
   }
 
   protected percent({ share }: FigureShare): string {
-    return `${Math.round(share * 100)} %`;
+    return percent(share);
   }
 }

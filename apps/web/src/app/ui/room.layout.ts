@@ -1,4 +1,4 @@
-import type { Place, RoomPath } from '@pomek/core';
+import { rad, type Place, type RoomPath } from '@pomek/core';
 import type { Spot } from './capsule';
 
 export interface RoomWay {
@@ -27,7 +27,7 @@ export function layoutRoom({ room, pieces }: RoomPath, widthPx: number): RoomLay
   const at = ({ x, y }: Place, shift: number): Spot => ({ x: x * scale + shift, y: height - y * scale + shift });
   const arrow = (place: Place, shift: number): string => {
     const { x, y } = at(place, shift);
-    const angle = (place.facingDeg * Math.PI) / 180;
+    const angle = rad(place.facingDeg);
     const tip = (turn: number, length: number): string =>
       `${round(x + length * Math.sin(angle + turn))} ${round(y - length * Math.cos(angle + turn))}`;
     return `M${tip(0, 6)}L${tip(2.5, 4)}L${tip(-2.5, 4)}Z`;

@@ -1,6 +1,6 @@
 /**
  * Whole weeks of pure growth from `start` to `target` when each week is at most `growth` above the
- * one before: ⌈ln(target/start) / ln(1 + growth)⌉ (sources: Raising the load).
+ * one before: ⌈ln(target/start) / ln(1 + growth)⌉.
  * @throws RangeError when a value is not positive or the target is below the start.
  */
 export function weeksToReach(start: number, target: number, growth: number): number {
