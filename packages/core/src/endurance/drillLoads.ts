@@ -2,7 +2,7 @@ import { rad } from '../words/angles';
 import { GRAVITY, massFractions, type Body } from '../body/body';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { levelBow } from '../figure/levelBow';
-import { cycleMoment, isPlayable, type CycleMoment } from '../figure/cycleMoment';
+import { cycleMoment, unturnedEnds, isPlayable, type CycleMoment } from '../figure/cycleMoment';
 import { figurePose, type PoseArm } from '../figure/figurePose';
 import { add, dot, minus, scaled, type Point3 } from '../figure/point3';
 import type { Exercise } from '../library/exercise';
@@ -127,6 +127,7 @@ const atRest: CycleMoment = {
   lift: 0,
   hand: null,
   otherHand: null,
+  ...unturnedEnds,
 };
 
 /** Drills of this family go down and come up in each repetition. */

@@ -1,6 +1,6 @@
 import { swappedFrame } from '../library/cycleFaults';
 import type { Exercise, Phase } from '../library/exercise';
-import type { Hand, Keyframe } from '../library/keyframe';
+import type { Hand, Keyframe, Palm } from '../library/keyframe';
 import { conventionsOf } from '../schools/conventions';
 import type { School } from '../schools/school';
 
@@ -20,7 +20,23 @@ export interface CycleMoment {
   readonly lift: number;
   readonly hand: Hand | null;
   readonly otherHand: Hand | null;
+  readonly palm: Palm | null;
+  readonly otherPalm: Palm | null;
+  /** How far each heel is off the floor, 0–1. */
+  readonly heel: { readonly working: number; readonly other: number };
+  /** Toes outward, degrees; null as in the posture. */
+  readonly toesOutDeg: number | null;
+  readonly otherToesOutDeg: number | null;
 }
+
+/** Hands and feet of which nothing more is said. */
+export const unturnedEnds = {
+  palm: null,
+  otherPalm: null,
+  heel: { working: 0, other: 0 },
+  toesOutDeg: null,
+  otherToesOutDeg: null,
+} as const;
 
 /** Starts and ends softly, as a body does. */
 const soft = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
@@ -47,6 +63,14 @@ function shareOf(weight: Keyframe['weight'], fullShare: number, ahead: number): 
   const empty = ahead < 0 ? Math.min(FRONT_OF_BOW, fullShare) : fullShare;
   if (weight === 'full') return full;
   return weight === 'empty' ? 1 - empty : weight;
+}
+
+const heelOf = ({ heel }: Keyframe, role: 'working' | 'other'): number => (heel === role || heel === 'both' ? 1 : 0);
+
+/** Between two angles that may be left to the posture; null where all is left to it, or the school. */
+function mixed(before: number | null, after: number | null, own: number | null, share: number): number | null {
+  if (before === null && after === null) return null;
+  return mix(before ?? own ?? 0, after ?? own ?? 0, share);
 }
 
 /** Whether the whole cycle is known as movement, so that it can be played. */
@@ -106,6 +130,19 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
       around((frame) => frame.otherHand),
       share,
     ),
+    palm: within < 0.5 ? before.palm : after.palm,
+    otherPalm: within < 0.5 ? before.otherPalm : after.otherPalm,
+    heel: {
+      working: mix(heelOf(before, 'working'), heelOf(after, 'working'), share),
+      other: mix(heelOf(before, 'other'), heelOf(after, 'other'), share),
+    },
+    toesOutDeg: mixed(before.toesOutDeg, after.toesOutDeg, posture.toesOutDeg, share),
+    otherToesOutDeg: mixed(
+      before.otherToesOutDeg,
+      after.otherToesOutDeg,
+      posture.otherToesOutDeg ?? posture.toesOutDeg,
+      share,
+    ),
   };
 }
 
@@ -123,4 +160,5 @@ export const stillMoment = ({ posture }: Pick<Exercise, 'posture'>): CycleMoment
   lift: posture.otherLifted ? 1 : 0,
   hand: null,
   otherHand: null,
+  ...unturnedEnds,
 });

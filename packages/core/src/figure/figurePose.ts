@@ -102,6 +102,35 @@ function flatLegs(body: Body, posture: SettledPosture, moment: CycleMoment): Leg
   return workingInFront ? { working: bow.front, other: rear, statics } : { working: rear, other: bow.front, statics };
 }
 
+/** How far a foot rolls up over its ball when the heel is lifted all the way, degrees; and where the ball is along it. */
+const ROLL = 35;
+const BALL = 0.72;
+
+interface RolledFoot {
+  readonly heelAlong: number;
+  readonly heelUp: number;
+  readonly ankleAlong: number;
+  readonly ankleUp: number;
+}
+
+/** Where heel and ankle go when a heel is lifted, m from where they are flat; `heel` 0–1. */
+function rolledFoot({ lengths }: Body, heel: number): RolledFoot {
+  const [sin, cos] = [Math.sin(rad(ROLL * heel)), Math.cos(rad(ROLL * heel))];
+  const [back, behind] = [BALL * lengths.foot, (BALL - 0.25) * lengths.foot];
+  return {
+    heelAlong: back * (1 - cos),
+    heelUp: back * sin,
+    ankleAlong: behind * (1 - cos) + lengths.ankleHeight * sin,
+    ankleUp: behind * sin + lengths.ankleHeight * (cos - 1),
+  };
+}
+
+/** A leg that the rolled foot lifts and takes forward. */
+function raised({ ankle, knee, hip }: FlatLeg, { ankleAlong, ankleUp }: RolledFoot): FlatLeg {
+  const up = (point: Point): Point => ({ x: point.x + ankleAlong, y: point.y + ankleUp });
+  return { ankle: up(ankle), knee: up(knee), hip: up(hip) };
+}
+
 function seatedLeg({ lengths }: Body): FlatLeg {
   const ankle = { x: lengths.foot / 4, y: lengths.ankleHeight };
   const knee = { x: ankle.x, y: ankle.y + lengths.shank };
@@ -132,24 +161,27 @@ export function figurePose(
   const built = (['working', 'other'] as const).map((role) => {
     const side = sides[role];
     const sign = side === 'right' ? 1 : -1;
-    const leg = legsFlat === null ? seat : legsFlat[role];
-    const out = square ? 0 : role === 'working' ? posture.toesOutDeg : posture.otherToesOutDeg;
+    const flat = legsFlat === null ? seat : legsFlat[role];
+    const rolled = rolledFoot(body, moment.heel[role]);
+    const leg = raised(flat, rolled);
+    const turned = role === 'working' ? moment.toesOutDeg : moment.otherToesOutDeg;
+    const out = square ? 0 : (turned ?? (role === 'working' ? posture.toesOutDeg : posture.otherToesOutDeg));
     const direction = { x: Math.cos(rad(out)), y: 0, z: sign * Math.sin(rad(out)) };
     const ahead = ((role === 'working' ? 1 : -1) * moment.ahead * lengths.foot) / 2;
     const lifted = moment.lifted === role;
     const up = lifted ? moment.lift * LIFT * body.stature : 0;
-    const heel = { x: ahead, y: up, z: (sign * apart) / 2 };
-    const onFoot = (along: number): Point3 => add(heel, scaled(direction, along));
+    const place = { x: ahead, y: up, z: (sign * apart) / 2 };
+    const onFoot = (along: number): Point3 => add(place, scaled(direction, along));
     const foot: PoseFoot = {
-      heel,
+      heel: { ...onFoot(rolled.heelAlong), y: up + rolled.heelUp },
       toe: onFoot(lengths.foot),
-      ankle: { ...onFoot(lengths.foot / 4), y: lengths.ankleHeight + up },
+      ankle: { ...onFoot(lengths.foot / 4 + rolled.ankleAlong), y: lengths.ankleHeight + up + rolled.ankleUp },
       toesOutDeg: out,
       share: posture.seated ? 0.5 : shares[role],
       lifted,
       pressure: { ...onFoot(posture.pressurePoint * lengths.foot), y: up },
     };
-    return { role, side, sign, leg, direction, foot };
+    return { role, side, sign, leg, direction, foot, place };
   });
   const [first, second] = built as [(typeof built)[0], (typeof built)[0]];
 
@@ -164,8 +196,8 @@ export function figurePose(
   const carrying = built.filter((entry) => !entry.foot.lifted);
   const all = carrying.reduce((sum, entry) => sum + Math.max(0.01, entry.foot.share), 0);
   const hipX = carrying.reduce(
-    (sum, { foot, leg, direction }) =>
-      sum + (Math.max(0.01, foot.share) / all) * (foot.heel.x + leg.hip.x * direction.x),
+    (sum, { foot, leg, direction, place }) =>
+      sum + (Math.max(0.01, foot.share) / all) * (place.x + leg.hip.x * direction.x),
     0,
   );
   const hipY = Math.min(...built.map((entry) => entry.leg.hip.y));

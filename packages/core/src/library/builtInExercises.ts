@@ -1,9 +1,11 @@
 import { breathing } from './breathing';
+import { closing } from './closing';
 import type { Exercise } from './exercise';
 import { reeling } from './reeling';
 import { standing } from './standing';
-import { stepping, strength } from './strengthAndStepping';
-import { closing, warmUp } from './warmUpAndClosing';
+import { stepping } from './stepping';
+import { strength } from './strength';
+import { warmUp } from './warmUp';
 
 /** The exercises every space has. Values are common practice; the words are ours. */
 export const builtInExercises: readonly Exercise[] = [

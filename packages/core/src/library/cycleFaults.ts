@@ -47,6 +47,11 @@ export function swappedFrame(frame: Keyframe): Keyframe {
     lifted,
     hand: frame.otherHand,
     otherHand: frame.hand,
+    palm: frame.otherPalm,
+    otherPalm: frame.palm,
+    heel: frame.heel === 'working' ? 'other' : frame.heel === 'other' ? 'working' : frame.heel,
+    toesOutDeg: frame.otherToesOutDeg,
+    otherToesOutDeg: frame.toesOutDeg,
   };
 }
 

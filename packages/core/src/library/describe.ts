@@ -1,7 +1,9 @@
+import type { Checkpoint, Region } from '../alignment/checkpoint';
 import type { BreathPattern } from '../breath/breathPattern';
 import type { BreathDose, CycleDose, HoldDose, SideAmount } from './dose';
 import type { Exercise, Phase, Posture } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
+import { noSigns, type Stage, type teachingShape } from './teaching';
 
 /** Short hands for writing the built-in exercises down. */
 
@@ -32,13 +34,27 @@ const still: Keyframe = {
   lifted: 'none',
   hand: null,
   otherHand: null,
+  palm: null,
+  otherPalm: null,
+  heel: 'none',
+  toesOutDeg: null,
+  otherToesOutDeg: null,
 };
 
 /** One part of a cycle, and how the body stands at its end. */
-export const phase = (name: string, share: number, breath: Phase['breath'], end: Partial<Keyframe> | null): Phase => ({
+export const phase = (
+  name: string,
+  share: number,
+  breath: Phase['breath'],
+  end: Partial<Keyframe> | null,
+  reversed = '',
+  heldBreaths = 0,
+): Phase => ({
   name,
   share,
   breath,
+  reversed,
+  heldBreaths,
   end: end === null ? null : { ...still, ...end },
 });
 
@@ -97,7 +113,21 @@ export const breathe = (breaths: number, rhythm: BreathPattern, slowing = 1): Br
   amounts: together(breaths),
 });
 
-type Optional = 'phasesSwap' | 'travel' | 'prerequisites';
+/** A checkpoint of just one drill. */
+export const point = (
+  id: string,
+  region: Region,
+  wanted: string,
+  test: string,
+  faults: string,
+  cue: string,
+  safety = false,
+): Checkpoint => ({ id, region, wanted, test, faults, cue, safety });
+
+/** A stage and what is done in it. */
+export const stage = (name: string, words: string): Stage => ({ name, words });
+
+type Optional = 'phasesSwap' | 'travel' | 'prerequisites' | keyof typeof teachingShape;
 type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
@@ -107,6 +137,12 @@ export function builtIn(written: Written): Exercise {
     phasesSwap: false,
     travel: null,
     prerequisites: [],
+    wayIn: [],
+    stages: [],
+    signs: noSigns,
+    attention: [],
+    quick: '',
+    long: '',
     ...written,
     origin: 'built-in',
     twoSided: amounts.some((row) => row.side !== 'both'),

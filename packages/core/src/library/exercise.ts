@@ -1,9 +1,10 @@
 import * as z from 'zod';
-import { nameText, noteText } from '../text/textSchema';
+import { lineText, nameText, noteText } from '../text/textSchema';
 import { CheckpointSchema } from '../alignment/checkpoint';
 import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
 import { KeyframeSchema } from './keyframe';
+import { teachingShape } from './teaching';
 
 export const families = ['standing', 'reeling', 'breathing', 'strength', 'stepping', 'warm-up', 'closing'] as const;
 export const FamilySchema = z.enum(families);
@@ -33,11 +34,18 @@ export const PostureSchema = z.object({
 });
 export type Posture = z.infer<typeof PostureSchema>;
 
+/** A cycle has at most so many parts. */
+export const MOST_PARTS = 24;
+
 /** One named part of a cycle: its share of the cycle's time, and the breath that may go with it. */
 export const PhaseSchema = z.object({
-  name: nameText(120, 'a part needs a name'),
+  name: nameText(200, 'a part needs a name'),
   share: z.number().gt(0).max(1),
   breath: z.enum(['in', 'out', 'free']),
+  /** What is said when the circle runs the other way, from the end of this part to its beginning; empty: the same. */
+  reversed: lineText(200).default(''),
+  /** Breaths counted while the part is held. */
+  heldBreaths: z.number().int().min(0).max(20).default(0),
   /** How the body stands at its end; null when only the time is known. */
   end: KeyframeSchema.nullable().default(null),
 });
@@ -57,7 +65,7 @@ export const ExerciseSchema = z
     twoSided: z.boolean(),
     hasDirections: z.boolean(),
     /** The named phases of a cycle, in order; empty for holds and breathing. */
-    phases: z.array(PhaseSchema).max(12),
+    phases: z.array(PhaseSchema).max(MOST_PARTS),
     /** A walk: where one cycle ends, the next begins with the other side. */
     phasesSwap: z.boolean().default(false),
     /** Where one repetition takes a body of 1.70 m: towards the working side and forward, m; turn clockwise, degrees. */
@@ -76,6 +84,7 @@ export const ExerciseSchema = z
     easier: z.array(line).max(12),
     harder: z.array(line).max(12),
     cautions: z.array(line).max(12),
+    ...teachingShape,
   })
   .superRefine((exercise, context) => {
     const total = exercise.phases.reduce((sum, phase) => sum + phase.share, 0);

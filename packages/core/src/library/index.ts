@@ -5,5 +5,7 @@ export * from './exercise';
 export * from './searchExercises';
 export * from './cycleFaults';
 export * from './keyframe';
+export * from './teaching';
+export * from './cycleParts';
 export * from './doseWords';
 export * from './breathCurve';

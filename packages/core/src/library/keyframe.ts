@@ -12,6 +12,11 @@ export const HandSchema = z.object({
 });
 export type Hand = z.infer<typeof HandSchema>;
 
+/** Where a palm faces, seen from the trunk. */
+export const palms = ['in', 'out', 'up', 'down', 'forward', 'back'] as const;
+export const PalmSchema = z.enum(palms);
+export type Palm = z.infer<typeof PalmSchema>;
+
 /** How the body stands at the end of a part of a cycle; null = as in the exercise's posture. Degrees. */
 export const KeyframeSchema = z.object({
   /** Share of the weight on the working leg; `full` and `empty` are as far as the school shifts. */
@@ -26,5 +31,13 @@ export const KeyframeSchema = z.object({
   lifted: z.enum(['none', 'working', 'other']),
   hand: HandSchema.nullable(),
   otherHand: HandSchema.nullable(),
+  /** Where each palm faces; null is not said. */
+  palm: PalmSchema.nullable().default(null),
+  otherPalm: PalmSchema.nullable().default(null),
+  /** A heel that is off the floor while the ball stays down. */
+  heel: z.enum(['none', 'working', 'other', 'both']).default('none'),
+  /** Toes of each foot outward, degrees; null as in the exercise's posture. */
+  toesOutDeg: z.number().min(-60).max(90).nullable().default(null),
+  otherToesOutDeg: z.number().min(-60).max(90).nullable().default(null),
 });
 export type Keyframe = z.infer<typeof KeyframeSchema>;

@@ -4,4 +4,5 @@ export * from './conventions';
 export * from './schoolDose';
 export * from './schoolQuestions';
 export * from './spokenCheckpoint';
+export * from './spokenLine';
 export * from './stanceOfPosture';

@@ -13,6 +13,11 @@ const still: Keyframe = {
   stanceWidth: null,
   ahead: null,
   lifted: 'none',
+  palm: null,
+  otherPalm: null,
+  heel: 'none',
+  toesOutDeg: null,
+  otherToesOutDeg: null,
   hand: null,
   otherHand: null,
 };

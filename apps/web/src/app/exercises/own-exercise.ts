@@ -1,4 +1,4 @@
-import type { Exercise, Family } from '@pomek/core';
+import { noSigns, type Exercise, type Family } from '@pomek/core';
 
 /** A new exercise of the teacher's own: an upright stand of one minute, to be changed. */
 export function blankExercise(id: string, family: Family): Exercise {
@@ -28,6 +28,12 @@ export function blankExercise(id: string, family: Family): Exercise {
     phasesSwap: false,
     travel: null,
     prerequisites: [],
+    wayIn: [],
+    stages: [],
+    signs: noSigns,
+    attention: [],
+    quick: '',
+    long: '',
     defaultDose: {
       kind: 'hold',
       holdSeconds: 60,

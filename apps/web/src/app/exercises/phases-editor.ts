@@ -68,7 +68,7 @@ import { KeyframeEditor } from './keyframe-editor';
           icon="pi pi-plus"
           variant="outlined"
           size="small"
-          [disabled]="phases().length >= 12"
+          [disabled]="phases().length >= most"
           (onClick)="add()"
         />
         @if (uneven()) {
@@ -89,6 +89,7 @@ export class PhasesEditor {
   readonly typed = output<Patch>();
   /** What is done with the parts as a whole. */
   readonly changed = output<(phases: readonly Phase[]) => Phase[]>();
+  protected readonly most = MOST_PARTS;
   protected readonly open = signal<number | null>(null);
   protected readonly breaths = [
     { label: 'breath in', value: 'in' },
@@ -126,7 +127,7 @@ export class PhasesEditor {
     this.changed.emit((phases) => {
       const share = 1 / (phases.length + 1);
       const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-      return evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', end: null }]);
+      return evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', reversed: '', heldBreaths: 0, end: null }]);
     });
   }
 
