@@ -4,10 +4,10 @@ import { openOwn, take, total } from '../support/pomek';
 test('browse by family, search and open', async ({ page }) => {
   await openOwn(page);
   await page.getByRole('link', { name: 'Exercises' }).click();
-  await expect(page.getByText('30 exercises')).toBeVisible();
+  await expect(page.getByText('47 exercises')).toBeVisible();
   await page.getByRole('combobox', { name: 'Family' }).click();
   await page.getByRole('option', { name: 'closing' }).click();
-  await expect(page.getByText('4 exercises')).toBeVisible();
+  await expect(page.getByText('6 exercises')).toBeVisible();
   await page.getByRole('searchbox').fill('shake');
   await expect(page.getByText('1 exercise', { exact: true })).toBeVisible();
   await page.getByRole('searchbox').fill('unicorn');

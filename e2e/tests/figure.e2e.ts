@@ -18,7 +18,7 @@ test('turn a posture with the pointer, on a student, and read what it means', as
   await page.getByLabel('Knee bend', { exact: true }).fill('999');
   await expect(page.getByText('Knee bend: from 0 to 120.')).toBeVisible();
   await page.getByRole('button', { name: 'Checkpoint knees: ' }).first().click();
-  await expect(page.locator('pk-checkpoint-card')).toContainText('Point the kneecaps where the toes point');
+  await expect(bench.locator('pk-checkpoint-card').first()).toContainText('Open the knees as two doors');
   await page.getByRole('button', { name: 'Keep beside, to compare' }).click();
   await page.getByRole('combobox', { name: 'On whose body' }).click();
   await page.getByRole('option', { name: 'Mireille Sand' }).click();
@@ -33,15 +33,15 @@ test('a cycle plays, stops and is scrubbed by keyboard alone', async ({ page }) 
   await tabTo(page, page.getByRole('button', { name: 'Cycle' }));
   await page.keyboard.press('Enter');
   const now = page.locator('[aria-current=step]');
-  await expect(now).toContainText('Arm opens');
+  await expect(now).toContainText('the palm presses down to belly height');
   await tabTo(page, page.getByRole('button', { name: 'Play' }));
   await page.keyboard.press('Space');
-  await expect(now).toContainText('Pelvis turns to the other side');
+  await expect(now).toContainText('Turn the pelvis to the left side');
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
   await tabTo(page, page.getByRole('slider', { name: 'Place in the cycle' }));
   await page.keyboard.press('End');
-  await expect(now).toContainText('Pelvis turns to the first corner');
+  await expect(now).toContainText('knees still; the palm comes in to the neck');
   await expect(page.getByText('pelvis 45° to the right')).toBeVisible();
 });
 
@@ -88,11 +88,13 @@ test('another school changes doses, cues and checks, and leaves what was set by 
   await page.getByRole('option', { name: 'Breath hall' }).click();
   await expect(page.getByText('pauses 2 s in the breath')).toBeHidden();
   await page.getByRole('link', { name: 'Holding the tree' }).click();
-  await expect(page.getByRole('cell', { name: /Closed once the drill is known/ })).toBeVisible();
+  await expect(
+    page.getByRole('article', { name: 'Holding the tree' }).getByText(/Closed once the drill is known/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Schools' }).click();
   await expect(page.getByText('The weight gathers in the middle of the foot.')).toBeVisible();
   await page.getByRole('button', { name: 'Level', exact: true }).last().click();
   await expect(page.getByText('The eyes rest level and soft.')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('cell', { name: /Level and soft/ })).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Holding the tree' }).getByText(/^Level and soft/)).toBeVisible();
 });

@@ -177,3 +177,8 @@ export function checkpoints(...ids: CheckpointId[]): Checkpoint[] {
 export function allCheckpoints(): Checkpoint[] {
   return checkpoints(...(Object.keys(catalogue) as CheckpointId[]));
 }
+
+const byId = new Map(allCheckpoints().map((point) => [point.id, point]));
+
+/** The checkpoint of the catalogue with an id; undefined for one of an exercise's own. */
+export const catalogued = (id: string): Checkpoint | undefined => byId.get(id);

@@ -1,7 +1,7 @@
 import flesch from 'flesch';
 import syllable from 'syllable';
 import { allCheckpoints } from '../alignment';
-import { builtInSchools, spokenExercise, softSchool, spokenLine, strictSchool } from '../schools';
+import { builtInSchools, spokenExercise, softSchool, spokenLine, spokenWords, strictSchool } from '../schools';
 import { shelf } from '../testing/samples';
 import { builtInExercises, cycleParts, signKinds, type Exercise } from '.';
 
@@ -25,7 +25,7 @@ const texts = (exercise: Exercise): string[] => [
 ];
 
 const spokenIn = (exercise: Exercise, school = softSchool, side: 'left' | 'right' | 'both' = 'right') =>
-  spokenExercise(exercise, school, side, (id) => general.get(id));
+  spokenExercise(exercise, school, side);
 
 describe.each(builtInExercises.map((exercise) => [exercise.id, exercise] as const))(
   '%s can be taught',
@@ -106,6 +106,11 @@ test('prerequisites are on the shelf and never go in a circle', () => {
 });
 
 describe('words in braces', () => {
+  test('all that are offered are known in every school', () => {
+    for (const school of builtInSchools)
+      for (const word of spokenWords) expect(spokenLine(`{${word}}`, school, 'left')).not.toMatch(/[{}]/);
+  });
+
   test('follow the side and the school, and begin a sentence as one', () => {
     expect(spokenLine('Shift {most} to the {working} leg.', softSchool, 'left')).toBe(
       'Shift seven tenths of the weight to the left leg.',

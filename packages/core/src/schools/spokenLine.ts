@@ -1,5 +1,5 @@
 import type { Exercise, Phase } from '../library/exercise';
-import type { Checkpoint } from '../alignment/checkpoint';
+import { catalogued } from '../alignment/checkpoints';
 import { spokenCheckpoint } from './spokenCheckpoint';
 import type { School } from './school';
 
@@ -17,6 +17,20 @@ const gazes: Readonly<Record<School['eyes'], string>> = {
   following: 'let the eyes go with the hand',
   closed: 'let the lids fall once you know the way',
 };
+
+/** The words that may stand in braces. */
+export const spokenWords = [
+  'working',
+  'other',
+  'most',
+  'belly in',
+  'belly out',
+  'pelvis',
+  'press',
+  'eyes',
+  'height',
+  'leads',
+] as const;
 
 /** What a word in braces stands for in a school and on a side. */
 function word(token: string, school: School, side: SpokenSide): string | null {
@@ -64,12 +78,7 @@ export const spokenLine = (text: string, school: School, side: SpokenSide): stri
   });
 
 /** An exercise with all its words as they are said in a school and on a side. */
-export function spokenExercise(
-  exercise: Exercise,
-  school: School,
-  side: SpokenSide,
-  catalogued: (id: string) => Checkpoint | undefined = () => undefined,
-): Exercise {
+export function spokenExercise(exercise: Exercise, school: School, side: SpokenSide): Exercise {
   const say = (text: string): string => spokenLine(text, school, side);
   const all = (lines: readonly string[]): string[] => lines.map(say);
   const { signs } = exercise;

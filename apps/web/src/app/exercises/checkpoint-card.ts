@@ -7,7 +7,7 @@ import type { Checkpoint } from '@pomek/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let it = point();
-    <article aria-live="polite" [class.danger]="it.safety">
+    <article [attr.aria-live]="quiet() ? null : 'polite'" [class.danger]="it.safety">
       <h3>
         {{ it.region }}
         @if (it.safety) {
@@ -58,4 +58,6 @@ import type { Checkpoint } from '@pomek/core';
 })
 export class CheckpointCard {
   readonly point = input.required<Checkpoint>();
+  /** One of a list that stands: nothing is announced. */
+  readonly quiet = input(false);
 }

@@ -4,9 +4,11 @@ import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import {
   cycleMoment,
+  cycleParts,
   figurePose,
   percent,
   settlePosture,
+  spokenExercise,
   stillMoment,
   type Exercise,
   type Point3,
@@ -90,7 +92,15 @@ export class CyclePlayer {
       return { count: this.reversed() ? last - index : index + 1, point };
     });
   });
-  protected readonly phase = computed(() => this.exercise().phases[this.moment().phase]);
+  private readonly told = computed(() => spokenExercise(this.exercise(), this.school(), this.turnSide()));
+  /** The parts in the order in which they are played, in words of that direction and side. */
+  protected readonly parts = computed(() => cycleParts(this.told(), this.reversed() ? 'reversed' : 'forward'));
+  protected readonly here = computed(() => {
+    const { phase } = this.moment();
+    return this.reversed() ? this.parts().length - 1 - phase : phase;
+  });
+  protected readonly within = computed(() => (this.reversed() ? 1 - this.moment().within : this.moment().within));
+  protected readonly phase = computed(() => this.parts()[this.here()]);
   protected readonly breath = computed(() => {
     const { breath } = this.moment();
     if (breath === 'free' || this.school().breathLink === 'natural') return 'Breath natural, unlinked';
@@ -106,11 +116,28 @@ export class CyclePlayer {
       `${percent(weight)} on the ${side} foot`,
       turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
       `head ${Math.round(this.pose().headDrop * 100)} cm down`,
+      ...this.palms(side),
     ];
   });
+  /** Where the palms face, and a heel that is up. */
+  private palms(side: Side): string[] {
+    const { palm, otherPalm, heel } = this.moment();
+    return [
+      ...(palm === null ? [] : [`${side} palm ${palm}`]),
+      ...(otherPalm === null ? [] : [`${flipped(side)} palm ${otherPalm}`]),
+      ...(heel.working > 0.5 && heel.other > 0.5
+        ? ['both heels up']
+        : heel.working > 0.5
+          ? [`${side} heel up`]
+          : heel.other > 0.5
+            ? [`${flipped(side)} heel up`]
+            : []),
+    ];
+  }
+
   protected readonly text = computed(() => {
     const name = this.phase()?.name ?? '';
-    return `${this.exercise().name}, part ${this.moment().phase + 1}: ${name}. ${this.facts().join(', ')}.`;
+    return `${this.exercise().name}, part ${this.here() + 1}: ${name}. ${this.facts().join(', ')}.`;
   });
 
   constructor() {

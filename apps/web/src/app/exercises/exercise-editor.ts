@@ -1,20 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
+import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { Textarea } from 'primeng/textarea';
-import { allCheckpoints, families, type Checkpoint, type Exercise, type Phase, type Posture } from '@pomek/core';
+import {
+  allCheckpoints,
+  families,
+  spokenWords,
+  type Checkpoint,
+  type Exercise,
+  type Phase,
+  type Posture,
+} from '@pomek/core';
 import { Editing } from '../data/editing';
+import { Repository } from '../data/repository';
 import { DoseEditor } from '../ui/dose-editor';
 import { linesOf } from '../ui/lines';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
+import { OwnPoints } from './own-points';
 import { PhasesEditor } from './phases-editor';
 import { doseOfKind, sidesOf } from './reshape-dose';
+import { TeachingEditor } from './teaching-editor';
 
 type ListKey = 'easier' | 'harder' | 'cautions';
 
@@ -28,11 +41,14 @@ type ListKey = 'easier' | 'harder' | 'cautions';
     FormsModule,
     InputText,
     NotKept,
+    MultiSelect,
     NumberField,
+    OwnPoints,
     PhasesEditor,
     RouterLink,
     Select,
     SelectButton,
+    TeachingEditor,
     TextField,
     Textarea,
   ],
@@ -63,7 +79,15 @@ export class ExerciseEditor {
     { key: 'shoulderRaiseDeg', label: 'Arms raised', max: 180 },
     { key: 'elbowBendDeg', label: 'Elbows bent', max: 160 },
   ];
+  protected readonly tokens = spokenWords.map((word) => `{${word}}`).join(', ');
   protected readonly catalogue = allCheckpoints();
+  private readonly shelf = toSignal(inject(Repository).exercises$, { initialValue: [] });
+  /** What may be learned before: every exercise but itself. */
+  protected readonly others = computed(() =>
+    this.shelf()
+      .filter(({ id }) => id !== this.id())
+      .map(({ id, name }) => ({ id, name })),
+  );
 
   protected setAngle(key: keyof Posture, value: number | null): void {
     if (value !== null) this.edit.apply({ at: ['posture', key], value });
@@ -99,6 +123,10 @@ export class ExerciseEditor {
       defaultDose: doseOfKind(stored.defaultDose, kind),
       phases: kind === 'cycle' ? stored.phases : [],
     }));
+  }
+
+  protected setTravel(key: 'out' | 'forward' | 'turnDeg', value: number | null): void {
+    if (value !== null) this.edit.set(['travel', key], value, { out: 0, forward: 0, turnDeg: 0 });
   }
 
   protected changePhases(change: (phases: readonly Phase[]) => Phase[]): void {

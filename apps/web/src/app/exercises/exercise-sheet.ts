@@ -1,31 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
-  allCheckpoints,
   careFor,
+  catalogued,
+  cycleParts,
   doseWords,
   durationWords,
   exerciseContradictions,
   newSegment,
   percent,
   rounds,
-  spokenCheckpoint,
+  signKinds,
+  signWords,
+  spokenExercise,
   type Exercise,
   type Posture,
 } from '@pomek/core';
 import { Store } from '../data/store';
 import { PersonChoice } from '../data/person-choice';
+import { CheckpointCard } from './checkpoint-card';
 import { FigureBench } from './figure-bench';
 import { postureFacts } from './posture-facts';
-
-const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
 
 /** One exercise to read: what it is, how it is dosed, what to look at, how it gets easier and harder. */
 @Component({
   selector: 'pk-exercise-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, FigureBench, RouterLink],
+  imports: [Button, ButtonDirective, CheckpointCard, FigureBench, RouterLink],
   templateUrl: './exercise-sheet.html',
   styleUrl: './exercise-sheet.scss',
 })
@@ -49,9 +51,31 @@ export class ExerciseSheet {
     const sided = twoSided ? 'Done on the left and on the right' : 'Both sides together';
     return hasDirections ? `${sided}, forward and reversed.` : `${sided}.`;
   });
-  protected readonly points = computed(() =>
-    this.exercise().checkpoints.map((point) => spokenCheckpoint(point, catalogue.get(point.id), this.choice.school())),
+  /** As it is said in the school, on the side that is chosen. */
+  protected readonly spoken = computed(() =>
+    spokenExercise(this.exercise(), this.choice.school(), this.exercise().twoSided ? this.choice.side() : 'both'),
   );
+  protected readonly reversed = signal(false);
+  protected readonly parts = computed(() =>
+    cycleParts(this.spoken(), this.exercise().hasDirections && this.reversed() ? 'reversed' : 'forward'),
+  );
+  /** Its own points first, those for safety before the others. */
+  protected readonly points = computed(() => {
+    const own = (id: string): number => (catalogued(id) === undefined ? 0 : 1);
+    return this.spoken().checkpoints.toSorted((a, b) => own(a.id) - own(b.id) || Number(b.safety) - Number(a.safety));
+  });
+  protected readonly signs = computed(() =>
+    signKinds
+      .map((kind) => ({ kind, title: signWords[kind], lines: this.spoken().signs[kind] }))
+      .filter(({ lines }) => lines.length > 0),
+  );
+  protected readonly before = computed(() => {
+    const names = new Map(this.shelf().map(({ id, name }) => [id, name]));
+    return this.exercise().prerequisites.flatMap((id) => {
+      const name = names.get(id);
+      return name === undefined ? [] : [{ id, name }];
+    });
+  });
   protected readonly against = computed(() => exerciseContradictions(this.exercise(), this.choice.school()));
   protected readonly breathWords = { in: 'breath in', out: 'breath out', free: 'breath free' } as const;
 

@@ -1,6 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import { builtInExercises, type Exercise } from '@pomek/core';
 import { aRoutine } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
+import { PersonChoice } from '../data/person-choice';
 import { ExerciseEditor } from './exercise-editor';
 import { ExerciseSheet } from './exercise-sheet';
 import { Exercises } from './exercises';
@@ -13,7 +15,7 @@ const own: Exercise = copyOf(reeling, 'own-1');
 test('the shelf lists the families and opens what is asked for', async () => {
   const page = await render(Exercises, { id: 'one-hand-reeling' });
   expect([...page.element.querySelectorAll('.list h2')].map((entry) => entry.textContent)).toHaveLength(7);
-  expect(page.text()).toContain('30 exercises');
+  expect(page.text()).toContain('47 exercises');
   expect(page.element.querySelector('article')!.getAttribute('aria-label')).toBe('One-hand silk-reeling');
   expect((await render(Exercises, { id: 'gone' })).text()).toContain('This exercise is not here');
 });
@@ -31,6 +33,22 @@ test('a sheet has dose, work, cycle, cautions and safety marks; only own ones ca
   }
   expect(page.text()).not.toContain('Edit');
   expect((await render(ExerciseSheet, { exercise: own })).text()).toContain('Edit');
+});
+
+test('a sheet tells the way in, the repetition either way and on either side, stages and signs', async () => {
+  const page = await render(ExerciseSheet, { exercise: reeling, shelf: [...builtInExercises] });
+  const parts = () => [...page.element.querySelectorAll('.phases li')].map((part) => part.textContent);
+  expect(page.text()).toContain('Turn the right toes out 45°, the left toes slightly in.');
+  expect(page.text()).toContain('Comes after Shift and turn, no arms.');
+  expect(parts()[0]).toContain('to the left leg; the palm presses down');
+  await page.press('Direction in which it is told');
+  expect(parts()[0]).toContain('the palm comes in to the neck');
+  expect(parts()[0]).toContain('breath out');
+  TestBed.inject(PersonChoice).side.set('left');
+  await page.settle();
+  expect(page.text()).toContain('Turn the left toes out 45°');
+  expect(page.text()).toContain('It is enough when');
+  TestBed.inject(PersonChoice).side.set('right');
 });
 
 test('copying makes an own exercise; removing one says where it stood', async () => {
@@ -64,6 +82,47 @@ describe('the editor', () => {
     });
     await page.fill('Pressure from the heel', '');
     expect((await now()).posture.pressurePoint).toBeNull();
+  });
+
+  test('takes all that is said aloud, and checkpoints of its own', async () => {
+    const { page, now } = await editor();
+    const type = async (selector: string, text: string) => {
+      const field = page.element.querySelector<HTMLInputElement>(selector)!;
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+      field.dispatchEvent(new Event('blur'));
+      field.dispatchEvent(new Event('focusout', { bubbles: true }));
+      await page.settle();
+    };
+    await page.fill('The way in', 'Stand.\nSink.');
+    await page.fill('It is enough when', 'You are warm.');
+    await page.fill('The quick way', 'Three');
+    await page.press('Add a stage');
+    const stages = (await now()).stages.length;
+    await type(`[aria-label='Stage ${stages}']`, 'In the yard');
+    await type(`[aria-label='Done in stage ${stages}']`, 'Slower');
+    await page.press('Add a checkpoint of its own');
+    const { id } = (await now()).checkpoints.at(-1)!;
+    await type(`[id='cue-${id}']`, 'Like a pond');
+    expect(await now()).toMatchObject({
+      wayIn: ['Stand.', 'Sink.'],
+      quick: 'Three',
+      signs: { enough: ['You are warm.'] },
+    });
+    expect((await now()).stages.at(-1)).toEqual({ name: 'In the yard', words: 'Slower' });
+    expect((await now()).checkpoints.at(-1)).toMatchObject({ cue: 'Like a pond', region: 'feet', safety: false });
+    await page.press(`Remove stage ${stages}`);
+    expect((await now()).stages).toHaveLength(stages - 1);
+    const own = page.element.querySelectorAll('fieldset.point').length;
+    await page.press(`Remove checkpoint ${own}`);
+    expect((await now()).checkpoints.map((point) => point.id)).not.toContain(id);
+  });
+
+  test('keeps how far a repetition goes, and what is learned before', async () => {
+    const { page, now } = await editor();
+    await page.fill('and forward', '0.25');
+    expect((await now()).travel).toEqual({ out: 0, forward: 0.25, turnDeg: 0 });
+    expect((await now()).prerequisites).toEqual(['shift-and-turn']);
   });
 
   test('says what is not whole yet, keeps the old until it is', async () => {

@@ -17,13 +17,13 @@ import { SelectButton } from 'primeng/selectbutton';
 import { throttleTime } from 'rxjs';
 import equal from 'fast-deep-equal';
 import {
-  allCheckpoints,
   figurePose,
   figureText,
+  groupBy,
   isPlayable,
   rounds,
   settlePosture,
-  spokenCheckpoint,
+  spokenExercise,
   stillMoment,
   type Exercise,
   type Posture,
@@ -47,7 +47,6 @@ interface Kept {
   readonly posture: Posture;
 }
 
-const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
 /** Doses that are not held are compared by this many seconds. */
 const USUAL_SECONDS = 120;
 /** Between two readings of a posture that is being turned, ms. */
@@ -135,16 +134,19 @@ export class FigureBench {
       text: figureText(pose, settled, answers),
     };
   });
-  protected readonly points = computed(() =>
-    this.exercise().checkpoints.map((point) => spokenCheckpoint(point, catalogue.get(point.id), this.choice.school())),
+  protected readonly points = computed(
+    () => spokenExercise(this.exercise(), this.choice.school(), this.choice.side()).checkpoints,
   );
+  /** One pin a region, however many points it has. */
   protected readonly pins = computed(() =>
-    this.points().map((point): Pin => {
-      const label = `Checkpoint ${point.region}: ${point.wanted}${point.safety ? ' Safety point.' : ''}`;
-      return { id: point.id, region: point.region, safety: point.safety, label };
+    [...groupBy(this.points(), ({ region }) => region)].map(([region, points]): Pin => {
+      const safety = points.some((point) => point.safety);
+      const label = `Checkpoint ${region}: ${points.map(({ wanted }) => wanted).join(' ')}${safety ? ' Safety point.' : ''}`;
+      return { id: region, region, safety, label };
     }),
   );
-  protected readonly point = computed(() => this.points().find((point) => point.id === this.selected()) ?? null);
+  /** The points of the region that is selected. */
+  protected readonly chosen = computed(() => this.points().filter(({ region }) => region === this.selected()));
   protected readonly assumed = computed(() => {
     const { student, assumed } = this.choice.person();
     return student === null || assumed.length === 0

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import type { Phase } from '@pomek/core';
+import { MOST_PARTS, type Phase } from '@pomek/core';
 import type { Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
@@ -24,7 +24,7 @@ import { KeyframeEditor } from './keyframe-editor';
             [attr.aria-label]="'Part ' + ($index + 1)"
             [pkText]="phase.name"
             (pkTextChange)="rename($index, $event)"
-            maxlength="120"
+            maxlength="200"
           />
           <pk-number
             label="Share of the cycle"
@@ -58,7 +58,28 @@ import { KeyframeEditor } from './keyframe-editor';
             (onClick)="open.set(open() === $index ? null : $index)"
           />
         </div>
+        @if (directed() || phase.reversed !== '') {
+          <div class="row">
+            <label class="small soft" [for]="'reversed-' + $index"
+              >The other way round<span class="hidden-text">, part {{ $index + 1 }}</span></label
+            >
+            <input
+              pInputText
+              class="name"
+              [id]="'reversed-' + $index"
+              maxlength="200"
+              [pkText]="phase.reversed"
+              (pkTextChange)="typed.emit({ at: [$index, 'reversed'], value: $event, letters: true })"
+            />
+          </div>
+        }
         @if (open() === $index) {
+          <pk-number
+            label="Breaths held in it"
+            [max]="20"
+            [value]="phase.heldBreaths"
+            (valueChange)="setHeld($index, $event)"
+          />
           <pk-keyframe [part]="$index + 1" [frame]="phase.end" (typed)="below($index, $event)" />
         }
       }
@@ -85,6 +106,8 @@ import { KeyframeEditor } from './keyframe-editor';
 })
 export class PhasesEditor {
   readonly phases = input.required<readonly Phase[]>();
+  /** The drill has a forward and a reversed way. */
+  readonly directed = input(false);
   /** One value of one part that was typed. */
   readonly typed = output<Patch>();
   /** What is done with the parts as a whole. */
@@ -119,6 +142,10 @@ export class PhasesEditor {
     if (percent !== null) this.set(index, 'share', percent / 100);
   }
 
+  protected setHeld(index: number, breaths: number | null): void {
+    if (breaths !== null) this.set(index, 'heldBreaths', breaths);
+  }
+
   protected remove(index: number): void {
     this.changed.emit((phases) => evened(phases.filter((_, at) => at !== index)));
   }
@@ -127,7 +154,10 @@ export class PhasesEditor {
     this.changed.emit((phases) => {
       const share = 1 / (phases.length + 1);
       const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-      return evened([...before, { name: `Part ${before.length + 1}`, share, breath: 'free', reversed: '', heldBreaths: 0, end: null }]);
+      return evened([
+        ...before,
+        { name: `Part ${before.length + 1}`, share, breath: 'free', reversed: '', heldBreaths: 0, end: null },
+      ]);
     });
   }
 

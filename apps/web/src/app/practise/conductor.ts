@@ -83,7 +83,7 @@ export class Conductor {
   protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
   protected readonly moment = computed(() =>
-    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf()),
+    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school()),
   );
   protected readonly who = computed(() => this.students().find((student) => student.id === this.journal()?.studentId));
   protected readonly school = computed(() =>

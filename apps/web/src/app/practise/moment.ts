@@ -1,6 +1,9 @@
 import {
   breathOf,
   breathPhaseAt,
+  cycleParts,
+  signWords,
+  spokenExercise,
   clock,
   durationWords,
   turnedWords,
@@ -12,6 +15,7 @@ import {
   type ConductState,
   type Exercise,
   type Routine,
+  type School,
   type Segment,
   type Side,
   type Span,
@@ -31,6 +35,8 @@ export interface Moment {
   readonly detail: string;
   readonly next: string;
   readonly checkpoint: Checkpoint | null;
+  /** While it is taken up: the way in, and when one may begin. */
+  readonly wayIn: readonly string[];
   readonly breath: {
     readonly fullness: (seconds: number) => number;
     readonly now: number;
@@ -93,7 +99,7 @@ function cycleFigure(span: Span, state: ConductState, exercise: Exercise | undef
   const cycleMs = span.durationMs / span.amount;
   const done = state.taps ?? Math.min(span.amount, Math.floor(state.offsetMs / cycleMs));
   const into = (state.offsetMs % cycleMs) / cycleMs;
-  const phases = exercise?.phases ?? [];
+  const phases = exercise === undefined ? [] : cycleParts(exercise, span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
   const knots = phaseKnots(phases, cycleMs / 1000);
@@ -141,9 +147,10 @@ function figureOf(
   if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
   const set = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
+  const attention = span.kind === 'hold' ? attentionOf(span, state, exercise) : '';
   // How it is stood in matters while it is taken up and held.
   const stood = segment?.type === 'exercise' && span.kind !== 'rest' ? turnedWords(segment.turned ?? {}) : '';
-  const detail = [set, stood, span.byCue ? 'until the cue: Next ends it' : '']
+  const detail = [set, stood, attention, span.byCue ? 'until the cue: Next ends it' : '']
     .filter((words) => words !== '')
     .join(' · ');
   if (!span.byCue) {
@@ -158,6 +165,23 @@ function figureOf(
     breath: null,
   };
 }
+
+/** Where the attention is in a hold: one place after the other for equal times. */
+function attentionOf(span: Span, state: ConductState, exercise: Exercise | undefined): string {
+  const places = exercise?.attention ?? [];
+  if (places.length === 0) return '';
+  const at = Math.min(places.length - 1, Math.floor((places.length * state.offsetMs) / span.durationMs));
+  return `attention: ${places[at]!}`;
+}
+
+/** What is told while an exercise is taken up. */
+function wayInOf(span: Span, exercise: Exercise | undefined): string[] {
+  if (span.kind !== 'settle' || exercise === undefined) return [];
+  const { wayIn, signs } = exercise;
+  return [...wayIn, ...signs.begin.map((sign) => `${signWords.begin}: ${lowerFirst(sign)}`)];
+}
+
+const lowerFirst = (text: string): string => text.slice(0, 1).toLowerCase() + text.slice(1);
 
 const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
 
@@ -181,7 +205,7 @@ function checkpointOf(span: Span, state: ConductState, exercise: Exercise | unde
 }
 
 /** What the hall sees, from the state of the practice: pure, so it can be tested without a clock. */
-export function momentOf(routine: Routine, line: Timeline, state: ConductState, shelf: Shelf): Moment {
+export function momentOf(routine: Routine, line: Timeline, state: ConductState, shelf: Shelf, school: School): Moment {
   const span = line.spans[state.spanIndex];
   if (span === undefined || state.finished) {
     return {
@@ -194,11 +218,13 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
       detail: '',
       next: '',
       checkpoint: null,
+      wayIn: [],
       breath: null,
     };
   }
   const segment = routine.segments[span.segmentIndex];
-  const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const written = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const exercise = written === undefined ? undefined : spokenExercise(written, school, span.side);
   const figure = figureOf(span, state, segment, exercise);
   const enough = enoughOf(span, state, segment);
   return {
@@ -208,6 +234,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: checkpointOf(span, state, exercise),
+    wayIn: wayInOf(span, exercise),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

@@ -22,7 +22,7 @@ const line = timeline(routine);
 // settle 10, left 30, change 5, right 30, settle 10, then 4 × 88 s with changes of 5, settle 10, 18 × 10 s
 const at = (seconds: number, ...events: JournalEvent[]) => {
   const state = conduct(line, [{ at: 0, action: 'start' }, ...events], seconds * 1000);
-  return momentOf(routine, line, state, shelf);
+  return momentOf(routine, line, state, shelf, softSchool);
 };
 
 test('what the hall sees, moment by moment', () => {
@@ -38,7 +38,19 @@ test('what the hall sees, moment by moment', () => {
   expect(at(76)).toMatchObject({ title: 'Take up: One-hand silk-reeling' });
   expect(at(86)).toMatchObject({ kind: 'cycle', big: '8', unit: 'of 8 to go', side: 'left', direction: 'forward' });
   expect(at(85 + 11 + 3).big).toBe('7');
-  expect(at(85 + 3).detail).toContain('Pelvis turns to the other side');
+  // On the left side its own words, and backwards when the circle runs the other way.
+  expect(at(85 + 3).detail).toBe(
+    'Turn the pelvis to the right side, knees still; the palm turns up and comes to the centre',
+  );
+  expect(at(85 + 88 + 5 + 1)).toMatchObject({ side: 'left', direction: 'reversed' });
+  expect(at(85 + 88 + 5 + 1).detail).toBe(
+    'Turn the pelvis to the right side, knees still; the palm comes in to the neck',
+  );
+  // The way in is told while it is taken up, with the sign that one may begin.
+  expect(at(3).wayIn).toContain('Wait until the right foot is quite empty.');
+  expect(at(3).wayIn.at(-1)).toMatch(/^You may begin when: the empty foot/);
+  expect(at(12).wayIn).toEqual([]);
+  expect([at(11), at(39)].map(({ detail }) => detail)).toEqual(['attention: the full foot', 'attention: the crown']);
   expect(at(10_000)).toMatchObject({ kind: 'done' });
 });
 
@@ -57,7 +69,7 @@ test('of a range, and by feel, it says from where on it is enough, and that it i
     });
     const spans = timeline(ranged);
     const state = conduct(spans, [{ at: 0, action: 'start' }, ...events], seconds * 1000);
-    return momentOf(ranged, spans, state, shelf).unit;
+    return momentOf(ranged, spans, state, shelf, softSchool).unit;
   };
   expect(shown(stand, 30, 10 + 20)).toBe('enough from 30 s');
   expect(shown(stand, 30, 10 + 30)).toBe('enough now: Next ends it');
@@ -74,9 +86,9 @@ test('a hold until the cue counts up, says what was planned and then how far it 
   const cued = insertSegment(newRoutine('r', 'Cued', softSchool), { ...tree, dose });
   const spans = timeline(cued);
   const shown = (seconds: number) =>
-    momentOf(cued, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf);
+    momentOf(cued, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf, softSchool);
   expect(shown(10 + 20)).toMatchObject({ kind: 'hold', big: '0:20', unit: 'of about 1:00 min' });
-  expect(shown(10 + 20).detail).toBe('until the cue: Next ends it');
+  expect(shown(10 + 20).detail).toBe('attention: wrists and forearms · until the cue: Next ends it');
   expect(shown(10 + 90)).toMatchObject({ kind: 'hold', big: '1:30', unit: '30 s over', next: 'the end' });
 });
 
@@ -86,8 +98,8 @@ test('a posture that was turned stands beside its hold, from the taking up on', 
   const low = insertSegment(newRoutine('r', 'Low', softSchool), { ...tree, turned });
   const spans = timeline(low);
   const detail = (seconds: number) =>
-    momentOf(low, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf).detail;
-  expect([detail(2), detail(12)]).toEqual(['bend 45°', 'bend 45°']);
+    momentOf(low, spans, conduct(spans, [{ at: 0, action: 'start' }], seconds * 1000), shelf, softSchool).detail;
+  expect([detail(2), detail(12)]).toEqual(['bend 45°', 'bend 45° · attention: hands and fingers']);
 });
 
 test('what goes on past its length takes nothing off what is left', () => {

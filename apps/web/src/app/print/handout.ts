@@ -1,13 +1,15 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import {
-  allCheckpoints,
+  catalogued,
+  cycleParts,
   doseWords,
   durationWords,
   figurePose,
   kneeWords,
   segmentPosture,
   settlePosture,
-  spokenCheckpoint,
+  signWords,
+  spokenExercise,
   stillMoment,
   timeline,
   type Body,
@@ -33,9 +35,8 @@ export interface HandoutRequest {
 }
 
 const PX = 100;
-const catalogue = new Map(allCheckpoints().map((point) => [point.id, point]));
 /** Checkpoints a student is given; a teacher gets them all. */
-const STUDENT_POINTS = 2;
+const STUDENT_POINTS = 4;
 const DAYS = 7;
 
 const inks = { limb: '#e4d3bd', far: '#cdbda6', edge: '#6d5a44' };
@@ -62,25 +63,53 @@ export function figureSvg(body: Body, segment: ExerciseSegment, exercise: Exerci
 
 function partCell(request: HandoutRequest, segment: ExerciseSegment, exercise: Exercise): TableCell {
   const { school, version, body } = request;
-  const points = exercise.checkpoints.map((point) => spokenCheckpoint(point, catalogue.get(point.id), school));
-  const shown =
-    version === 'teacher'
-      ? points
-      : points.toSorted((a, b) => Number(b.safety) - Number(a.safety)).slice(0, STUDENT_POINTS);
+  const sides = new Set(segment.dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
+  const side = sides.has('right') || !sides.has('left') ? 'right' : 'left';
+  const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
+  const directions = new Set(segment.dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
+  // Its own points first, what is for safety before the rest.
+  const own = (id: string): number => (catalogued(id) === undefined ? 0 : 1);
+  const points = said.checkpoints.toSorted((a, b) => own(a.id) - own(b.id) || Number(b.safety) - Number(a.safety));
+  const shown = version === 'teacher' ? points : points.slice(0, STUDENT_POINTS);
+  const small = { fontSize: 9, margin: [0, 1, 0, 1] as [number, number, number, number] };
+  const numbered = (title: string, list: readonly string[]): Content[] =>
+    list.length === 0
+      ? []
+      : [
+          { text: title, bold: true, ...small },
+          { ol: [...list], fontSize: 9 },
+        ];
+  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map((part) => part.name);
+  const mirror = exercise.twoSided ? `, ${side} side; the other is the mirror` : '';
   const lines: Content[] = [
     { text: exercise.name, bold: true, fontSize: 12 },
     { text: doseWords(segment.dose), margin: [0, 1, 0, 2] },
-    ...(version === 'student' ? [{ text: exercise.summary, fontSize: 9, color: '#44544f' }] : []),
+    ...said.cautions.map((caution): Content => ({ text: caution, fontSize: 8.5, color: '#a3271b' })),
+    ...(version === 'student'
+      ? [
+          { text: said.summary, fontSize: 9, color: '#44544f' },
+          ...numbered('The way in', said.wayIn),
+          ...(directions.has('reversed')
+            ? [
+                ...(directions.has('forward') ? numbered(`Forward${mirror}`, told('forward')) : []),
+                ...numbered(`Reversed${mirror}`, told('reversed')),
+              ]
+            : numbered(`One repetition${mirror}`, told('forward'))),
+          ...said.signs.enough.map((sign): Content => ({ text: `${signWords.enough}: ${sign}`, ...small })),
+          ...said.signs.stop.map((sign): Content => ({ text: `${signWords.stop}: ${sign}`, bold: true, ...small })),
+        ]
+      : numbered(
+          'Stages',
+          said.stages.map((stage) => `${stage.name}: ${stage.words}`),
+        )),
     ...shown.map((point): Content => ({
-      text: version === 'teacher' ? `${point.region}: ${point.wanted} Cue: ${point.cue}` : point.cue,
+      text:
+        version === 'teacher'
+          ? `${point.region}: ${point.wanted} Test: ${point.test} Faults: ${point.faults} Cue: ${point.cue}`
+          : point.cue,
       fontSize: 9,
       italics: version === 'student',
       ...(point.safety ? { bold: true } : {}),
-    })),
-    ...exercise.cautions.slice(0, version === 'teacher' ? 3 : 1).map((caution): Content => ({
-      text: caution,
-      fontSize: 8.5,
-      color: '#a3271b',
     })),
   ];
   if (version === 'teacher' && !exercise.posture.seated) {
