@@ -41,7 +41,7 @@ test('a cycle plays, stops and is scrubbed by keyboard alone', async ({ page }) 
   await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
   await tabTo(page, page.getByRole('slider', { name: 'Place in the cycle' }));
   await page.keyboard.press('End');
-  await expect(now).toContainText('knees still; the palm comes in to the neck');
+  await expect(now).toContainText('Turn the pelvis to the right corner, knees still; the arm opens');
   await expect(page.getByText('pelvis 45° to the right')).toBeVisible();
 });
 

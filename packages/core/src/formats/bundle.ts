@@ -9,8 +9,11 @@ import { SchoolSchema } from '../schools/school';
 import { MeasureSchema } from '../students/measure';
 import { StudentSchema } from '../students/student';
 
-/** The version this program writes, and the newest it reads. */
-export const BUNDLE_VERSION = 1;
+/**
+ * The version this program writes, and the newest it reads. 2: exercises carry what is said aloud (way in, words reversed,
+ * stages, signs), students the side of a condition and own limits. Files of version 1 read as if none of it were noted.
+ */
+export const BUNDLE_VERSION = 2;
 
 /** The largest bundle that is read, in bytes. */
 export const LARGEST_BUNDLE = 64 * 1024 * 1024;
@@ -48,7 +51,7 @@ export type BundleContents = z.infer<typeof BundleContentsSchema>;
 /** A versioned file of everything, or of one routine with what it needs. */
 export const BundleSchema = z.object({
   format: z.literal('pomek bundle'),
-  version: z.literal(BUNDLE_VERSION),
+  version: z.literal([1, BUNDLE_VERSION]),
   writtenAt: z.iso.datetime({ offset: true }),
   contents: BundleContentsSchema,
 });

@@ -33,7 +33,7 @@ const problems = (text: string) => {
 
 describe('reading a bundle', () => {
   test('what is written comes back the same', () => {
-    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 1 } });
+    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 2 } });
   });
 
   test('a damaged file names line and column', () => {
@@ -111,6 +111,31 @@ describe('reading a bundle', () => {
     expect(check(bundle)).toBe(true);
     (bundle.contents.routines[0]!.segments[0] as { dose: { kind: string } }).dose.kind = 'guess';
     expect(check(bundle)).toBe(false);
+  });
+
+  test('a file of version 1 is carried over: of its exercises nothing was said aloud, of its students no side was noted', () => {
+    const without = (record: object, ...keys: readonly string[]): Record<string, unknown> =>
+      Object.fromEntries(Object.entries(record).filter(([key]) => !keys.includes(key)));
+    const before = {
+      format: 'pomek bundle',
+      version: 1,
+      writtenAt: now.toISOString(),
+      contents: {
+        ...demo,
+        exercises: demo.exercises.map((exercise) => ({
+          ...without(exercise, 'wayIn', 'stages', 'signs', 'attention', 'quick', 'long'),
+          phases: exercise.phases.map((part) => without(part, 'reversed', 'heldBreaths')),
+        })),
+        students: demo.students.map((student) => without(student, 'conditionSides', 'ownLimits')),
+      },
+    };
+    const read = readBundle(JSON.stringify(before));
+    expect(read).toMatchObject({ ok: true, bundle: { version: 2 } });
+    if (!read.ok) return;
+    const [exercise] = read.bundle.contents.exercises;
+    expect(exercise).toMatchObject({ wayIn: [], stages: [], signs: { begin: [], stop: [] }, quick: '', attention: [] });
+    expect(exercise!.phases.every(({ reversed, heldBreaths }) => reversed === '' && heldBreaths === 0)).toBe(true);
+    expect(read.bundle.contents.students[0]).toMatchObject({ conditionSides: {}, ownLimits: [] });
   });
 
   test('the schema in docs/ is the one the program reads with', () => {

@@ -56,7 +56,11 @@ function unreadable(text: string): BundleResult {
 function carriedOver(bundle: Bundle): Bundle {
   const { plans, routines, schools } = bundle.contents;
   const all = [...schools, ...builtInSchools.filter((school) => !schools.some(({ id }) => id === school.id))];
-  return { ...bundle, contents: { ...bundle.contents, plans: plans.map((plan) => inCounts(plan, routines, all)) } };
+  return {
+    ...bundle,
+    version: BUNDLE_VERSION,
+    contents: { ...bundle.contents, plans: plans.map((plan) => inCounts(plan, routines, all)) },
+  };
 }
 
 /** The path of a field as one reads it: `contents.routines[2].name`. */

@@ -35,8 +35,9 @@ export interface Moment {
   readonly detail: string;
   readonly next: string;
   readonly checkpoint: Checkpoint | null;
-  /** While it is taken up: the way in, and when one may begin. */
+  /** While it is taken up: the way in, and the signs that one may begin. */
   readonly wayIn: readonly string[];
+  readonly mayBegin: string;
   readonly breath: {
     readonly fullness: (seconds: number) => number;
     readonly now: number;
@@ -175,10 +176,10 @@ function attentionOf(span: Span, state: ConductState, exercise: Exercise | undef
 }
 
 /** What is told while an exercise is taken up. */
-function wayInOf(span: Span, exercise: Exercise | undefined): string[] {
-  if (span.kind !== 'settle' || exercise === undefined) return [];
+function takingUp(span: Span, exercise: Exercise | undefined): Pick<Moment, 'wayIn' | 'mayBegin'> {
+  if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '' };
   const { wayIn, signs } = exercise;
-  return [...wayIn, ...signs.begin.map((sign) => `${signWords.begin}: ${lowerFirst(sign)}`)];
+  return { wayIn, mayBegin: signs.begin.map((sign) => `${signWords.begin} ${lowerFirst(sign)}`).join(' ') };
 }
 
 const lowerFirst = (text: string): string => text.slice(0, 1).toLowerCase() + text.slice(1);
@@ -219,6 +220,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
       next: '',
       checkpoint: null,
       wayIn: [],
+      mayBegin: '',
       breath: null,
     };
   }
@@ -234,7 +236,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: checkpointOf(span, state, exercise),
-    wayIn: wayInOf(span, exercise),
+    ...takingUp(span, exercise),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

@@ -8,14 +8,17 @@ import {
   allCheckpoints,
   bodyOfStudent,
   builtInExercises,
+  catalogued,
   correctionCounts,
   correctionQueue,
   figurePose,
   newCorrection,
   settlePosture,
   spokenCheckpoint,
+  spokenExercise,
   stillMoment,
   type Correction,
+  type Exercise,
   type School,
   type Student,
 } from '@pomek/core';
@@ -26,7 +29,7 @@ import { Store } from '../data/store';
 import { Figure, type Pin } from '../ui/figure';
 import { TextField } from '../ui/text-field';
 
-const points = allCheckpoints();
+const general = allCheckpoints();
 const NotedSchema = z.object({ chosen: z.string().nullable(), cue: z.string() });
 const nothing: z.infer<typeof NotedSchema> = { chosen: null, cue: '' };
 const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
@@ -73,7 +76,8 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
             <div class="field">
               <span class="label">Checkpoint</span>
               <p-select
-                [options]="choices"
+                [options]="choices()"
+                [filter]="true"
                 optionLabel="label"
                 optionValue="value"
                 [ngModel]="chosen()"
@@ -170,11 +174,27 @@ export class CorrectionsMap {
   readonly student = input.required<Student>();
   readonly school = input.required<School>();
   readonly corrections = input.required<readonly Correction[]>();
+  /** What is practised: its own checkpoints can be noted too. */
+  readonly drills = input<readonly Exercise[]>([]);
 
   /** What is being noted: it outlives leaving. */
   protected readonly draft = keptDraft(() => `correction ${this.student().id}`, NotedSchema, nothing);
   protected readonly chosen = computed(() => this.draft.value().chosen);
-  protected readonly choices = points.map((point) => ({ label: `${point.region}: ${point.wanted}`, value: point.id }));
+  /** The general points and those of what is practised, in the words of the school. */
+  private readonly points = computed(() => [
+    ...general.map((point) => ({ of: '', point: spokenCheckpoint(point, point, this.school()) })),
+    ...this.drills().flatMap((drill) =>
+      spokenExercise(drill, this.school(), 'both')
+        .checkpoints.filter(({ id }) => catalogued(id) === undefined)
+        .map((point) => ({ of: drill.name, point })),
+    ),
+  ]);
+  protected readonly choices = computed(() =>
+    this.points().map(({ of, point }) => ({
+      label: `${of === '' ? '' : `${of} – `}${point.region}: ${point.wanted}`,
+      value: point.id,
+    })),
+  );
   protected readonly pose = computed(() => {
     const settled = settlePosture(stand.posture, this.school());
     return figurePose(bodyOfStudent(this.student()).body, settled, stillMoment(stand), 'right', true);
@@ -197,8 +217,7 @@ export class CorrectionsMap {
   );
 
   protected cueOf(id: string): string {
-    const point = points.find((entry) => entry.id === id);
-    return point === undefined ? '' : spokenCheckpoint(point, point, this.school()).cue;
+    return this.points().find(({ point }) => point.id === id)?.point.cue ?? '';
   }
 
   protected pick(id: string): void {
@@ -206,7 +225,7 @@ export class CorrectionsMap {
   }
 
   protected async note(): Promise<void> {
-    const point = points.find((entry) => entry.id === this.chosen());
+    const point = this.points().find((entry) => entry.point.id === this.chosen())?.point;
     if (point === undefined) return;
     const made = newCorrection(this.clock.newId(), this.student().id, point, this.clock.today());
     const written = this.draft.value().cue.trim();

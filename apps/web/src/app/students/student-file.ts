@@ -82,6 +82,16 @@ export class StudentFile {
   protected readonly edit = new Editing('students', this.id, ({ name }) => `Change ${name}`);
   /** As it is typed, whether it is kept yet or not. */
   protected readonly student = this.edit.draft;
+  /** The exercises of the routines that were given. */
+  protected readonly drills = computed(() => {
+    const given = new Set(this.plans().map(({ routineId }) => routineId));
+    const ids = new Set(
+      this.routines()
+        .filter(({ id }) => given.has(id))
+        .flatMap(({ segments }) => segments.flatMap((part) => (part.type === 'exercise' ? [part.exerciseId] : []))),
+    );
+    return this.exercises().filter(({ id }) => ids.has(id));
+  });
   /** What is noted of the body and acts. */
   protected readonly noted = computed(() => {
     const student = this.student();
