@@ -141,7 +141,10 @@ test('the handout opens as a PDF with what the student needs', async ({ page }) 
     return readPdf(await readFile(await (await download).path()));
   };
   const student = await made('Handout');
-  expect(student.pages).toBe(1);
+  // As much as is needed to do it from the paper alone.
+  expect(student.pages).toBeLessThanOrEqual(4);
+  expect(student.text).toContain('The way in');
+  expect(student.text).toContain('Stop when');
   expect(student.text).toContain('Morning at the pond');
   expect(student.text).toContain('For Mireille Sand.');
   expect(student.text).toContain('No held breath: blood pressure');
@@ -149,7 +152,7 @@ test('the handout opens as a PDF with what the student needs', async ({ page }) 
   expect(student.text).toContain('see a licensed practitioner');
   const teacher = await made('Teacher’s');
   expect(teacher.text).toContain('Cue:');
-  expect(teacher.text.length).toBeGreaterThan(student.text.length);
+  expect(teacher.text).toContain('Stages');
 });
 
 test('the chain of the term: lessons follow the pieces, also after a reload', async ({ page }) => {

@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
+import * as z from 'zod';
 import { OwnLimitsSchema } from '@pomek/core';
 import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
+import { keptDraft } from '../data/kept-draft';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 
@@ -18,6 +20,8 @@ interface Figure {
   /** Shown in this many of what is stored. */
   readonly per: number;
 }
+
+const NextSchema = z.object({ words: z.string() });
 
 /** What a teacher lets act beside the list: words, and how far a student goes. */
 @Component({
@@ -105,7 +109,7 @@ interface Figure {
               maxlength="80"
               placeholder="in your own words"
               [pkText]="words()"
-              (pkTextChange)="words.set($event)"
+              (pkTextChange)="type($event)"
               (keydown.enter)="add()"
             />
           </div>
@@ -143,7 +147,9 @@ interface Figure {
 export class OwnLimitsForm {
   private readonly clock = inject(Clock);
   readonly edit = input.required<Editing<'students'>>();
-  protected readonly words = signal('');
+  /** What is typed for the next one: it outlives leaving. */
+  private readonly next = keptDraft(() => `limit ${this.edit().draft()?.id ?? ''}`, NextSchema, { words: '' });
+  protected readonly words = computed(() => this.next.value().words);
   protected readonly most = 8;
   protected readonly Math = Math;
   protected readonly sides = [
@@ -162,11 +168,15 @@ export class OwnLimitsForm {
     { key: 'noHeadLow', label: 'head not below the heart' },
   ] as const;
 
+  protected type(words: string): void {
+    this.next.set({ words });
+  }
+
   protected add(): void {
     const words = this.words().trim();
     if (words === '') return;
     const own = OwnLimitsSchema.parse({ id: this.clock.newId(), words });
-    this.words.set('');
+    this.next.clear();
     void this.edit().change(`Limit: ${words}`, (stored) => ({ ...stored, ownLimits: [...stored.ownLimits, own] }));
   }
 
