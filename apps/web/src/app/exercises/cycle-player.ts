@@ -20,6 +20,12 @@ import type { Person } from '../data/person-choice';
 
 type Side = 'left' | 'right';
 const SAMPLES = 60;
+/** How far the head is below, or above, where it stands straight. */
+function headWords(drop: number): string {
+  const cm = Math.round(drop * 100);
+  return cm < 0 ? `head ${-cm} cm up` : `head ${cm} cm down`;
+}
+
 const flipped = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 /** Just before the end of a part, so that it is still that part. */
 const NEARLY = 1e-6;
@@ -115,7 +121,7 @@ export class CyclePlayer {
     return [
       `${percent(weight)} on the ${side} foot`,
       turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
-      `head ${Math.round(this.pose().headDrop * 100)} cm down`,
+      headWords(this.pose().headDrop),
       ...this.palms(side),
     ];
   });

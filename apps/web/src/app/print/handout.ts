@@ -88,13 +88,21 @@ function partCell(request: HandoutRequest, segment: ExerciseSegment, exercise: E
     ...(version === 'student'
       ? [
           { text: said.summary, fontSize: 9, color: '#44544f' },
-          ...numbered('The way in', said.wayIn),
-          ...(directions.has('reversed')
-            ? [
-                ...(directions.has('forward') ? numbered(`Forward${mirror}`, told('forward')) : []),
-                ...numbered(`Reversed${mirror}`, told('reversed')),
-              ]
-            : numbered(`One repetition${mirror}`, told('forward'))),
+          {
+            columnGap: 10,
+            columns: [
+              { width: '*', stack: numbered('The way in', said.wayIn) },
+              {
+                width: '*',
+                stack: directions.has('reversed')
+                  ? [
+                      ...(directions.has('forward') ? numbered(`Forward${mirror}`, told('forward')) : []),
+                      ...numbered(`Reversed${mirror}`, told('reversed')),
+                    ]
+                  : numbered(`One repetition${mirror}`, told('forward')),
+              },
+            ].filter(({ stack }) => stack.length > 0),
+          },
           ...said.signs.enough.map((sign): Content => ({ text: `${signWords.enough}: ${sign}`, ...small })),
           ...said.signs.stop.map((sign): Content => ({ text: `${signWords.stop}: ${sign}`, bold: true, ...small })),
         ]

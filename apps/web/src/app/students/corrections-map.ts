@@ -78,6 +78,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
               <p-select
                 [options]="choices()"
                 [filter]="true"
+                [panelStyle]="{ width: '34rem', maxWidth: '90vw' }"
                 optionLabel="label"
                 optionValue="value"
                 [ngModel]="chosen()"

@@ -4,7 +4,9 @@ import button from '@primeuix/themes/aura/button';
 import checkbox from '@primeuix/themes/aura/checkbox';
 import dialog from '@primeuix/themes/aura/dialog';
 import drawer from '@primeuix/themes/aura/drawer';
+import iconfield from '@primeuix/themes/aura/iconfield';
 import inputtext from '@primeuix/themes/aura/inputtext';
+import multiselect from '@primeuix/themes/aura/multiselect';
 import select from '@primeuix/themes/aura/select';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
 import textarea from '@primeuix/themes/aura/textarea';
@@ -14,7 +16,19 @@ import togglebutton from '@primeuix/themes/aura/togglebutton';
 export const pomekPreset = definePreset(
   {
     ...base,
-    components: { button, checkbox, dialog, drawer, inputtext, select, selectbutton, textarea, togglebutton },
+    components: {
+      button,
+      checkbox,
+      dialog,
+      drawer,
+      iconfield,
+      inputtext,
+      multiselect,
+      select,
+      selectbutton,
+      textarea,
+      togglebutton,
+    },
   },
   {
     primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '6px' } },
