@@ -18,6 +18,7 @@ const views = [
     async then(page) {
       await page.getByRole('button', { name: 'Cycle', exact: true }).click();
       await page.getByRole('slider').first().fill('62');
+      await page.evaluate(() => scrollTo(0, 0));
     },
   },
   { name: 'routine', path: '/routines/demo-reeling' },

@@ -176,7 +176,17 @@ test('how the body stands at the end of a part is written in numbers', async () 
   await page.fill('Pelvis turned', '30');
   await page.fill('On the working leg', '80');
   await page.press('Place the Working hand');
-  expect(after()).toMatchObject({ turnDeg: 30, weight: 0.8, hand: { out: 0.3 } });
+  await page.fill('Toes out', '40');
+  await page.fill('Toes of the other foot', '-8');
+  expect(after()).toMatchObject({
+    turnDeg: 30,
+    weight: 0.8,
+    hand: { out: 0.3 },
+    toesOutDeg: 40,
+    otherToesOutDeg: -8,
+    heel: 'none',
+    palm: null,
+  });
   await page.press('Leave it unsaid');
   expect(after()).toBeNull();
 });

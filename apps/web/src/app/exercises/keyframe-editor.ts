@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import type { Hand, Keyframe, Phase } from '@pomek/core';
+import { palms, type Hand, type Keyframe, type Phase } from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 
@@ -114,9 +114,53 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             />
           </div>
         </div>
+        <div class="row top">
+          <div class="field">
+            <span class="label">Heel up, ball down</span>
+            <p-select
+              [options]="heels"
+              optionLabel="label"
+              optionValue="value"
+              [ngModel]="it.heel"
+              (ngModelChange)="set('heel', $event)"
+              [ariaLabel]="'Heel that is up in part ' + part()"
+              appendTo="body"
+            />
+          </div>
+          <pk-number
+            label="Toes out (empty: the posture’s)"
+            unit="°"
+            [min]="-60"
+            [max]="90"
+            [optional]="true"
+            [value]="it.toesOutDeg"
+            (valueChange)="set('toesOutDeg', $event)"
+          />
+          <pk-number
+            label="Toes of the other foot (empty: the posture’s)"
+            unit="°"
+            [min]="-60"
+            [max]="90"
+            [optional]="true"
+            [value]="it.otherToesOutDeg"
+            (valueChange)="set('otherToesOutDeg', $event)"
+          />
+        </div>
         @for (hand of hands; track hand.key) {
           @let spot = it[hand.key];
           <div class="row top">
+            <div class="field">
+              <span class="label">{{ hand.name }}, palm</span>
+              <p-select
+                [options]="palms"
+                optionLabel="label"
+                optionValue="value"
+                [ngModel]="it[hand.palm]"
+                (ngModelChange)="set(hand.palm, $event)"
+                [ariaLabel]="hand.name + ': where its palm faces in part ' + part()"
+                appendTo="body"
+              />
+            </div>
             @if (spot === null) {
               <p-button
                 [label]="'Place the ' + hand.name"
@@ -168,8 +212,8 @@ export class KeyframeEditor {
   protected readonly middle = middle;
   protected readonly limits = limits;
   protected readonly hands = [
-    { key: 'hand', name: 'Working hand' },
-    { key: 'otherHand', name: 'Other hand' },
+    { key: 'hand', palm: 'palm', name: 'Working hand' },
+    { key: 'otherHand', palm: 'otherPalm', name: 'Other hand' },
   ] as const;
   protected readonly weights = [
     { label: 'full, as the school shifts', value: 'full' },
@@ -180,6 +224,16 @@ export class KeyframeEditor {
     { label: 'neither', value: 'none' },
     { label: 'the working foot', value: 'working' },
     { label: 'the other foot', value: 'other' },
+  ];
+  protected readonly heels = [
+    { label: 'neither', value: 'none' },
+    { label: 'of the working foot', value: 'working' },
+    { label: 'of the other foot', value: 'other' },
+    { label: 'of both', value: 'both' },
+  ];
+  protected readonly palms = [
+    { label: 'not said', value: null },
+    ...palms.map((palm) => ({ label: palm, value: palm })),
   ];
   protected readonly weightKind = computed(() => {
     const weight = this.frame()?.weight;
