@@ -1,6 +1,6 @@
 import { rad } from '../words/angles';
 import { checkRange } from '../words/checkRange';
-import type { Body } from './body';
+import { ANKLE_ALONG, BALL_ALONG, type Body } from './body';
 import { HIP_JOINTS } from './jointMoments';
 import { postureStatics, type PostureStatics, type Stance } from './statics';
 
@@ -70,9 +70,6 @@ export function retractableStep(body: Body, headDrop: number): number {
 
 /** How far down a free foot points as it is placed ball first, degrees; most ankles give 45 to 50 (from memory). */
 const POINTED = 45;
-/** Where the ankle and the ball stand along the foot, shares from the heel (as the pressure points have them; house values). */
-const ANKLE_ALONG = 0.25;
-const BALL_ALONG = 0.72;
 
 /**
  * How far to the side the free foot can be placed, from foot to foot, in m, while all weight stays on the other leg. The

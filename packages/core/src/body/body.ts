@@ -22,6 +22,10 @@ export const lengthFractions = {
   headBeyondShoulder: 0.112,
 } as const;
 
+/** Where the ankle and the ball stand along the foot, shares from the heel (house values). */
+export const ANKLE_ALONG = 0.25;
+export const BALL_ALONG = 0.72;
+
 /** Segment masses as fractions of body mass (after Dempster 1955, in Winter 2009; from memory). Sum with both sides: 1. */
 export const massFractions = {
   foot: 0.0145,

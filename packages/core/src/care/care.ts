@@ -53,10 +53,7 @@ function bendsOf(exercise: Drill, posture: Exercise['posture'], limb: Limb | nul
   // A foot that is off the floor carries nothing: the other leg may bend as it likes.
   const hangs = limb !== null && works !== 'both' && works !== limb && posture.otherLifted;
   if (posture.seated || hangs) return [0];
-  return [
-    posture.kneeBendDeg,
-    ...frames(exercise).flatMap(({ bendDeg }) => (bendDeg === null ? [] : [Math.max(bendDeg, posture.kneeBendDeg)])),
-  ];
+  return [posture.kneeBendDeg, ...frames(exercise).flatMap(({ bendDeg }) => (bendDeg === null ? [] : [bendDeg]))];
 }
 
 /** How high the hands come, in trunk lengths; of one side only that hand. */
@@ -102,10 +99,7 @@ function asked(
         exercise.family === 'strength' &&
         [...sides].some((works) => {
           const bends = bendsOf(exercise, posture, side, works);
-          return (
-            Math.max(...bends) - Math.min(...bends, ...moving.flatMap(({ bendDeg }) => bendDeg ?? [])) >= SQUAT &&
-            Math.max(...bends) > 0
-          );
+          return Math.max(...bends) - Math.min(...bends) >= SQUAT;
         })
       );
     case 'noHeldBreath':

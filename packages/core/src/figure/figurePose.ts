@@ -1,5 +1,5 @@
 import { rad } from '../words/angles';
-import type { Body } from '../body/body';
+import { ANKLE_ALONG, BALL_ALONG, type Body } from '../body/body';
 import { bentLeg } from '../body/bowGeometry';
 import { HIP_JOINTS } from '../body/jointMoments';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
@@ -102,9 +102,8 @@ function flatLegs(body: Body, posture: SettledPosture, moment: CycleMoment): Leg
   return workingInFront ? { working: bow.front, other: rear, statics } : { working: rear, other: bow.front, statics };
 }
 
-/** How far a foot rolls up over its ball when the heel is lifted all the way, degrees; and where the ball is along it. */
+/** How far a foot rolls up over its ball when the heel is lifted all the way, degrees. */
 const ROLL = 35;
-const BALL = 0.72;
 
 interface RolledFoot {
   readonly heelAlong: number;
@@ -116,7 +115,7 @@ interface RolledFoot {
 /** Where heel and ankle go when a heel is lifted, m from where they are flat; `heel` 0–1. */
 function rolledFoot({ lengths }: Body, heel: number): RolledFoot {
   const [sin, cos] = [Math.sin(rad(ROLL * heel)), Math.cos(rad(ROLL * heel))];
-  const [back, behind] = [BALL * lengths.foot, (BALL - 0.25) * lengths.foot];
+  const [back, behind] = [BALL_ALONG * lengths.foot, (BALL_ALONG - ANKLE_ALONG) * lengths.foot];
   return {
     heelAlong: back * (1 - cos),
     heelUp: back * sin,

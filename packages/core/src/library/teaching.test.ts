@@ -3,7 +3,7 @@ import syllable from 'syllable';
 import { allCheckpoints } from '../alignment';
 import { builtInSchools, spokenExercise, softSchool, spokenLine, spokenWords, strictSchool } from '../schools';
 import { shelf } from '../testing/samples';
-import { builtInExercises, cycleParts, signKinds, type Exercise } from '.';
+import { builtInExercises, cycleParts, partWords, signKinds, type Exercise } from '.';
 
 const general = new Map(allCheckpoints().map((point) => [point.id, point]));
 const ownPoints = ({ checkpoints }: Exercise) => checkpoints.filter(({ id }) => !general.has(id));
@@ -128,6 +128,13 @@ describe('words in braces', () => {
     expect(left).toBe(right!.replace('left', 'right'));
     const whole = builtInSchools.find(({ fullShift }) => fullShift === 'all')!;
     expect(spokenIn(reel, whole).phases[0]!.name).toContain('all the weight');
+  });
+
+  test('a part that stays says for how many breaths', () => {
+    const hang = shelf.get('roll-down')!.phases[1]!;
+    expect(partWords(hang)).toBe('Hang, for 1 breath');
+    expect(partWords({ ...hang, heldBreaths: 3 })).toBe('Hang, for 3 breaths');
+    expect(partWords({ ...hang, heldBreaths: 0 })).toBe('Hang');
   });
 
   test('reversed, the parts come from the last to the first, breathed the other way', () => {

@@ -158,7 +158,7 @@ export const warmUp = [
     wayIn: [atEase, 'Bend the knees a little more than you need.', 'Let the chin become heavy.'],
     phases: [
       phase('Breathe out: chin, chest, belly hang down', 0.35, 'out', null),
-      phase('Hang; one breath', 0.3, 'free', null, '', 1),
+      phase('Hang', 0.3, 'free', null, '', 1),
       phase('Build up from the pelvis, the head last', 0.35, 'in', null),
     ],
     stages: [

@@ -1,11 +1,10 @@
+import { upperFirst } from '../words/firstLetter';
 import type { Exercise } from '../library/exercise';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { shortDay } from '../words/shortDay';
 import { loadsPlace } from './loadsPlace';
 import type { Plan, Strand } from './plan';
-
-const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
 type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>>;
 type Locked = Pick<Strand, 'clearedAt' | 'segmentId' | 'exerciseId'>;
@@ -17,7 +16,7 @@ function loadsWhatHurts({ exerciseId }: Locked, log: PracticeLog, exercises: Exe
 }
 
 function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: Exercises): string[] {
-  const signs = log.symptoms.map((symptom) => `${capital(symptom)} was noted on ${shortDay(log.day)}.`);
+  const signs = log.symptoms.map((symptom) => `${upperFirst(symptom)} was noted on ${shortDay(log.day)}.`);
   if (log.pain < stopPain || !loadsWhatHurts(strand, log, exercises)) return signs;
   const place = log.painWhere === '' ? (log.painPlace ?? '') : log.painWhere;
   const where = place === '' ? '' : ` (${place})`;

@@ -1,4 +1,5 @@
 import type { Exercise, Phase } from '../library/exercise';
+import { upperFirst } from '../words/firstLetter';
 import { catalogued } from '../alignment/checkpoints';
 import { spokenCheckpoint } from './spokenCheckpoint';
 import type { School } from './school';
@@ -62,8 +63,6 @@ function word(token: string, school: School, side: SpokenSide): string | null {
   }
 }
 
-const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
-
 /**
  * A line as it is said in a school and on a side: words in braces are put in, as `{working}` hand or `{pelvis}`. What is not
  * known stays as it is written.
@@ -74,7 +73,7 @@ export const spokenLine = (text: string, school: School, side: SpokenSide): stri
     const said = word(token.toLowerCase(), school, side);
     if (said === null) return whole;
     const begins = at === 0 || /[.!?:] $/.test(text.slice(0, at)) || token !== token.toLowerCase();
-    return begins ? capital(said) : said;
+    return begins ? upperFirst(said) : said;
   });
 
 /** An exercise with all its words as they are said in a school and on a side. */

@@ -5,4 +5,5 @@ export * from './groupBy';
 export * from './sources';
 export * from './shortDay';
 export * from './angles';
+export * from './firstLetter';
 export * from './percent';

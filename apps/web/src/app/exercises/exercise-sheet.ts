@@ -3,10 +3,11 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   careFor,
-  catalogued,
   cycleParts,
   doseWords,
   durationWords,
+  inTellingOrder,
+  partWords,
   exerciseContradictions,
   newSegment,
   percent,
@@ -60,10 +61,8 @@ export class ExerciseSheet {
     cycleParts(this.spoken(), this.exercise().hasDirections && this.reversed() ? 'reversed' : 'forward'),
   );
   /** Its own points first, those for safety before the others. */
-  protected readonly points = computed(() => {
-    const own = (id: string): number => (catalogued(id) === undefined ? 0 : 1);
-    return this.spoken().checkpoints.toSorted((a, b) => own(a.id) - own(b.id) || Number(b.safety) - Number(a.safety));
-  });
+  protected readonly points = computed(() => inTellingOrder(this.spoken().checkpoints));
+  protected readonly partWords = partWords;
   protected readonly signs = computed(() =>
     signKinds
       .map((kind) => ({ kind, title: signWords[kind], lines: this.spoken().signs[kind] }))

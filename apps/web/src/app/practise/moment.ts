@@ -2,6 +2,8 @@ import {
   breathOf,
   breathPhaseAt,
   cycleParts,
+  lowerFirst,
+  partWords,
   signWords,
   spokenExercise,
   clock,
@@ -108,7 +110,7 @@ function cycleFigure(span: Span, state: ConductState, exercise: Exercise | undef
   return {
     big: `${span.amount - done}`,
     unit: `of ${span.amount} to go`,
-    detail: paced ? (phase?.name ?? '') : 'Counting your taps',
+    detail: !paced ? 'Counting your taps' : phase === undefined ? '' : partWords(phase),
     breath:
       knots === null || !paced
         ? null
@@ -181,8 +183,6 @@ function takingUp(span: Span, exercise: Exercise | undefined): Pick<Moment, 'way
   const { wayIn, signs } = exercise;
   return { wayIn, mayBegin: signs.begin.map((sign) => `${signWords.begin} ${lowerFirst(sign)}`).join(' ') };
 }
-
-const lowerFirst = (text: string): string => text.slice(0, 1).toLowerCase() + text.slice(1);
 
 const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
 

@@ -1,11 +1,12 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import {
-  catalogued,
   cycleParts,
   doseWords,
   durationWords,
   figurePose,
+  inTellingOrder,
   kneeWords,
+  partWords,
   segmentPosture,
   settlePosture,
   signWords,
@@ -67,9 +68,7 @@ function partCell(request: HandoutRequest, segment: ExerciseSegment, exercise: E
   const side = sides.has('right') || !sides.has('left') ? 'right' : 'left';
   const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
   const directions = new Set(segment.dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
-  // Its own points first, what is for safety before the rest.
-  const own = (id: string): number => (catalogued(id) === undefined ? 0 : 1);
-  const points = said.checkpoints.toSorted((a, b) => own(a.id) - own(b.id) || Number(b.safety) - Number(a.safety));
+  const points = inTellingOrder(said.checkpoints);
   const shown = version === 'teacher' ? points : points.slice(0, STUDENT_POINTS);
   const small = { fontSize: 9, margin: [0, 1, 0, 1] as [number, number, number, number] };
   const numbered = (title: string, list: readonly string[]): Content[] =>
@@ -79,7 +78,7 @@ function partCell(request: HandoutRequest, segment: ExerciseSegment, exercise: E
           { text: title, bold: true, ...small },
           { ol: [...list], fontSize: 9 },
         ];
-  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map((part) => part.name);
+  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map(partWords);
   const mirror = exercise.twoSided ? `, ${side} side; the other is the mirror` : '';
   const lines: Content[] = [
     { text: exercise.name, bold: true, fontSize: 12 },

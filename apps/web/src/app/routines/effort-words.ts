@@ -1,14 +1,12 @@
-import { durationWords, jointPlaces, limbs, limitNames, type Limb } from '@pomek/core';
+import { durationWords, jointPlaces, limbs, limitNames, upperFirst, type Limb } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
 
 export type SegmentEffort = ResultOf<'effort'>['segments'][number];
 
-const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
-
 /** What a segment asks for, in words a teacher would say; the knee line last. */
 export function segmentEffortWords(effort: SegmentEffort): string[] {
   const { joint, enduranceSeconds, unlimited, askedSeconds, kneePastToes } = effort;
-  const who = capital(limitNames[joint]);
+  const who = upperFirst(limitNames[joint]);
   const lasts = unlimited
     ? 'Neither legs, arms nor back limit this.'
     : `${who} would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;

@@ -7,6 +7,7 @@ import {
   durationWords,
   KNEE_SEEN,
   kneeWords,
+  lowerFirst,
   nextRung,
   rungExchange,
   turnedPosture,
@@ -26,8 +27,6 @@ export interface RungTaken {
   readonly turned: Partial<Turned>;
   readonly exchange: RungExchange;
 }
-
-const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 /** Lower, higher, more on one leg, other arms: what the hold becomes at equal effort, and where to begin. */
 @Component({
