@@ -52,6 +52,8 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
   await page.goto('/exercises');
   await page.getByRole('link', { name: 'Pond circle' }).click();
   await page.getByRole('button', { name: 'Remove' }).click();
+  // It is gone from the storage before the page is left.
+  await expect(page.getByRole('link', { name: 'Pond circle' })).toHaveCount(0);
   await page.goto('/files');
   await page
     .getByLabel('Choose a file')
