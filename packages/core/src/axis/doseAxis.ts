@@ -1,19 +1,20 @@
 import { breathPeriod } from '../breath/breathPeriod';
-import type { Dose } from '../library/dose';
+import { isTimed, type Dose } from '../library/dose';
+import { firstSeconds } from '../library/repetitions';
 import type { DoseAxis } from './axis';
 
 /** The axes along which a dose can be raised, the usual one first. */
 export function axesOf(dose: Dose): DoseAxis[] {
   if (dose.kind === 'hold') return ['time', 'repetitions'];
+  if (isTimed(dose)) return ['time', 'pace'];
   return dose.kind === 'breath' ? ['breaths', 'pace'] : ['repetitions', 'pace'];
 }
 
 /** The value of a dose on an axis: seconds a hold, seconds a repetition or breath, or the largest amount of any side. */
 export function axisValue(dose: Dose, axis: DoseAxis): number {
-  if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : 0;
+  if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : isTimed(dose) ? dose.roundSeconds : 0;
   if (axis !== 'pace') return Math.max(...dose.amounts.map((row) => row.amount));
-  if (dose.kind === 'hold') return 0;
-  return dose.kind === 'cycle' ? dose.cycleSeconds : breathPeriod(dose.pattern);
+  return dose.kind === 'hold' ? 0 : firstSeconds(dose);
 }
 
 function atPace(dose: Dose, seconds: number): Dose {
@@ -36,9 +37,12 @@ function atPace(dose: Dose, seconds: number): Dose {
 export function withAxisValue(dose: Dose, axis: DoseAxis, value: number): Dose {
   // What is enough stays, and is never more than what is asked for.
   const least = (most: number): number | null => (dose.least === null ? null : Math.min(dose.least, most));
-  if (axis === 'time') return dose.kind === 'hold' ? { ...dose, holdSeconds: value, least: least(value) } : dose;
+  if (axis === 'time') {
+    if (dose.kind === 'hold') return { ...dose, holdSeconds: value, least: least(value) };
+    return isTimed(dose) ? { ...dose, roundSeconds: value, least: least(value) } : dose;
+  }
   if (axis === 'pace') return atPace(dose, value);
   const amount = Math.round(value);
   const amounts = dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount }));
-  return dose.kind === 'hold' ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };
+  return dose.kind === 'hold' || isTimed(dose) ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };
 }

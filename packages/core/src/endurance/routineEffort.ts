@@ -5,6 +5,7 @@ import type { Exercise } from '../library/exercise';
 import { predictedEffort } from './predictedEffort';
 import { segmentPosture } from '../routine/turned';
 import type { ExerciseSegment, Routine } from '../routine/routine';
+import { takesTurns } from '../routine/rounds';
 import { timeline, type Span } from '../routine/timeline';
 import { settlePosture, type SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
@@ -92,6 +93,8 @@ interface Drill {
   readonly posture: SettledPosture;
   /** One for what is held; evenly through a cycle for what moves. */
   readonly instants: readonly Instant[];
+  /** From one repetition to the next the other side works. */
+  readonly swaps: boolean;
 }
 
 /** A joint of one side that is simulated by itself. */
@@ -131,8 +134,9 @@ interface Piece {
 }
 
 /** The lengths of the repetitions of a span, s: each breath of a slowing drill is longer than the one before. */
-function repetitions({ segment: { dose } }: Drill, seconds: number, amount: number): number[] {
-  const slowing = dose.kind === 'breath' ? dose.slowing : 1;
+function repetitions({ durationMs, amount: asked, slowing }: Span): number[] {
+  const seconds = durationMs / 1000;
+  const amount = Math.max(1, Math.round(asked));
   const weights = Array.from({ length: amount }, (_, index) => slowing ** index);
   const whole = weights.reduce((sum, weight) => sum + weight, 0);
   return weights.map((weight) => (seconds * weight) / whole);
@@ -146,7 +150,7 @@ function piecesOf(span: Span, drill: Drill | undefined): Piece[] {
   const leftWorks = span.side !== 'right';
   const { instants, exercise } = drill;
   if (instants.length === 1) return [{ spanIndex, seconds, instant: instants[0]!, leftWorks, drill }];
-  return repetitions(drill, seconds, Math.max(1, Math.round(span.amount))).flatMap((length, number) => {
+  return repetitions(span).flatMap((length, number) => {
     const swapped = exercise.phasesSwap && number % 2 === 1;
     return instants.map((instant): Piece => ({
       spanIndex,
@@ -163,12 +167,12 @@ interface Run extends Part {
 }
 
 /** Up to which load a joint recovers in a drill; undefined where it does not move. */
-function flowOf(part: Part, { instants, exercise }: Drill): (leftWorks: boolean) => number | undefined {
+function flowOf(part: Part, { instants, swaps }: Drill): (leftWorks: boolean) => number | undefined {
   const targets = (leftWorks: boolean): number[] => instants.map((instant) => part.target(instant, leftWorks));
   const of = (list: readonly number[]): number | undefined =>
     list.every((target) => target === list[0]) ? undefined : movingFlow(Math.min(1, Math.max(...list)));
   const both = [...targets(true), ...targets(false)];
-  const [left, right] = exercise.phasesSwap ? [of(both), of(both)] : [of(targets(true)), of(targets(false))];
+  const [left, right] = swaps ? [of(both), of(both)] : [of(targets(true)), of(targets(false))];
   return (leftWorks) => (leftWorks ? left : right);
 }
 
@@ -237,14 +241,14 @@ interface First {
 }
 
 /** What gives out first when a drill goes on and on, fresh. */
-function firstOf({ instants, exercise }: Drill): First {
+function firstOf({ instants, swaps }: Drill): First {
   const both = (part: Part): number => {
     const lasts = (leftWorks: boolean): number =>
       cycleEndurance(
         part.joint,
         instants.map((instant) => part.target(instant, leftWorks)),
       );
-    if (!exercise.phasesSwap) return Math.min(lasts(true), lasts(false));
+    if (!swaps) return Math.min(lasts(true), lasts(false));
     return cycleEndurance(
       part.joint,
       [true, false].flatMap((leftWorks) => instants.map((instant) => part.target(instant, leftWorks))),
@@ -271,11 +275,22 @@ function kneeOf(body: Body, posture: SettledPosture): number | null {
 function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, strength: Strength, school: School): Drill {
   const posture = settlePosture(segmentPosture(segment, exercise), school);
   const loads = segment.dose.kind === 'hold' ? [holdLoads(body, posture)] : cycleLoads(body, exercise, posture, school);
-  return { segment, exercise, posture, instants: loads.map((entry) => instantOf(entry, strength)) };
+  const swaps = exercise.phasesSwap || takesTurns(segment.dose, segment.sideOrder);
+  return { segment, exercise, posture, instants: loads.map((entry) => instantOf(entry, strength)), swaps };
 }
 
 /** How long a segment can be held or gone on with, fresh, s. */
 export const segmentEndurance = (...of: Parameters<typeof drillOf>): number => firstOf(drillOf(...of)).seconds;
+
+/** How long one works on end, ms: sides that take turns are one stretch. */
+function stretches(work: readonly Span[]): number[] {
+  const found: number[] = [];
+  for (const { turn, durationMs } of work) {
+    if (turn === 1) found.push(durationMs);
+    else found.push(found.pop()! + durationMs);
+  }
+  return found;
+}
 
 /** Longer than this a joint is not what limits, s. */
 const UNLIMITED = 40 * 60;
@@ -308,7 +323,7 @@ export function routineEffort(
     if (work.length === 0) return [];
     const own = pieces.flatMap(({ spanIndex }, index) => (line.spans[spanIndex]!.segmentId === id ? [index] : []));
     const first = firstOf(drill);
-    const askedSeconds = Math.max(...work.map((span) => span.durationMs)) / 1000;
+    const askedSeconds = Math.max(...stretches(work)) / 1000;
     const least = (limb: Limb): number => own.reduce((value, at) => Math.min(value, reserves[limb][at]!), 1);
     return [
       {

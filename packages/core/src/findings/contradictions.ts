@@ -1,5 +1,6 @@
 import { percent } from '../words/percent';
-import type { Dose } from '../library/dose';
+import { isTimed, type Dose } from '../library/dose';
+import { sideOrderWords } from '../library/sideOrder';
 import type { Exercise, Posture } from '../library/exercise';
 import type { Routine } from '../routine/routine';
 import { conventionsOf } from '../schools/conventions';
@@ -87,11 +88,12 @@ export function routineContradictions(routine: Routine, school: School): (Contra
     const found: Found[] = againstDose(segment.dose, school);
     const sided = segment.dose.amounts.some((row) => row.side !== 'both');
     if (sided && segment.sideOrder !== school.sideOrder) {
-      const own = segment.sideOrder === 'whole' ? 'does one side whole' : 'alternates the sides';
-      found.push(['sideOrder', `${own}, the school ${school.sideOrder === 'whole' ? 'one side whole' : 'alternates'}`]);
+      const [own, wanted] = [sideOrderWords[segment.sideOrder], sideOrderWords[school.sideOrder]];
+      found.push(['sideOrder', `is done ${own}, in the school ${wanted}`]);
     }
     const uncounted = (amount: number): boolean => amount > school.countsOf && amount % school.countsOf !== 0;
-    const odd = segment.dose.kind === 'cycle' && segment.dose.amounts.some((row) => uncounted(row.amount));
+    const counted = segment.dose.kind === 'cycle' && !isTimed(segment.dose);
+    const odd = counted && segment.dose.amounts.some((row) => uncounted(row.amount));
     if (odd) found.push(['countsOf', `is not counted in ${school.countsOf}s as the school counts`]);
     return named(segment.id, found, school).map((entry) => ({ ...entry, segmentId: segment.id }));
   });

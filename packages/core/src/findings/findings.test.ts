@@ -64,10 +64,20 @@ const sided = (left: number, right: number) =>
 describe('the shape of a routine', () => {
   test('uneven sides, a side never done, a dose of nothing, an exercise that is gone', () => {
     provokedAndMended(routine([of('shoulder-wheel', sided(9, 6))]), 'shoulder-wheel: sides', 'doubt');
-    const never = provokedAndMended(routine([of('shoulder-wheel', sided(9, 0))]), 'shoulder-wheel: sides', 'doubt');
-    expect(never.text).toBe('Shoulder wheel: done left, never right.');
+    const never = provokedAndMended(routine([of('shoulder-wheel', sided(9, 0))]), 'shoulder-wheel: one side', 'doubt');
+    expect(never.text).toBe('Shoulder wheel: taught on the left and never done on the right.');
     const onlyLeft = cycle(5, [{ side: 'left', direction: 'none', amount: 9 }]);
     provokedAndMended(routine([of('shoulder-wheel', onlyLeft)]), 'shoulder-wheel: one side', 'doubt');
+    const there = segment('there', cycle(5, [{ side: 'left', direction: 'none', amount: 3 }]), {
+      exerciseId: 'shoulder-wheel',
+    });
+    const back = (amount: number) =>
+      segment('back', cycle(5, [{ side: 'right', direction: 'none', amount }]), { exerciseId: 'shoulder-wheel' });
+    const even = routineFindings(context(routine([there, back(3)])));
+    expect(even.map(({ key }) => key)).toEqual(['no warm-up', 'no closing']);
+    const short = provokedAndMended(routine([there, back(2)]), 'back: sides', 'doubt');
+    expect(short.text).toBe('Shoulder wheel: 3 left, but 2 right in all.');
+    expect(short.mends[0]!.label).toBe('1 more right at its end');
     provokedAndMended(routine([of('tree-holding', hold(60, together(0)))]), 'tree-holding: nothing', 'doubt');
     provokedAndMended(routine([segment('x', hold(60, together(1)), { exerciseId: 'lost' })]), 'x: gone', 'doubt');
     const lax = { ...softSchool, sidesEqual: false };

@@ -1,3 +1,5 @@
+import { isTimed, type CycleDose, type Dose } from '../library/dose';
+import { workSeconds } from '../library/repetitions';
 import { setDose } from '../routine/commands';
 import { evenOut } from '../routine/evenOut';
 import { roomPath, stepsOfSegment } from '../routine/roomPath';
@@ -19,6 +21,16 @@ function turningBack({ segment, exercise }: Part): Mend[] {
       },
     ];
   }
+  if (isTimed(dose)) {
+    const rows = (direction: 'forward' | 'reversed'): Dose['amounts'] =>
+      dose.amounts.map((row) => ({ ...row, direction }));
+    const half = {
+      ...dose,
+      roundSeconds: Math.max(5, dose.roundSeconds / 2),
+      amounts: [...rows('forward'), ...rows('reversed')],
+    };
+    return [{ label: 'Half the time back again', command: (routine) => setDose(routine, segment.id, half) }];
+  }
   const amounts = dose.amounts.flatMap((row) => {
     const there = Math.max(1, Math.floor(row.amount / 2));
     return [
@@ -33,6 +45,15 @@ function turningBack({ segment, exercise }: Part): Mend[] {
     },
   ];
 }
+
+/** No more repetitions a row than fit. */
+const atMost = (dose: CycleDose, most: number): CycleDose =>
+  isTimed(dose)
+    ? {
+        ...dose,
+        roundSeconds: Math.max(5, Math.min(dose.roundSeconds, workSeconds({ ...dose, roundSeconds: null }, most))),
+      }
+    : { ...dose, amounts: dose.amounts.map((row) => ({ ...row, amount: Math.min(row.amount, most) })) };
 
 /** Where the floor is too small, and where one ends away from where one began. */
 export function floorFindings(context: FindingContext): Finding[] {
@@ -56,10 +77,7 @@ export function floorFindings(context: FindingContext): Finding[] {
     const sharing = exercise.travel?.forward === 0 ? 1 : segment.dose.amounts.length;
     const most = Math.floor(piece.fits / sharing);
     if (segment.dose.kind === 'cycle' && most > 0) {
-      const dose = {
-        ...segment.dose,
-        amounts: segment.dose.amounts.map((row) => ({ ...row, amount: Math.min(row.amount, most) })),
-      };
+      const dose = atMost(segment.dose, most);
       mends.push({
         label: `${most} ${sharing > 1 ? 'a side' : ''} at most`.replace('  ', ' '),
         command: (value) => setDose(value, segment.id, dose),

@@ -1,13 +1,15 @@
 import type { Exercise, Family } from '../library/exercise';
 import { routineContradictions } from './contradictions';
 import { durationWords } from '../words/durationWords';
-import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment } from '../routine/commands';
+import { evenSegment, insertSegment, newSegment, removeSegment, replaceSegment, setDose } from '../routine/commands';
 import { segmentPosture } from '../routine/turned';
-import { evenOut } from '../routine/evenOut';
 import { splitSegment } from '../routine/groupCommands';
 import type { Routine, Segment } from '../routine/routine';
 import { timeline } from '../routine/timeline';
-import { unevenness } from '../routine/unevenness';
+import { routineUnevenness, type RoutineUnevenness } from '../routine/routineUnevenness';
+import { timesOf } from '../routine/laps';
+import { addTo } from '../routine/addTo';
+import { workSeconds } from '../library/repetitions';
 import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
 
 /** Bent from here, legs count as under load; degrees, a house value. */
@@ -30,47 +32,58 @@ function putIn(context: FindingContext, exercise: Exercise | undefined, index: n
   return [{ label: `Put “${exercise.name}” ${where}`, command: (routine) => insertSegment(routine, segment, index) }];
 }
 
-function sides({ segment, exercise }: Part): Finding[] {
-  const rows = segment.dose.amounts;
-  const alone = rows.every((row) => row.side === rows[0]!.side);
-  // A side that has no row at all is told by `oneSided`.
-  const found = unevenness(segment.dose).filter(({ what }) => what === 'directions' || !alone);
-  return found.map(({ what, few, fewAmount, many, manyAmount }) => {
-    const never = fewAmount === 0;
-    return {
-      key: `${segment.id}: ${what}`,
-      grade: 'doubt',
-      segmentId: segment.id,
-      text: never
-        ? `${exercise.name}: done ${many}, never ${few}.`
-        : `${exercise.name}: ${manyAmount} ${many}, but ${fewAmount} ${few}.`,
-      reason: 'What is done on one side is done on the other, or the body learns it crooked.',
-      mends: [{ label: 'Even out', command: (routine) => evenSegment(routine, segment.id) }],
-    };
-  });
+/** So much of an exercise, in what it is counted. */
+const muchWords = (amount: number, { unit }: RoutineUnevenness): string =>
+  unit === 'seconds' ? durationWords(amount) : String(amount);
+
+/** One press that makes an exercise even: where it is done once, every row as much as the most; else the rest of it at its end. */
+function evening(context: FindingContext, found: RoutineUnevenness, label: string): Mend[] {
+  const id = found.segmentIds.at(-1)!;
+  if (found.segmentIds.length === 1) return [{ label, command: (routine) => evenSegment(routine, id) }];
+  const segment = context.routine.segments.find((entry) => entry.id === id);
+  if (segment?.type !== 'exercise') return [];
+  const missing = (found.manyAmount - found.fewAmount) / (timesOf(context.routine).get(id) ?? 1);
+  const { dose } = segment;
+  const more = Math.max(1, Math.round(found.unit === 'seconds' ? missing / workSeconds(dose, 1) : missing));
+  const key = found.what === 'sides' ? 'side' : 'direction';
+  const command: Mend['command'] = (routine) => setDose(routine, id, addTo(dose, key, found.few, more));
+  return [{ label: `${more} more ${found.few} at its end`, command }];
 }
 
-/** A two-sided exercise whose dose has rows for one side only. */
-function oneSided({ segment, exercise }: Part): Finding[] {
-  const rows = segment.dose.amounts;
-  const [left, right] = [rows.some((row) => row.side === 'left'), rows.some((row) => row.side === 'right')];
-  if (!exercise.twoSided || left === right) return [];
-  const missing = left ? 'right' : 'left';
-  return [
-    {
-      key: `${segment.id}: one side`,
-      grade: 'doubt',
-      segmentId: segment.id,
-      text: `${exercise.name}: taught on the ${left ? 'left' : 'right'} and never done on the ${missing}.`,
-      reason: 'A side that is shown is a side to be done.',
-      mends: [
+/** What is uneven over the whole routine: done there in one segment and back in a later one is even. */
+function sides(context: FindingContext): Finding[] {
+  return routineUnevenness(context.routine).flatMap((found): Finding[] => {
+    const exercise = context.exercises.get(found.exerciseId);
+    if (exercise === undefined || (found.what === 'sides' && !exercise.twoSided)) return [];
+    const { what, few, fewAmount, many, manyAmount } = found;
+    const segmentId = found.segmentIds.at(-1)!;
+    const never = fewAmount === 0;
+    if (what === 'sides' && never) {
+      return [
         {
-          label: `Add the ${missing} side`,
-          command: (routine) => replaceSegment(routine, { ...segment, dose: evenOut(segment.dose) }),
+          key: `${segmentId}: one side`,
+          grade: 'doubt',
+          segmentId,
+          text: `${exercise.name}: taught on the ${many} and never done on the ${few}.`,
+          reason: 'A side that is shown is a side to be done.',
+          mends: evening(context, found, `Add the ${few} side`),
         },
-      ],
-    },
-  ];
+      ];
+    }
+    const all = found.segmentIds.length > 1 ? ' in all' : '';
+    return [
+      {
+        key: `${segmentId}: ${what}`,
+        grade: 'doubt',
+        segmentId,
+        text: never
+          ? `${exercise.name}: done ${many}, never ${few}.`
+          : `${exercise.name}: ${muchWords(manyAmount, found)} ${many}, but ${muchWords(fewAmount, found)} ${few}${all}.`,
+        reason: 'What is done on one side is done on the other, or the body learns it crooked.',
+        mends: evening(context, found, 'Even out'),
+      },
+    ];
+  });
 }
 
 function emptyDose({ segment, exercise }: Part): Finding[] {
@@ -244,7 +257,7 @@ export function shapeFindings(context: FindingContext): Finding[] {
   return [
     ...gone(context),
     ...parts.flatMap(emptyDose),
-    ...(context.school.sidesEqual ? parts.flatMap((part) => [...oneSided(part), ...sides(part)]) : []),
+    ...(context.school.sidesEqual ? sides(context) : []),
     ...frame(context, parts),
     ...hardOnHard(context, parts),
     ...longBent(context),

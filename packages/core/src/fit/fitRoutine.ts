@@ -3,7 +3,7 @@ import { axesOf, axisValue, withAxisValue } from '../axis/doseAxis';
 import { defaultStep } from '../axis/defaultStep';
 import { fitOptions, type FitOption } from './fit';
 import type { ExerciseSegment, Routine } from '../routine/routine';
-import { workSeconds } from '../routine/rounds';
+import { workSeconds } from '../library/repetitions';
 import { timesOf } from '../routine/laps';
 import { timeline } from '../routine/timeline';
 

@@ -1,7 +1,5 @@
 import Papa from 'papaparse';
-import { breathPeriod } from '../breath/breathPeriod';
-import { slowingTotal } from '../breath/slowingTotal';
-import type { BreathDose } from '../library/dose';
+import { firstSeconds, repetitionsTotal } from '../library/repetitions';
 import type { Exercise } from '../library/exercise';
 import { PracticeLogSchema, type LogLine, type PracticeLog } from '../practice/log';
 import { painPlaces, type PainPlace } from '../practice/painPlace';
@@ -141,13 +139,6 @@ function readPlace(text: string): Pick<Row, 'painPlace' | 'painWhere'> {
   return { painPlace: place, painWhere: lower === place ? '' : text.slice(0, MOST_WHERE) };
 }
 
-/** Seconds of so many breaths, the pauses and the slowing with them; what is over whole breaths goes by its share. */
-function breathSeconds(dose: BreathDose, breaths: number): number {
-  const first = breathPeriod(dose.pattern);
-  const whole = Math.floor(breaths);
-  return slowingTotal(first, dose.slowing, whole) + (breaths - whole) * first * dose.slowing ** whole;
-}
-
 function readRow(
   cell: (field: CsvField) => string,
   shelf: ReadonlyMap<string, Exercise>,
@@ -181,7 +172,7 @@ function readRow(
   const dose = exercise.defaultDose;
   const amount = (value: number, whole: number): LogLine['done'] => {
     if (dose.kind === 'hold') return { amount: whole === 0 ? 0 : value / whole, seconds: value };
-    return { amount: value, seconds: dose.kind === 'cycle' ? value * dose.cycleSeconds : breathSeconds(dose, value) };
+    return { amount: value, seconds: repetitionsTotal(firstSeconds(dose), dose.slowing, value) };
   };
   return {
     day,

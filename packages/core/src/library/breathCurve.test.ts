@@ -1,7 +1,7 @@
 import { breathe, pattern } from './describe';
 import { shelf } from '../testing/samples';
 import { breathPhaseAt } from '../breath';
-import { breathOf, fullnessAt, patternKnots, phaseKnots } from '.';
+import { firstSeconds, fullnessAt, patternKnots, phaseKnots, repetitionAt } from '.';
 
 test('the line of a pattern agrees with its phases', () => {
   const rhythm = pattern(4, 2, 6, 1);
@@ -45,8 +45,8 @@ test('a free cycle has no line, and a free part in between holds the breath line
 
 test('in a slowing dose each breath stretches: 10, 11, 12.1 s', () => {
   const dose = breathe(5, pattern(4, 0, 6, 0), 1.1);
-  expect(breathOf(dose, 5)).toEqual({ breath: 0, patternSeconds: 5 });
-  expect(breathOf(dose, 15.5)).toEqual({ breath: 1, patternSeconds: expect.closeTo(5, 9) });
-  expect(breathOf(dose, 21 + 6.05).breath).toBe(2);
-  expect(breathOf(dose, 21 + 6.05).patternSeconds).toBeCloseTo(5, 9);
+  const at = (seconds: number) => repetitionAt(firstSeconds(dose), dose.slowing, seconds);
+  expect(at(5)).toEqual({ done: 0, seconds: 5, of: 10 });
+  expect(at(15.5)).toEqual({ done: 1, seconds: expect.closeTo(5.5, 9), of: expect.closeTo(11, 9) });
+  expect(at(21 + 6.05)).toEqual({ done: 2, seconds: expect.closeTo(6.05, 9), of: expect.closeTo(12.1, 9) });
 });

@@ -1,9 +1,6 @@
-import type { BreathDose } from './dose';
 import type { Phase } from './exercise';
 import type { BreathPattern } from '../breath/breathPattern';
 import { breathPeriod } from '../breath/breathPeriod';
-import { breathsWithin } from '../breath/breathsWithin';
-import { slowingTotal } from '../breath/slowingTotal';
 
 /** How full the breath is, 0 empty to 1 full, at a moment of one period. */
 export interface Knot {
@@ -48,15 +45,4 @@ export function fullnessAt(knots: readonly Knot[], seconds: number): number {
   const from = knots[next - 1]!;
   const share = (time - from.at) / (to.at - from.at);
   return from.fullness + ((to.fullness - from.fullness) * (1 - Math.cos(Math.PI * share))) / 2;
-}
-
-/**
- * Which breath of a dose one is in and how far into its pattern, `seconds` after the beginning: with
- * a slowing dose every breath stretches its pattern.
- */
-export function breathOf(dose: BreathDose, seconds: number): { breath: number; patternSeconds: number } {
-  const period = breathPeriod(dose.pattern);
-  const breath = breathsWithin(seconds, period, dose.slowing);
-  const into = Math.max(0, seconds - slowingTotal(period, dose.slowing, breath));
-  return { breath, patternSeconds: into / dose.slowing ** breath };
 }

@@ -1,6 +1,6 @@
 import type { Checkpoint, Region } from '../alignment/checkpoint';
 import type { BreathPattern } from '../breath/breathPattern';
-import type { BreathDose, CycleDose, HoldDose, SideAmount } from './dose';
+import type { BreathDose, CycleDose, Dose, HoldDose, SideAmount } from './dose';
 import type { Exercise, Phase, Posture } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
 import { noSigns, type Stage, type teachingShape } from './teaching';
@@ -61,6 +61,14 @@ export const phase = (
 /** A hand seen from the trunk: out and forward in shoulder breadths, up in trunk lengths from the hips. */
 export const hand = (out: number, forward: number, up: number): Hand => ({ out, forward, up });
 
+/** Both hands at the mirror of one place, the palms alike. */
+export const bothHands = (place: Hand, palm: Keyframe['palm'] = null): Partial<Keyframe> => ({
+  hand: place,
+  otherHand: place,
+  palm,
+  otherPalm: palm,
+});
+
 export const together = (amount: number): SideAmount[] => [{ side: 'both', direction: 'none', amount }];
 
 export const eachSide = (amount: number): SideAmount[] => [
@@ -84,6 +92,7 @@ export const hold = (holdSeconds: number, amounts: SideAmount[], restSeconds = 3
   kind: 'hold',
   holdSeconds,
   byCue: false,
+  parts: [],
   restSeconds,
   least: null,
   amounts,
@@ -92,10 +101,21 @@ export const hold = (holdSeconds: number, amounts: SideAmount[], restSeconds = 3
 export const cycle = (cycleSeconds: number, amounts: SideAmount[], restSeconds = 0): CycleDose => ({
   kind: 'cycle',
   cycleSeconds,
+  slowing: 1,
+  roundSeconds: null,
   restSeconds,
   least: null,
   amounts,
 });
+
+/** So much time a row, with the repetitions counted as they come. */
+export const timed = (roundSeconds: number, cycleSeconds: number, amounts: SideAmount[]): CycleDose => ({
+  ...cycle(cycleSeconds, amounts),
+  roundSeconds,
+});
+
+/** From so much on it is enough; 0 is by feel. */
+export const enoughFrom = <D extends Dose>(least: number, dose: D): D => ({ ...dose, least });
 
 export const pattern = (
   inSeconds: number,

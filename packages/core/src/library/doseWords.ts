@@ -1,4 +1,6 @@
-import type { Dose, SideAmount } from './dose';
+import { isTimed, type Dose, type TimedDose, type SideAmount } from './dose';
+import { givingOf } from './doseKinds';
+import { countOf } from './repetitions';
 import { breathRate } from '../breath/breathRate';
 import { durationWords } from '../words/durationWords';
 
@@ -9,7 +11,7 @@ export function counted(amount: number, singular: string, plural = `${singular}s
   return `${number.format(amount)} ${amount === 1 ? singular : plural}`;
 }
 
-const nouns = { hold: 'hold', cycle: 'repetition', breath: 'breath' } as const;
+const nouns = { hold: 'hold', cycle: 'repetition', timed: 'round', breath: 'breath' } as const;
 
 function rowWords(row: SideAmount): string {
   const direction = row.direction === 'none' ? '' : ` ${row.direction}`;
@@ -18,7 +20,7 @@ function rowWords(row: SideAmount): string {
 
 function amountWords(dose: Dose): string {
   const { amounts } = dose;
-  const noun = nouns[dose.kind];
+  const noun = nouns[givingOf(dose)];
   const first = amounts[0]!;
   if (amounts.length === 1 && first.side === 'both') return counted(first.amount, noun);
   if (amounts.every((row) => row.amount === first.amount)) {
@@ -34,7 +36,17 @@ function enoughWords(dose: Dose): string {
   const { least } = dose;
   if (least === null) return '';
   if (least === 0) return ', or as long as it feels right';
-  return `, enough from ${dose.kind === 'hold' ? durationWords(least) : number.format(least)}`;
+  return `, enough from ${dose.kind === 'hold' || isTimed(dose) ? durationWords(least) : number.format(least)}`;
+}
+
+const slowerWords = (slowing: number): string =>
+  slowing > 1 ? `, each ${number.format((slowing - 1) * 100)} % slower` : '';
+
+/** `3:00 min a side each way`; of several rounds, how many there are. */
+function timedWords(dose: TimedDose): string {
+  const time = durationWords(dose.roundSeconds);
+  const once = dose.amounts.every((row) => row.amount === 1);
+  return once ? amountWords(dose).replace(/^1 round/, time) : `${amountWords(dose)} × ${time}`;
 }
 
 /** A dose in one line a teacher would say: `3 holds a side × 1:00 min, 30 s rest`. */
@@ -43,14 +55,16 @@ export function doseWords(dose: Dose): string {
   switch (dose.kind) {
     case 'hold':
       return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${dose.byCue ? ', until the cue' : ''}${rest}`;
-    case 'cycle':
-      return `${amountWords(dose)}, ${number.format(dose.cycleSeconds)} s each${rest}`;
+    case 'cycle': {
+      const pace = `${number.format(dose.cycleSeconds)} s each${slowerWords(dose.slowing)}`;
+      if (!isTimed(dose)) return `${amountWords(dose)}, ${pace}${rest}`;
+      return `${timedWords(dose)}, about ${counted(Math.round(countOf(dose, 1)), 'repetition')} at ${pace}${rest}`;
+    }
     case 'breath': {
       const { inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds } = dose.pattern;
       const parts = [inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds].map((part) => number.format(part));
-      const slower = dose.slowing > 1 ? `, each ${number.format((dose.slowing - 1) * 100)} % slower` : '';
       const rate = number.format(breathRate(dose.pattern));
-      return `${amountWords(dose)} at ${parts.join('-')} (${rate} a minute)${slower}${rest}`;
+      return `${amountWords(dose)} at ${parts.join('-')} (${rate} a minute)${slowerWords(dose.slowing)}${rest}`;
     }
   }
 }

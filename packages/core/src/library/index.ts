@@ -9,3 +9,7 @@ export * from './teaching';
 export * from './cycleParts';
 export * from './doseWords';
 export * from './breathCurve';
+export * from './repetitions';
+export * from './sideOrder';
+export * from './doseKinds';
+export * from './holdParts';

@@ -13,6 +13,7 @@ import {
   posture,
   stage,
   stopCaution,
+  timed,
 } from './describe';
 
 const turning = checkpoints(
@@ -566,7 +567,7 @@ export const reeling = [
     },
     quick: 'Six changes.',
     long: 'Five minutes.',
-    defaultDose: cycle(8, bothWays(9)),
+    defaultDose: timed(150, 8, bothWays(1)),
     checkpoints: [
       point(
         'clouds-end-together',

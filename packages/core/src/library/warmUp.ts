@@ -2,10 +2,12 @@ import { checkpoints } from '../alignment/checkpoints';
 import {
   backCaution,
   balanceCaution,
+  bothHands,
   bothWays,
   builtIn,
   cycle,
   eachSide,
+  enoughFrom,
   hand,
   hold,
   kneeCaution,
@@ -14,6 +16,7 @@ import {
   posture,
   stage,
   stopCaution,
+  timed,
   together,
 } from './describe';
 
@@ -58,7 +61,7 @@ export const warmUp = [
     },
     quick: 'Ankles, hips, shoulders: three each way.',
     long: 'Eight each way.',
-    defaultDose: cycle(20, bothWays(4)),
+    defaultDose: enoughFrom(3, cycle(20, bothWays(4))),
     checkpoints: [
       point(
         'circles-knees-level',
@@ -116,7 +119,7 @@ export const warmUp = [
     },
     quick: 'Three each way.',
     long: 'Eight each way.',
-    defaultDose: cycle(8, bothWays(4)),
+    defaultDose: enoughFrom(3, cycle(8, bothWays(4))),
     checkpoints: [
       point(
         'loosen-hang',
@@ -300,7 +303,7 @@ export const warmUp = [
     },
     quick: 'Twelve.',
     long: 'Three minutes.',
-    defaultDose: cycle(3, together(24)),
+    defaultDose: enoughFrom(0, timed(72, 3, together(1))),
     checkpoints: [
       point(
         'swings-empty',
@@ -369,7 +372,7 @@ export const warmUp = [
     },
     quick: 'Twelve.',
     long: 'Three minutes.',
-    defaultDose: cycle(3, together(24)),
+    defaultDose: enoughFrom(0, timed(72, 3, together(1))),
     checkpoints: [
       point(
         'whole-as-one',
@@ -411,13 +414,28 @@ export const warmUp = [
     posture: posture({ kneeBendDeg: 0, shoulderRaiseDeg: 170 }),
     wayIn: [
       atEase,
-      'Scoop with both hands from below up to the chest, palms up.',
-      'Turn the palms at the chest and press them up.',
-      'Look up at the backs of the hands. Breathe to the tightest place.',
-      'Come down by the sides on a breath out.',
+      'Let the hands hang in front, palms up, fingers towards each other.',
+      'Feel the lowest ribs rest. They stay down while the arms go up.',
     ],
-    phases: [],
-    attention: ['first breath: the ribs', 'second breath: the sides', 'third breath: the tightest place'],
+    phases: [
+      phase(
+        'Scoop with both hands from below up to the chest, palms up',
+        0.15,
+        'in',
+        bothHands(hand(0.2, 0.45, 0.75), 'up'),
+      ),
+      phase('Turn the palms at the chest, down and out', 0.05, 'free', bothHands(hand(0.25, 0.5, 0.85), 'forward')),
+      phase('Press up and look up at the backs of the hands', 0.15, 'out', bothHands(hand(0.3, 0.15, 2.1), 'up')),
+      phase(
+        'Stay at the top; each breath goes to the tightest place',
+        0.5,
+        'free',
+        bothHands(hand(0.3, 0.1, 2.1), 'up'),
+        '',
+        3,
+      ),
+      phase('Come down by the sides', 0.15, 'free', bothHands(hand(0.5, 0.2, 0.1), 'in')),
+    ],
     stages: [
       stage('To the forehead', 'Hands at forehead height.'),
       stage('Up and down', 'Touch the top and come down.'),
@@ -432,7 +450,7 @@ export const warmUp = [
     },
     quick: 'About a second at the top.',
     long: 'Longer, as the breath deepens.',
-    defaultDose: hold(20, together(3), 10),
+    defaultDose: enoughFrom(3, cycle(24, together(4))),
     checkpoints: [
       point(
         'reach-turn-at-chest',

@@ -1,7 +1,7 @@
 import type { Span, Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
 
-export type BellSound = 'begin' | 'change' | 'rest' | 'soon' | 'end';
+export type BellSound = 'begin' | 'turn' | 'change' | 'rest' | 'soon' | 'end';
 
 export interface Bell {
   /** Milliseconds from now. */
@@ -15,7 +15,7 @@ const SOON_FROM_MS = 45_000;
 
 function opening(span: Span | undefined): BellSound {
   if (span === undefined) return 'end';
-  if (span.amount > 0) return 'begin';
+  if (span.amount > 0) return span.turn > 1 ? 'turn' : 'begin';
   return span.kind === 'change' ? 'change' : 'rest';
 }
 

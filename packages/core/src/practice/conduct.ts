@@ -1,3 +1,4 @@
+import { spanRepetition } from '../routine/spanRepetition';
 import type { Span, Timeline } from '../routine/timeline';
 import type { JournalEvent } from './journal';
 
@@ -88,9 +89,11 @@ function advance(from: ConductState, line: Timeline, elapsedMs: number): Conduct
 function tap(state: ConductState, line: Timeline): ConductState {
   const span = line.spans[state.spanIndex];
   if (span?.kind !== 'cycle' || !state.running) return state;
-  const byPace = Math.floor((state.offsetMs / span.durationMs) * span.amount);
-  const next = { ...state, taps: (state.taps ?? byPace) + 1 };
-  return next.taps >= span.amount ? enter(recorded(next, span), line, span.index + 1) : next;
+  const next = { ...state, taps: (state.taps ?? spanRepetition(span, state.offsetMs).done) + 1 };
+  if (next.taps < span.amount) return next;
+  const entered = enter(recorded(next, span), line, span.index + 1);
+  // Where sides take turns, who counts by hand goes on doing so.
+  return span.turn < span.turns ? { ...entered, taps: 0 } : entered;
 }
 
 function back(state: ConductState, line: Timeline): ConductState {

@@ -1,7 +1,7 @@
 import type { Exercise } from '../library/exercise';
 import { groupBy } from '../words/groupBy';
-import { breathPeriod } from '../breath/breathPeriod';
-import { breathsWithin } from '../breath/breathsWithin';
+import { axesOf, axisValue } from '../axis/doseAxis';
+import { spanRepetition } from '../routine/spanRepetition';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
@@ -17,11 +17,8 @@ function doneInSpan(span: Span, segment: ExerciseSegment, state: ConductState): 
   if (record.share >= 1 || dose.kind === 'hold') {
     return { amount: dose.kind === 'hold' ? record.share : span.amount, seconds };
   }
-  if (dose.kind === 'cycle') {
-    return { amount: record.tapped ?? Math.floor(record.share * span.amount + 1e-9), seconds };
-  }
-  const gone = (record.share * span.durationMs) / 1000;
-  return { amount: Math.min(span.amount, breathsWithin(gone, breathPeriod(dose.pattern), dose.slowing)), seconds };
+  const { done } = spanRepetition(span, record.share * span.durationMs);
+  return { amount: record.tapped ?? Math.min(span.amount, done), seconds };
 }
 
 const sum = (parts: readonly Amount[]): Amount => ({
@@ -32,7 +29,7 @@ const sum = (parts: readonly Amount[]): Amount => ({
 /** What of a line is enough, where its dose is a range or by feel. */
 function enoughOf({ dose }: ExerciseSegment, asked: Amount): Amount | null {
   if (dose.least === null) return null;
-  const whole = dose.kind === 'hold' ? dose.holdSeconds : Math.max(1, ...dose.amounts.map(({ amount: one }) => one));
+  const whole = Math.max(1, axisValue(dose, axesOf(dose)[0]!));
   const share = Math.min(1, dose.least / whole);
   return { amount: asked.amount * share, seconds: asked.seconds * share };
 }

@@ -1,5 +1,6 @@
 import type { Exercise } from '../library/exercise';
 import { laps } from './laps';
+import { rounds } from './rounds';
 import { runsOutAt, stepsThatFit, walkPath, type Place, type Room, type Step } from './room';
 import type { ExerciseSegment, Routine } from './routine';
 
@@ -28,7 +29,7 @@ export function stepsOfSegment(segment: ExerciseSegment, exercise: Exercise, sta
   const { travel } = exercise;
   if (travel === null || segment.dose.kind !== 'cycle') return [];
   const scale = stature / WRITTEN_FOR;
-  return segment.dose.amounts.flatMap(({ side, direction, amount }) => {
+  return rounds(segment.dose, segment.sideOrder).flatMap(({ side, direction, amount }) => {
     const sign = side === 'left' ? -1 : 1;
     const back = direction === 'reversed' ? -1 : 1;
     const step: Step = {
@@ -36,7 +37,7 @@ export function stepsOfSegment(segment: ExerciseSegment, exercise: Exercise, sta
       forward: back * travel.forward * scale,
       turnDeg: sign * travel.turnDeg,
     };
-    return Array.from({ length: amount }, () => step);
+    return Array.from({ length: Math.floor(amount + 1e-9) }, () => step);
   });
 }
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { lineText, nameText, noteText } from '../text/textSchema';
 import { DoseSchema } from '../library/dose';
+import { SideOrderSchema } from '../library/sideOrder';
 
 const id = z.string().min(1).max(80);
 
@@ -23,7 +24,7 @@ export const ExerciseSegmentSchema = z.object({
   id,
   exerciseId: id,
   dose: DoseSchema,
-  sideOrder: z.enum(['whole', 'alternating']),
+  sideOrder: SideOrderSchema,
   /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
   turned: TurnedSchema.nullable().overwrite(asItIs).default(null),
   /** The round it belongs to; segments of a round stand together and are repeated together. */

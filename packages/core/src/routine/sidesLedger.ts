@@ -1,5 +1,5 @@
 import type { Dose } from '../library/dose';
-import { workSeconds } from './rounds';
+import { countOf, workSeconds } from '../library/repetitions';
 import { laps } from './laps';
 import type { Routine } from './routine';
 
@@ -14,7 +14,7 @@ export type SidesLedger = Readonly<Record<'left' | 'right', SideTotals>>;
 const none: SideTotals = { seconds: 0, repetitionsForward: 0, repetitionsReversed: 0, breaths: 0 };
 
 function add(totals: SideTotals, dose: Dose, row: Dose['amounts'][number]): SideTotals {
-  const repetitions = dose.kind === 'cycle' ? row.amount : 0;
+  const repetitions = dose.kind === 'cycle' ? countOf(dose, row.amount) : 0;
   const reversed = row.direction === 'reversed';
   return {
     seconds: totals.seconds + workSeconds(dose, row.amount),

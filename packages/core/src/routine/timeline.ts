@@ -17,6 +17,11 @@ export interface Span {
   readonly amount: number;
   /** It goes on until the cue; its length is what is planned. */
   readonly byCue: boolean;
+  /** Each repetition is this many times as long as the one before. */
+  readonly slowing: number;
+  /** Where sides take turns by repetition: the how manieth of them this is; 1 of 1 elsewhere. */
+  readonly turn: number;
+  readonly turns: number;
   readonly set: number;
   readonly sets: number;
   /** Which time through the round of how many; 1 of 1 where nothing is repeated. */
@@ -37,7 +42,17 @@ export interface Timeline {
 
 type Draft = Omit<Span, 'index' | 'startMs' | 'segmentIndex' | 'segmentId' | 'lap' | 'laps'>;
 
-const plain = { side: 'both', direction: 'none', amount: 0, byCue: false, set: 1, sets: 1 } as const;
+const plain = {
+  side: 'both',
+  direction: 'none',
+  amount: 0,
+  byCue: false,
+  slowing: 1,
+  turn: 1,
+  turns: 1,
+  set: 1,
+  sets: 1,
+} as const;
 const toMs = (seconds: number): number => Math.round(seconds * 1000);
 
 function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
@@ -45,12 +60,13 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
   const work = rounds(segment.dose, segment.sideOrder);
   work.forEach((round, index) => {
     const before = work[index - 1];
-    const same = before?.side === round.side && before.direction === round.direction;
+    const same = round.turn === 1 && before?.side === round.side && before.direction === round.direction;
     if (before === undefined) {
       drafts.push({ ...plain, side: round.side, kind: 'settle', durationMs: toMs(routine.settleSeconds) });
     } else if (same) {
       drafts.push({ ...plain, side: round.side, kind: 'rest', durationMs: toMs(segment.dose.restSeconds) });
-    } else {
+    } else if (round.turn === 1) {
+      // Where sides take turns by repetition there is no stop between them.
       const { side, direction } = round;
       drafts.push({ ...plain, side, direction, kind: 'change', durationMs: toMs(routine.changeSeconds) });
     }
@@ -80,6 +96,9 @@ export function timeline(routine: Routine): Timeline {
         direction: draft.direction,
         amount: draft.amount,
         byCue: draft.byCue,
+        slowing: draft.slowing,
+        turn: draft.turn,
+        turns: draft.turns,
         set: draft.set,
         sets: draft.sets,
         durationMs: draft.durationMs,

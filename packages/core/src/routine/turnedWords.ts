@@ -1,6 +1,8 @@
 import { percent } from '../words/percent';
 import type { ExerciseSegment, Turned } from './routine';
 import { doseWords } from '../library/doseWords';
+import { sideOrderWords } from '../library/sideOrder';
+import { takesTurns } from './rounds';
 
 const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
   kneeBendDeg: (value) => `bend ${Math.round(value)}°`,
@@ -17,5 +19,11 @@ export const turnedWords = (turned: Partial<Turned>): string =>
     .join(', ');
 
 /** What a segment asks for: its dose, and its posture where that is turned. */
-export const segmentWords = ({ dose, turned }: Pick<ExerciseSegment, 'dose' | 'turned'>): string =>
-  [doseWords(dose), turnedWords(turned ?? {})].filter((words) => words !== '').join(', ');
+export const segmentWords = ({
+  dose,
+  turned,
+  sideOrder,
+}: Pick<ExerciseSegment, 'dose' | 'turned' | 'sideOrder'>): string =>
+  [doseWords(dose), takesTurns(dose, sideOrder) ? sideOrderWords.each : '', turnedWords(turned ?? {})]
+    .filter((words) => words !== '')
+    .join(', ');

@@ -1,17 +1,20 @@
-import type { Dose } from '../library/dose';
+import type { Dose, SideAmount } from '../library/dose';
+
+type Rows = Pick<Dose, 'amounts'>;
+type Way = SideAmount['side'] | SideAmount['direction'];
 
 export interface Unevenness {
   readonly what: 'sides' | 'directions';
-  readonly few: string;
+  readonly few: Way;
   readonly fewAmount: number;
-  readonly many: string;
+  readonly many: Way;
   readonly manyAmount: number;
 }
 
-const total = (dose: Dose, key: 'side' | 'direction', value: string): number =>
+const total = (dose: Rows, key: 'side' | 'direction', value: Way): number =>
   dose.amounts.reduce((sum, row) => (row[key] === value ? sum + row.amount : sum), 0);
 
-function compare(dose: Dose, key: 'side' | 'direction', one: string, two: string): Unevenness | null {
+function compare(dose: Rows, key: 'side' | 'direction', one: Way, two: Way): Unevenness | null {
   const first = total(dose, key, one);
   const second = total(dose, key, two);
   if (first === second) return null;
@@ -22,7 +25,7 @@ function compare(dose: Dose, key: 'side' | 'direction', one: string, two: string
 }
 
 /** Where a dose is unequal between left and right, or between forward and reversed. */
-export function unevenness(dose: Dose): Unevenness[] {
+export function unevenness(dose: Rows): Unevenness[] {
   const sides = dose.amounts.some((row) => row.side !== 'both') ? compare(dose, 'side', 'left', 'right') : null;
   const directions = dose.amounts.some((row) => row.direction === 'reversed')
     ? compare(dose, 'direction', 'forward', 'reversed')

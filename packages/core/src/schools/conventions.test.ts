@@ -60,8 +60,9 @@ test('first doses follow the school', () => {
   expect(schoolDose(cycle(11, eachSide(16)), { ...softSchool, counted: 'feel' }).least).toBe(0);
   const minutes: School = { ...softSchool, counted: 'minutes' };
   expect(schoolDose(cycle(11, eachSide(16)), minutes)).toMatchObject({
-    kind: 'hold',
-    holdSeconds: 180,
+    kind: 'cycle',
+    cycleSeconds: 11,
+    roundSeconds: 180,
     amounts: [
       { side: 'left', amount: 1 },
       { side: 'right', amount: 1 },

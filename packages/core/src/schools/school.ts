@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { SideOrderSchema } from '../library/sideOrder';
 import { nameText, noteText } from '../text/textSchema';
 
 const share = z.number().min(0).max(1);
@@ -75,7 +76,7 @@ export const SchoolSchema = z.object({
   eyes: z.enum(['level', 'following', 'closed']).default('level'),
   attention: z.enum(['inside', 'outside']).default('inside'),
   counted: z.enum(['repetitions', 'minutes', 'breaths', 'feel']).default('repetitions'),
-  sideOrder: z.enum(['whole', 'alternating']),
+  sideOrder: SideOrderSchema,
   precision: z.enum(['loose', 'strict']).default('loose'),
   movedBy: z.enum(['feet', 'waist']).default('waist'),
   /** Whether unequal sides are pointed out. */

@@ -1,6 +1,7 @@
 import type { BreathPattern } from '../breath/breathPattern';
 import { breathPeriod } from '../breath/breathPeriod';
-import type { Dose } from '../library/dose';
+import { isTimed, type Dose } from '../library/dose';
+import { workSeconds } from '../library/repetitions';
 import { conventionsOf } from './conventions';
 import type { School } from './school';
 
@@ -33,6 +34,7 @@ export function schoolDose(given: Dose, school: School): Dose {
       },
     };
   }
+  if (isTimed(dose)) return dose;
   if (dose.kind === 'hold') {
     if (school.counted !== 'breaths') return dose;
     const breaths = rounded(Math.max(1, Math.round(dose.holdSeconds / breathPeriod(EASY))), school.countsOf);
@@ -46,12 +48,10 @@ export function schoolDose(given: Dose, school: School): Dose {
     };
   }
   if (school.counted === 'minutes') {
-    const seconds = Math.max(...dose.amounts.map((row) => row.amount)) * dose.cycleSeconds;
+    const seconds = workSeconds(dose, Math.max(...dose.amounts.map((row) => row.amount)));
     return {
-      kind: 'hold',
-      holdSeconds: Math.max(STEP, rounded(seconds, STEP)),
-      byCue: false,
-      restSeconds: dose.restSeconds,
+      ...dose,
+      roundSeconds: Math.max(STEP, rounded(seconds, STEP)),
       least: dose.least === null ? null : dose.least * dose.cycleSeconds,
       amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount === 0 ? 0 : 1 })),
     };

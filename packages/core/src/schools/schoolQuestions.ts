@@ -128,7 +128,8 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     question: 'Sides',
     sides: [
       side('whole', 'One side whole', 'One side whole, then the other.'),
-      side('alternating', 'Alternating', 'Left and right take turns.'),
+      side('alternating', 'Alternating', 'Left and right take turns, round by round.'),
+      side('each', 'One each', 'Left and right take turns, repetition by repetition.'),
     ],
   },
   {

@@ -10,9 +10,15 @@ import { SelectButton } from 'primeng/selectbutton';
 import { Textarea } from 'primeng/textarea';
 import {
   allCheckpoints,
+  doseGivenAs,
+  doseGivings,
   families,
+  givingOf,
+  givingWords,
+  sidesOf,
   spokenWords,
   type Checkpoint,
+  type DoseGiving,
   type Exercise,
   type Phase,
   type Posture,
@@ -26,7 +32,6 @@ import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { OwnPoints } from './own-points';
 import { PhasesEditor } from './phases-editor';
-import { doseOfKind, sidesOf } from './reshape-dose';
 import { TeachingEditor } from './teaching-editor';
 
 type ListKey = 'easier' | 'harder' | 'cautions';
@@ -63,11 +68,11 @@ export class ExerciseEditor {
   protected readonly loaded = computed(() => this.edit.stored() !== undefined);
 
   protected readonly families = families.map((family) => ({ label: family, value: family }));
-  protected readonly kinds = [
-    { label: 'A hold', value: 'hold' },
-    { label: 'Repetitions', value: 'cycle' },
-    { label: 'Breaths', value: 'breath' },
-  ];
+  protected readonly kinds = doseGivings.map((value) => ({ value, label: givingWords[value] }));
+  protected readonly giving = computed(() => {
+    const draft = this.draft();
+    return draft == null ? 'hold' : givingOf(draft.defaultDose);
+  });
   protected readonly lists: readonly { key: ListKey; label: string }[] = [
     { key: 'easier', label: 'Easier, a line each' },
     { key: 'harder', label: 'Harder, in order, a line each' },
@@ -117,11 +122,11 @@ export class ExerciseEditor {
     }));
   }
 
-  protected setKind(kind: Exercise['defaultDose']['kind']): void {
+  protected setKind(giving: DoseGiving): void {
     this.change((stored) => ({
       ...stored,
-      defaultDose: doseOfKind(stored.defaultDose, kind),
-      phases: kind === 'cycle' ? stored.phases : [],
+      defaultDose: doseGivenAs(stored.defaultDose, giving),
+      phases: giving === 'cycle' || giving === 'timed' ? stored.phases : [],
     }));
   }
 

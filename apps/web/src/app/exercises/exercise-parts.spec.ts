@@ -1,7 +1,14 @@
-import { ExerciseSchema, builtInExercises, families, type Exercise } from '@pomek/core';
+import {
+  ExerciseSchema,
+  builtInExercises,
+  doseGivenAs,
+  doseGivings,
+  families,
+  sidesOf,
+  type Exercise,
+} from '@pomek/core';
 import { blankExercise, copyOf } from './own-exercise';
 import { postureFacts } from './posture-facts';
-import { doseOfKind, sidesOf } from './reshape-dose';
 
 const of = (id: string): Exercise => builtInExercises.find((exercise) => exercise.id === id)!;
 const fact = (exercise: Exercise, name: string) =>
@@ -53,17 +60,10 @@ describe('a dose reshaped', () => {
     expect(sidesOf(of('tree-holding').defaultDose, false, false).amounts).toHaveLength(1);
   });
 
-  test('another kind keeps the rows and begins with its usual amounts', () => {
-    expect(doseOfKind(reeling, 'hold')).toMatchObject({ kind: 'hold', holdSeconds: 60 });
-    expect(doseOfKind(reeling, 'hold').amounts).toHaveLength(4);
-    expect(doseOfKind(reeling, 'breath').amounts.every((row) => row.amount === 9)).toBe(true);
-    expect(doseOfKind(reeling, 'cycle')).toBe(reeling);
-    for (const kind of ['hold', 'cycle', 'breath'] as const) {
-      const exercise = {
-        ...blankExercise('x', 'standing'),
-        defaultDose: doseOfKind(of('tree-holding').defaultDose, kind),
-      };
-      expect(ExerciseSchema.safeParse(exercise).success).toBe(true);
+  test('an exercise given another way is whole', () => {
+    for (const way of doseGivings) {
+      const defaultDose = doseGivenAs(of('tree-holding').defaultDose, way);
+      expect(ExerciseSchema.safeParse({ ...blankExercise('x', 'standing'), defaultDose }).success).toBe(true);
     }
   });
 });

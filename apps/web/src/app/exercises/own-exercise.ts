@@ -38,6 +38,7 @@ export function blankExercise(id: string, family: Family): Exercise {
       kind: 'hold',
       holdSeconds: 60,
       byCue: false,
+      parts: [],
       restSeconds: 30,
       least: null,
       amounts: [{ side: 'both', direction: 'none', amount: 1 }],

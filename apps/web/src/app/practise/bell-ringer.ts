@@ -4,6 +4,7 @@ import type { Bell, BellSound } from '@pomek/core';
 /** Pitch in hertz and length in seconds of each sound. */
 const sounds: Record<BellSound, { readonly hertz: number; readonly seconds: number; readonly loud: number }> = {
   begin: { hertz: 660, seconds: 1.6, loud: 0.5 },
+  turn: { hertz: 740, seconds: 0.5, loud: 0.25 },
   change: { hertz: 495, seconds: 1.2, loud: 0.5 },
   rest: { hertz: 396, seconds: 1.6, loud: 0.45 },
   soon: { hertz: 880, seconds: 0.35, loud: 0.18 },

@@ -1,12 +1,19 @@
 import {
-  breathOf,
   breathPhaseAt,
+  breathPeriod,
   cycleParts,
+  holdPartAt,
+  holdParts,
+  spanRepetition,
   lowerFirst,
   partWords,
   signWords,
   spokenExercise,
+  axesOf,
+  axisValue,
   clock,
+  counted,
+  isTimed,
   durationWords,
   turnedWords,
   fullnessAt,
@@ -98,24 +105,43 @@ function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): 
 
 type Figure = Pick<Moment, 'big' | 'unit' | 'detail' | 'breath'>;
 
-function cycleFigure(span: Span, state: ConductState, exercise: Exercise | undefined): Figure {
-  const cycleMs = span.durationMs / span.amount;
-  const done = state.taps ?? Math.min(span.amount, Math.floor(state.offsetMs / cycleMs));
-  const into = (state.offsetMs % cycleMs) / cycleMs;
+/** How many are left; of what is given as time, how long, and how many were done; of sides in turn, of both together. */
+function countOfCycle(
+  span: Span,
+  state: ConductState,
+  done: number,
+  segment: Segment | undefined,
+): Pick<Figure, 'big' | 'unit'> {
+  const timed = segment?.type === 'exercise' && isTimed(segment.dose);
+  if (timed && span.turns === 1) {
+    const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
+    return { big: clock(Math.max(0, left)), unit: `${counted(done, 'repetition')} done` };
+  }
+  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + Math.floor(done)] : [span.amount, done];
+  return { big: `${all - gone}`, unit: `of ${all} to go${span.turns > 1 ? ', sides in turn' : ''}` };
+}
+
+function cycleFigure(
+  span: Span,
+  state: ConductState,
+  exercise: Exercise | undefined,
+  segment: Segment | undefined,
+): Figure {
+  const { done: paced, into } = spanRepetition(span, state.offsetMs);
+  const done = state.taps ?? Math.min(span.amount, paced);
   const phases = exercise === undefined ? [] : cycleParts(exercise, span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
-  const knots = phaseKnots(phases, cycleMs / 1000);
-  const paced = state.taps === null;
+  const knots = phaseKnots(phases, 1);
+  const byPace = state.taps === null;
   return {
-    big: `${span.amount - done}`,
-    unit: `of ${span.amount} to go`,
-    detail: !paced ? 'Counting your taps' : phase === undefined ? '' : partWords(phase),
+    ...countOfCycle(span, state, done, segment),
+    detail: !byPace ? 'Counting your taps' : phase === undefined ? '' : partWords(phase),
     breath:
-      knots === null || !paced
+      knots === null || !byPace
         ? null
         : {
-            fullness: (seconds) => fullnessAt(knots, seconds),
+            fullness: (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into % 1),
             now: state.offsetMs / 1000,
             endsAt: span.durationMs / 1000,
           },
@@ -127,14 +153,16 @@ function breathFigure(span: Span, state: ConductState, segment: Segment | undefi
   if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath')
     return { big: '', unit: '', detail: '', breath: null };
   const { dose } = segment;
-  const { breath, patternSeconds } = breathOf(dose, seconds);
+  const period = breathPeriod(dose.pattern);
+  const { done, into } = spanRepetition(span, state.offsetMs);
   const knots = patternKnots(dose.pattern);
+  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + done] : [span.amount, done];
   return {
-    big: `${Math.max(0, span.amount - breath)}`,
-    unit: `of ${span.amount} breaths to go`,
-    detail: breathWords[breathPhaseAt(dose.pattern, patternSeconds).phase],
+    big: `${Math.max(0, all - gone)}`,
+    unit: `of ${all} breaths to go`,
+    detail: breathWords[breathPhaseAt(dose.pattern, Math.min(into, 1 - 1e-9) * period).phase],
     breath: {
-      fullness: (at) => fullnessAt(knots, breathOf(dose, at).patternSeconds),
+      fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
       now: seconds,
       endsAt: span.durationMs / 1000,
     },
@@ -147,10 +175,10 @@ function figureOf(
   segment: Segment | undefined,
   exercise: Exercise | undefined,
 ): Figure {
-  if (span.kind === 'cycle') return cycleFigure(span, state, exercise);
+  if (span.kind === 'cycle') return cycleFigure(span, state, exercise, segment);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
   const set = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
-  const attention = span.kind === 'hold' ? attentionOf(span, state, exercise) : '';
+  const attention = span.kind === 'hold' ? attentionOf(span, state, exercise, segment) : '';
   // How it is stood in matters while it is taken up and held.
   const stood = segment?.type === 'exercise' && span.kind !== 'rest' ? turnedWords(segment.turned ?? {}) : '';
   const detail = [set, stood, attention, span.byCue ? 'until the cue: Next ends it' : '']
@@ -169,12 +197,16 @@ function figureOf(
   };
 }
 
-/** Where the attention is in a hold: one place after the other for equal times. */
-function attentionOf(span: Span, state: ConductState, exercise: Exercise | undefined): string {
-  const places = exercise?.attention ?? [];
-  if (places.length === 0) return '';
-  const at = Math.min(places.length - 1, Math.floor((places.length * state.offsetMs) / span.durationMs));
-  return `attention: ${places[at]!}`;
+/** Where the attention is in a hold: one part after the other. */
+function attentionOf(
+  span: Span,
+  state: ConductState,
+  exercise: Exercise | undefined,
+  segment: Segment | undefined,
+): string {
+  if (segment?.type !== 'exercise' || segment.dose.kind !== 'hold' || exercise === undefined) return '';
+  const part = holdPartAt(holdParts(segment.dose, exercise), state.offsetMs / span.durationMs);
+  return part === undefined ? '' : `attention: ${part.words}`;
 }
 
 /** What is told while an exercise is taken up. */
@@ -192,10 +224,12 @@ function enoughOf(span: Span, state: ConductState, segment: Segment | undefined)
   const { dose } = segment;
   const { least } = segment.dose;
   if (least === 0) return 'as long as it feels right: Next ends it';
-  const whole = dose.kind === 'hold' ? dose.holdSeconds : span.amount;
-  const done = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
+  const inTime = dose.kind === 'hold' || isTimed(dose);
+  const whole = axisValue(dose, axesOf(dose)[0]!);
+  const here = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
+  const done = span.turns > 1 ? (span.turn - 1 + here) / span.turns : here;
   if (done >= least / whole - 1e-9) return 'enough now: Next ends it';
-  return `enough from ${dose.kind === 'hold' ? durationWords(least) : `${least}`}`;
+  return `enough from ${inTime ? durationWords(least) : `${least}`}`;
 }
 
 function checkpointOf(span: Span, state: ConductState, exercise: Exercise | undefined): Checkpoint | null {

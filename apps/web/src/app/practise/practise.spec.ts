@@ -2,6 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import {
   builtInExercises,
   conduct,
+  doseGivenAs,
+  sidesOf,
   timeline,
   newRoutine,
   newSegment,
@@ -204,5 +206,55 @@ describe('bells', () => {
     expect(ringer.drifted()).toBe(false);
     context.currentTime += 1;
     expect(ringer.drifted()).toBe(true);
+  });
+});
+
+describe('doses as the trade gives them', () => {
+  const shown = (segment: ReturnType<typeof newSegment>, seconds: number, ...events: JournalEvent[]) => {
+    const value = insertSegment(newRoutine('r', 'Doses', softSchool), segment);
+    const spans = timeline(value);
+    return momentOf(
+      value,
+      spans,
+      conduct(spans, [{ at: 0, action: 'start' }, ...events], seconds * 1000),
+      shelf,
+      softSchool,
+    );
+  };
+  const reel = newSegment('reel', shelf.get('one-hand-reeling')!, softSchool);
+  const sided = doseGivenAs(sidesOf(reel.dose, true, false), 'cycle');
+
+  test('three minutes a side: the clock runs down and the circles are counted', () => {
+    const dose = { ...doseGivenAs(sided, 'timed'), roundSeconds: 180, cycleSeconds: 10 } as typeof reel.dose;
+    expect(shown({ ...reel, dose }, 10 + 25)).toMatchObject({ big: '2:35', unit: '2 repetitions done', side: 'left' });
+    expect(shown({ ...reel, dose: { ...dose, least: 60 } }, 10 + 61).unit).toBe(
+      '6 repetitions done · enough now: Next ends it',
+    );
+  });
+
+  test('left and right in turn: both together count down, each on its side in its own words', () => {
+    const dose = { ...sided, cycleSeconds: 10 } as typeof reel.dose;
+    const each = { ...reel, dose, sideOrder: 'each' as const };
+    expect(shown(each, 10 + 1)).toMatchObject({ big: '16', unit: 'of 16 to go, sides in turn', side: 'left' });
+    expect(shown(each, 10 + 11)).toMatchObject({ big: '15', side: 'right', next: 'One-hand silk-reeling, left' });
+    const [left, right] = [shown(each, 10 + 1).detail, shown(each, 10 + 11).detail];
+    expect(right).not.toBe(left);
+  });
+
+  test('each repetition slower: the second begins later than it would', () => {
+    const slower = { ...reel, dose: { ...sided, cycleSeconds: 10, slowing: 1.5 } as typeof reel.dose };
+    expect(shown(slower, 10 + 24).big).toBe('7');
+    expect(shown(slower, 10 + 26).big).toBe('6');
+  });
+
+  test('a hold has the parts of its dose, each for its share', () => {
+    const tree = newSegment('tree', shelf.get('tree-holding')!, softSchool);
+    const parts = [
+      { words: 'hands', share: 1 },
+      { words: 'legs', share: 3 },
+    ];
+    const parted = { ...tree, dose: { ...tree.dose, holdSeconds: 60, parts } as typeof tree.dose };
+    expect(shown(parted, 10 + 14).detail).toBe('attention: hands');
+    expect(shown(parted, 10 + 16).detail).toBe('attention: legs');
   });
 });

@@ -1,4 +1,12 @@
-import { breathOf, fullnessAt, patternKnots, phaseKnots, type Exercise, type Routine } from '@pomek/core';
+import {
+  breathPeriod,
+  fullnessAt,
+  patternKnots,
+  phaseKnots,
+  spanRepetition,
+  type Exercise,
+  type Routine,
+} from '@pomek/core';
 import type { BreathAt } from '../ui/thread.layout';
 
 /** Breaths a minute at which holds are drawn when nothing is known of the student. */
@@ -18,13 +26,14 @@ export function breathThrough(
     emptyPauseSeconds: 0,
   });
   const segments = new Map(routine.segments.map((segment) => [segment.id, segment]));
-  return (id, kind, seconds) => {
-    const segment = segments.get(id);
-    if (segment?.type !== 'exercise' || kind === 'settle' || kind === 'change' || kind === 'rest') return null;
+  return (span, seconds) => {
+    const segment = segments.get(span.segmentId);
+    if (segment?.type !== 'exercise' || span.amount === 0) return null;
     const { dose } = segment;
-    if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), breathOf(dose, seconds).patternSeconds);
     if (dose.kind === 'hold') return fullnessAt(rest, seconds);
-    const knots = phaseKnots(exercises.get(segment.exerciseId)?.phases ?? [], dose.cycleSeconds);
-    return knots === null ? null : fullnessAt(knots, seconds);
+    const into = spanRepetition(span, seconds * 1000).into % 1;
+    if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), into * breathPeriod(dose.pattern));
+    const knots = phaseKnots(exercises.get(segment.exerciseId)?.phases ?? [], 1);
+    return knots === null ? null : fullnessAt(knots, into);
   };
 }

@@ -138,3 +138,53 @@ test('the list duplicates, mirrors and removes; an empty one says what to do', a
   expect(await page.database.of('routines').count()).toBe(2);
   expect((await render(Routines)).text()).toContain('No routine yet');
 });
+
+describe('the dose of a segment given otherwise', () => {
+  const opened = async (exerciseId: string) => {
+    const value = aRoutine({ segments: [newSegment('s', of(exerciseId), softSchool)] });
+    const { page, now } = await editor(value);
+    row(page, 's').querySelector<HTMLElement>('.title')!.click();
+    await page.settle();
+    const segment = async () => (await now()).segments[0] as ReturnType<typeof newSegment>;
+    return { page, segment };
+  };
+
+  test('a drill as time a side with its repetitions counted, and the sides in turn', async () => {
+    const { page, segment } = await opened('weight-drill-alone');
+    await page.press('Time, repetitions counted');
+    expect((await segment()).dose).toMatchObject({ kind: 'cycle', roundSeconds: 60 });
+    await page.fill('Time of a round', '3:00');
+    await page.press('One each in turn');
+    expect(await segment()).toMatchObject({ sideOrder: 'each', dose: { roundSeconds: 180 } });
+    expect(row(page, 's').textContent).toContain('3:00 min a side, about 20 repetitions at 9 s each, one each in turn');
+    await page.press('Repetitions');
+    expect((await segment()).dose).toMatchObject({ roundSeconds: null });
+  });
+
+  test('a hold in parts: the exercise’s own first, then changed, and what is left of it', async () => {
+    const { page, segment } = await opened('empty-full');
+    const parts = async () => {
+      const { dose } = await segment();
+      return dose.kind === 'hold' ? dose.parts : [];
+    };
+    await page.press('Add a part');
+    expect(await parts()).toEqual(of('empty-full').attention.map((words) => ({ words, share: 1 })));
+    await page.fill('Part 1 of the hold', 'the sole');
+    await page.fill('Parts of the time, part 1', '2');
+    expect((await parts())[0]).toEqual({ words: 'the sole', share: 2 });
+    await page.press('Remove part 2');
+    expect(await parts()).toHaveLength(of('empty-full').attention.length - 1);
+    expect(await TestBed.inject(Store).undo()).toBeTruthy();
+  });
+
+  test('there in one segment and back in a later one is not uneven', async () => {
+    const one = (id: string, side: 'left' | 'right') => {
+      const segment = newSegment(id, of('weight-drill-alone'), softSchool);
+      return { ...segment, dose: { ...segment.dose, amounts: [{ side, direction: 'none' as const, amount: 8 }] } };
+    };
+    const { page } = await editor(aRoutine({ segments: [one('a', 'left'), one('b', 'right')] }));
+    expect(page.element.querySelector('.uneven')).toBeNull();
+    const alone = await editor(aRoutine({ segments: [one('a', 'left')] }));
+    expect(alone.page.element.querySelector('.uneven')).not.toBeNull();
+  });
+});

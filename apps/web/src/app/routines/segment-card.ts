@@ -4,18 +4,27 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import {
-  doseWords,
+  doseGivenAs,
+  doseGivings,
   durationWords,
   figurePose,
+  givingOf,
+  givingsFor,
   mirrorSegment,
   segmentPosture,
+  segmentWords,
   settlePosture,
+  sideOrders,
+  sideOrderWords,
   stillMoment,
-  unevenness,
   unturned,
+  upperFirst,
+  type Dose,
+  type DoseGiving,
   type Exercise,
   type School,
   type Segment,
+  type SideOrder,
   type Turned,
 } from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
@@ -24,6 +33,7 @@ import { segmentEffortWords, type SegmentEffort } from './effort-words';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
 import { Figure } from '../ui/figure';
+import { HoldParts } from '../ui/hold-parts';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 
@@ -33,7 +43,18 @@ const segmentAt = patchOf<Segment>();
 @Component({
   selector: 'pk-segment',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DoseEditor, DurationField, Figure, FormsModule, InputText, NumberField, SelectButton, TextField],
+  imports: [
+    Button,
+    DoseEditor,
+    DurationField,
+    Figure,
+    FormsModule,
+    HoldParts,
+    InputText,
+    NumberField,
+    SelectButton,
+    TextField,
+  ],
   templateUrl: './segment-card.html',
   styleUrl: './segment-card.scss',
 })
@@ -46,6 +67,8 @@ export class SegmentCard {
   readonly effort = input<SegmentEffort>();
   readonly open = input.required<boolean>();
   readonly selected = input(false);
+  /** Its exercise is done more on one side, or one way, over the whole routine. */
+  readonly uneven = input(false);
   /** How often the round it belongs to is gone through. */
   readonly times = input(1);
   readonly person = input.required<Person>();
@@ -61,19 +84,27 @@ export class SegmentCard {
   readonly duplicate = output();
   readonly remove = output();
 
-  protected readonly orders = [
-    { label: 'One side whole', value: 'whole' },
-    { label: 'Alternating', value: 'alternating' },
-  ];
+  /** What is held changes sides from hold to hold; what is repeated, by repetition too. */
+  protected readonly orders = computed(() => {
+    const segment = this.segment();
+    const held = segment.type === 'exercise' && segment.dose.kind === 'hold';
+    return sideOrders
+      .filter((order) => order !== 'each' || !held)
+      .map((value) => ({ value, label: upperFirst(sideOrderWords[value]) }));
+  });
+  protected readonly ways = computed(() => {
+    const exercise = this.exercise();
+    const segment = this.segment();
+    if (exercise === undefined || segment.type !== 'exercise') return [];
+    return [...new Set([givingOf(segment.dose), ...givingsFor(exercise)])].sort(
+      (a, b) => doseGivings.indexOf(a) - doseGivings.indexOf(b),
+    );
+  });
   protected readonly length = computed(() => durationWords(this.seconds()));
   protected readonly words = computed(() => {
     const segment = this.segment();
-    if (segment.type === 'exercise') return doseWords(segment.dose);
+    if (segment.type === 'exercise') return segmentWords(segment);
     return segment.type === 'rest' ? 'rest' : 'teaching time';
-  });
-  protected readonly uneven = computed(() => {
-    const segment = this.segment();
-    return segment.type === 'exercise' && unevenness(segment.dose).length > 0;
   });
   protected readonly sided = computed(() => {
     const segment = this.segment();
@@ -114,7 +145,17 @@ export class SegmentCard {
     this.typed.emit({ ...patch, at: ['dose', ...patch.at] });
   }
 
-  protected setOrder(sideOrder: 'whole' | 'alternating'): void {
+  protected changeDose(change: (dose: Dose) => Dose): void {
+    this.changed.emit((segment) =>
+      segment.type === 'exercise' ? { ...segment, dose: change(segment.dose) } : segment,
+    );
+  }
+
+  protected giveAs(giving: DoseGiving): void {
+    this.changeDose((dose) => doseGivenAs(dose, giving));
+  }
+
+  protected setOrder(sideOrder: SideOrder): void {
     this.typed.emit(segmentAt(['sideOrder'], sideOrder));
   }
 

@@ -5,6 +5,7 @@ import {
   builtInSchools,
   lengthened,
   routineFindings,
+  routineUnevenness,
   timeline,
   type Finding,
   type FindingContext,
@@ -130,6 +131,12 @@ export class Workbench {
       if (old === undefined || worse[grade] > worse[old]) grades.set(segmentId, grade);
     }
     return grades;
+  });
+
+  /** Segments of exercises that are done more on one side, or one way, over the whole routine. */
+  readonly uneven = computed(() => {
+    const routine = this.routine();
+    return new Set(routine == null ? [] : routineUnevenness(routine).flatMap(({ segmentIds }) => segmentIds));
   });
 
   readonly newId = (): string => this.clock.newId();

@@ -1,14 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
+import { SelectButton } from 'primeng/selectbutton';
 import {
   axesOf,
   axisValue,
   breathPeriod,
   breathRate,
+  countOf,
+  counted,
   durationWords,
+  givingOf,
+  givingWords,
+  isTimed,
   type BreathPattern,
   type Dose,
+  type DoseGiving,
   type SideAmount,
 } from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
@@ -22,7 +29,7 @@ const doseAt = patchOf<Dose>();
 /** Breaths a minute at rest where none were counted: the middle of the ordinary range. */
 const USUAL_RATE = 15;
 
-const nouns = { hold: 'Holds', cycle: 'Repetitions', breath: 'Breaths' } as const;
+const nouns = { hold: 'Holds', cycle: 'Repetitions', timed: 'Rounds', breath: 'Breaths' } as const;
 const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
   { key: 'inSeconds', label: 'In' },
   { key: 'fullPauseSeconds', label: 'Pause full' },
@@ -34,7 +41,7 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
 @Component({
   selector: 'pk-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, DurationField, FormsModule, NumberField, SideMark],
+  imports: [Checkbox, DurationField, FormsModule, NumberField, SelectButton, SideMark],
   templateUrl: './dose-editor.html',
   styles: `
     .amounts {
@@ -62,17 +69,25 @@ export class DoseEditor {
   readonly dose = input.required<Dose>();
   /** The student's breaths at rest, for holds that are counted in breaths; null when not taken. */
   readonly breathsPerMinute = input<number | null>(null);
+  /** The ways in which it can be given; none to choose from: it stays as it is. */
+  readonly ways = input<readonly DoseGiving[]>([]);
+  /** The way chosen. */
+  readonly given = output<DoseGiving>();
   /** One value of the dose that was typed. */
   readonly typed = output<Patch>();
 
+  protected readonly givings = computed(() => this.ways().map((value) => ({ value, label: givingWords[value] })));
   protected readonly cueId = `dose-cue-${(count += 1)}`;
   protected readonly patternParts = patternParts;
-  protected readonly noun = computed(() => nouns[this.dose().kind]);
+  protected readonly giving = computed(() => givingOf(this.dose()));
+  protected readonly noun = computed(() => nouns[this.giving()]);
   protected readonly rest = computed(() =>
     this.dose().kind === 'hold' ? 'Rest between holds' : 'Rest between rounds',
   );
-  protected readonly rate = computed(() => {
+  /** What follows from it: how fast the breath is, how many repetitions a time comes to. */
+  protected readonly told = computed(() => {
     const dose = this.dose();
+    if (isTimed(dose)) return `about ${counted(Math.round(countOf(dose, 1)), 'repetition')} a round`;
     if (dose.kind !== 'breath') return '';
     return `${breathRate(dose.pattern).toFixed(2)} breaths a minute, ${durationWords(breathPeriod(dose.pattern))} each`;
   });
@@ -115,6 +130,10 @@ export class DoseEditor {
 
   protected setByCue(byCue: boolean): void {
     this.typed.emit(doseAt(['byCue'], byCue));
+  }
+
+  protected setRound(roundSeconds: number): void {
+    this.typed.emit(doseAt(['roundSeconds'], roundSeconds));
   }
 
   protected setCycle(cycleSeconds: number | null): void {

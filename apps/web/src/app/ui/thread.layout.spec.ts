@@ -29,7 +29,7 @@ const input = (routine = base, change: Partial<ThreadInput> = {}): ThreadInput =
   routine,
   line: timeline(routine),
   names: new Map(routine.segments.map((segment) => [segment.id, segment.id])),
-  breathAt: (_id, kind, seconds) => (kind === 'hold' ? (seconds % 4) / 4 : null),
+  breathAt: ({ kind }, seconds) => (kind === 'hold' ? (seconds % 4) / 4 : null),
   course: [
     { atSeconds: 0, reserve: reserve(1) },
     { atSeconds: 300, reserve: reserve(0.5) },

@@ -79,7 +79,7 @@ const tickSteps = [5, 10, 30, 60, 120, 300, 600, 1200, 1800, 3600] as const;
 const TICK_ROOM = 70;
 
 /** How full the breath is at a moment of a span, 0–1; null where it is not known. */
-export type BreathAt = (segmentId: string, kind: string, secondsIntoSpan: number) => number | null;
+export type BreathAt = (span: Timeline['spans'][number], secondsIntoSpan: number) => number | null;
 
 export interface ThreadInput {
   readonly routine: Routine;
@@ -144,7 +144,8 @@ function blocksOf({ line }: ThreadInput, view: ThreadView): ThreadBlock[] {
 function markOf(span: Timeline['spans'][number], width: number): string {
   if (span.amount === 0 || width < 26) return '';
   if (span.kind === 'hold') return span.sets > 1 ? `${span.set}/${span.sets}` : '';
-  return span.direction === 'reversed' ? `${span.amount} ↺` : String(span.amount);
+  const count = Math.round(span.amount);
+  return span.direction === 'reversed' ? `${count} ↺` : String(count);
 }
 
 /** A name cut to its room, with dots where something is missing; nothing where hardly a word fits. */
@@ -219,7 +220,7 @@ function waveOf({ line: time, breathAt }: ThreadInput, view: ThreadView): string
     const to = Math.min(end, fromSeconds + widthPx / pxPerSecond);
     if (from >= to) continue;
     const level = (seconds: number): number => {
-      const full = pxPerSecond < BREATH_FROM ? null : breathAt(span.segmentId, span.kind, seconds - start);
+      const full = pxPerSecond < BREATH_FROM ? null : breathAt(span, seconds - start);
       return rows.middle + (full === null ? 0 : AMPLITUDE * (0.5 - full) * 2);
     };
     if (pxPerSecond < BREATH_FROM) {

@@ -1,0 +1,200 @@
+import * as fc from 'fast-check';
+import { axesOf, axisValue, withAxisValue } from '../axis';
+import { countOf, doseGivenAs, doseGivings, doseWords, givingOf, repetitionsIn, repetitionsTotal } from '../library';
+import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, timed, together } from '../library/describe';
+import { conduct } from '../practice';
+import { routine, segment } from '../testing/samples';
+import { addTo } from './addTo';
+import { routineUnevenness, rounds, sidesLedger, spanRepetition, timeline } from '.';
+
+const quiet = (...segments: Parameters<typeof routine>[0]) =>
+  ({ ...routine(segments), settleSeconds: 0, changeSeconds: 3 }) as const;
+
+describe('time a side with the repetitions counted (common practice: reeling three minutes a side)', () => {
+  const dose = timed(180, 10, eachSide(1));
+
+  test('lasts as long as it says, to the millisecond, whatever the pace', () => {
+    for (const pace of [7, 9, 10, 11, 13]) {
+      const line = timeline(quiet(segment('a', timed(180, pace, eachSide(1)))));
+      expect(line.workMs).toBe(360_000);
+      expect(line.spans[0]!.amount).toBeCloseTo(180 / pace, 9);
+    }
+  });
+
+  test('the ledger counts its circles, the words say both', () => {
+    expect(sidesLedger(quiet(segment('a', dose))).left).toMatchObject({ seconds: 180, repetitionsForward: 18 });
+    expect(doseWords(dose)).toBe('3:00 min a side, about 18 repetitions at 10 s each');
+    expect(doseWords(timed(90, 10, eachSide(2)))).toBe('2 rounds a side × 1:30 min, about 9 repetitions at 10 s each');
+  });
+
+  test('grows in its time and its pace', () => {
+    expect(axesOf(dose)).toEqual(['time', 'pace']);
+    const longer = withAxisValue(dose, 'time', 210);
+    expect(axisValue(longer, 'time')).toBe(210);
+    expect(longer.amounts).toEqual(dose.amounts);
+    expect(timeline(quiet(segment('a', withAxisValue(dose, 'pace', 15)))).workMs).toBe(360_000);
+  });
+
+  test('each repetition slower fills the same time with fewer of them', () => {
+    const slower = { ...dose, slowing: 1.05 };
+    const count = countOf(slower, 1);
+    expect(count).toBeLessThan(18);
+    expect(repetitionsTotal(10, 1.05, count)).toBeCloseTo(180, 6);
+  });
+});
+
+test('repetitions in a time and the time of repetitions are inverse', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1, max: 30, noNaN: true }),
+      fc.double({ min: 1, max: 1.2, noNaN: true }),
+      fc.double({ min: 1, max: 600, noNaN: true }),
+      (first, slowing, seconds) => {
+        // What ends within a thousandth of a second counts as whole.
+        expect(
+          Math.abs(repetitionsTotal(first, slowing, repetitionsIn(first, slowing, seconds)) - seconds),
+        ).toBeLessThan(2e-3);
+      },
+    ),
+  );
+});
+
+describe('left and right in turn, repetition by repetition (common practice)', () => {
+  const taking = segment('a', cycle(6, [...eachSide(3)]), { sideOrder: 'each' });
+
+  test('goes left, right, left, right without a stop between', () => {
+    const { spans, changeMs } = timeline(quiet(taking));
+    expect(spans.map(({ side, turn, turns }) => `${side} ${turn}/${turns}`)).toEqual([
+      'left 1/6',
+      'right 2/6',
+      'left 3/6',
+      'right 4/6',
+      'left 5/6',
+      'right 6/6',
+    ]);
+    expect(changeMs).toBe(0);
+  });
+
+  test('forward comes before reversed, with a change between', () => {
+    const both = segment('a', cycle(6, eachSideBothWays(2)), { sideOrder: 'each' });
+    const { spans } = timeline(quiet(both));
+    expect(spans.map(({ kind, side, direction }) => (kind === 'change' ? '–' : `${side[0]!}${direction[0]!}`))).toEqual(
+      ['lf', 'rf', 'lf', 'rf', '–', 'lr', 'rr', 'lr', 'rr'],
+    );
+  });
+
+  test('what one side has more is done at the end; the ledger and the length are as of any order', () => {
+    const amounts = [
+      { side: 'left' as const, direction: 'none' as const, amount: 3 },
+      { side: 'right' as const, direction: 'none' as const, amount: 1 },
+    ];
+    const order = rounds(cycle(6, amounts), 'each').map(({ side }) => side);
+    expect(order).toEqual(['left', 'right', 'left', 'left']);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9 }), fc.integer({ min: 0, max: 9 }), (left, right) => {
+        const dose = cycle(5, [
+          { ...amounts[0]!, amount: left },
+          { ...amounts[1]!, amount: right },
+        ]);
+        const of = (sideOrder: 'whole' | 'each') => timeline(quiet(segment('a', dose, { sideOrder }))).workMs;
+        expect(of('each')).toBe(of('whole'));
+      }),
+    );
+  });
+
+  test('given as time, the last of each side goes as far as its time', () => {
+    const line = timeline(quiet(segment('a', timed(20, 6, eachSide(1)), { sideOrder: 'each' })));
+    expect(line.workMs).toBe(40_000);
+    expect(line.spans.slice(-2).map(({ amount }) => amount)).toEqual([expect.closeTo(1 / 3), expect.closeTo(1 / 3)]);
+  });
+
+  test('breaths take turns too, each slower than the last; holds do as in alternating', () => {
+    const breaths = { ...breathe(2, pattern(4, 0, 6, 0), 1.1), amounts: eachSide(2) };
+    expect(rounds(breaths, 'each').map(({ seconds }) => seconds)).toEqual([10, 10, 11, 11]);
+    const holds = hold(30, eachSide(2));
+    expect(rounds(holds, 'each')).toEqual(rounds(holds, 'alternating'));
+  });
+
+  test('who counts by hand goes on doing so from side to side', () => {
+    const line = timeline(quiet(taking));
+    const tap = (at: number) => ({ at, action: 'tap' as const });
+    const state = conduct(line, [{ at: 0, action: 'start' }, tap(1000), tap(2000)], 60_000);
+    expect(state).toMatchObject({ spanIndex: 2, taps: 0 });
+  });
+});
+
+describe('each repetition slower', () => {
+  test('a cycle from 10 s, 4 % slower each, twelve times: 150.26 s (geometric series)', () => {
+    const line = timeline(quiet(segment('a', { ...cycle(10, together(12)), slowing: 1.04 })));
+    expect(line.workMs).toBe(150_258);
+    const span = line.spans[0]!;
+    expect(spanRepetition(span, 10_000 + 5200)).toEqual({
+      done: 1,
+      into: expect.closeTo(0.5, 4),
+      lengthMs: expect.closeTo(10_400, 0),
+    });
+    expect(doseWords({ ...cycle(10, together(12)), slowing: 1.04 })).toBe('12 repetitions, 10 s each, each 4 % slower');
+  });
+});
+
+describe('given another way', () => {
+  test('as long a side as it was, about', () => {
+    const circles = cycle(10, eachSide(18));
+    expect(doseGivenAs(circles, 'timed')).toMatchObject({ roundSeconds: 180, amounts: eachSide(1) });
+    expect(doseGivenAs(timed(180, 10, eachSide(1)), 'cycle')).toMatchObject({
+      roundSeconds: null,
+      amounts: eachSide(18),
+    });
+    expect(doseGivenAs(hold(90, together(1)), 'breath')).toMatchObject({ kind: 'breath', amounts: together(10) });
+    expect(doseGivenAs(circles, 'breath')).toMatchObject({
+      pattern: { inSeconds: expect.closeTo(40 / 9), outSeconds: expect.closeTo(50 / 9) },
+      amounts: eachSide(18),
+    });
+  });
+
+  test('every way leads to every other, keeps the rows that ask for nothing, and stays as it is where it is that already', () => {
+    const start = cycle(6, [...eachSide(8), { side: 'left', direction: 'reversed', amount: 0 }]);
+    for (const one of doseGivings)
+      for (const other of doseGivings) {
+        const from = doseGivenAs(start, one);
+        const to = doseGivenAs(from, other);
+        expect(givingOf(to)).toBe(other);
+        expect(to.amounts.map((row) => row.amount > 0)).toEqual([true, true, false]);
+        if (one === other) expect(to).toBe(from);
+      }
+  });
+});
+
+describe('even over the whole routine', () => {
+  const there = segment('there', cycle(5, [{ side: 'left', direction: 'none', amount: 3 }]));
+  const back = segment('back', cycle(5, [{ side: 'right', direction: 'none', amount: 3 }]));
+
+  test('there in one segment and back in a later one is even', () => {
+    const same = { exerciseId: 'stepping-clouds' };
+    expect(routineUnevenness(quiet({ ...there, ...same }, { ...back, ...same }))).toEqual([]);
+    expect(routineUnevenness(quiet({ ...there, ...same }))[0]).toMatchObject({ few: 'right', segmentIds: ['there'] });
+  });
+
+  test('what is missing is what is added', () => {
+    const short = { ...back, exerciseId: there.exerciseId, dose: addTo(back.dose, 'side', 'right', -1) };
+    const value = quiet(there, short);
+    expect(routineUnevenness(value)[0]).toMatchObject({ fewAmount: 2, manyAmount: 3, segmentIds: ['there', 'back'] });
+    const mended = { ...short, dose: addTo(short.dose, 'side', 'right', 1) };
+    expect(routineUnevenness(quiet(there, mended))).toEqual([]);
+  });
+
+  test('doses of two kinds are compared by their time', () => {
+    const minute = {
+      ...back,
+      exerciseId: there.exerciseId,
+      dose: timed(15, 5, [{ ...back.dose.amounts[0]!, amount: 1 }]),
+    };
+    expect(routineUnevenness(quiet(there, minute))).toEqual([]);
+    const longer = { ...minute, dose: { ...minute.dose, roundSeconds: 20 } };
+    expect(routineUnevenness(quiet(there, longer))[0]).toMatchObject({
+      unit: 'seconds',
+      fewAmount: 15,
+      manyAmount: 20,
+    });
+  });
+});
