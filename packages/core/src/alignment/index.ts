@@ -1,2 +1,3 @@
 export * from './checkpoint';
 export * from './checkpoints';
+export * from './cueOrder';

@@ -4,7 +4,7 @@ import type { HoldTime, PostureAnswers } from './postureAnswers';
 import type { LoadedJoint } from './strength';
 import type { SettledPosture } from '../schools/conventions';
 import { durationWords } from '../words/durationWords';
-import type { FigurePose, FootSide } from '../figure/figurePose';
+import type { FigurePose, FootSide } from '../figure/pose';
 
 /** A finger's width, m: a house value for measuring by hand. */
 export const FINGER = 0.018;

@@ -2,7 +2,7 @@ import { rad } from '../words/angles';
 import type { Body } from '../body/body';
 import type { Hand } from '../library/keyframe';
 import type { SettledPosture } from '../schools/conventions';
-import type { PoseArm } from './figurePose';
+import type { ArmLine } from './pose';
 import { add, dot, lengthOf, minus, scaled, unit, UP, type Point3 } from './point3';
 
 /** Shoulder joints as a share of the breadth of the shoulders, for drawing. */
@@ -32,7 +32,7 @@ const step = (value: number, from: number, to: number): number =>
 const roundness = ({ shoulderRaiseDeg, elbowBendDeg }: SettledPosture): number =>
   Math.min(step(shoulderRaiseDeg, 5, 40), step(elbowBendDeg, 10, 40)) * (1 - step(elbowBendDeg, 110, 150));
 
-function fromPosture({ body, posture, sign, shoulders, facing, across }: ArmPlace): PoseArm {
+function fromPosture({ body, posture, sign, shoulders, facing, across }: ArmPlace): ArmLine {
   const { upperArm, forearm, hand, shoulderBreadth } = body.lengths;
   const half = (SHOULDER_JOINTS * shoulderBreadth) / 2;
   const round = roundness(posture);
@@ -51,7 +51,7 @@ function fromPosture({ body, posture, sign, shoulders, facing, across }: ArmPlac
 }
 
 /** An arm to a hand's place: the elbow hangs below and outside the line from shoulder to wrist. */
-function toTarget(place: ArmPlace, target: Hand): PoseArm {
+function toTarget(place: ArmPlace, target: Hand): ArmLine {
   const { body, sign, pelvis, shoulders, facing, across } = place;
   const { upperArm, forearm, hand, shoulderBreadth, trunk } = body.lengths;
   const half = (SHOULDER_JOINTS * shoulderBreadth) / 2;
@@ -76,5 +76,5 @@ function toTarget(place: ArmPlace, target: Hand): PoseArm {
 }
 
 /** Where an arm is: as the posture says, or reaching for a given place. */
-export const placeArm = (place: ArmPlace): PoseArm =>
+export const placeArm = (place: ArmPlace): ArmLine =>
   place.target === null ? fromPosture(place) : toTarget(place, place.target);

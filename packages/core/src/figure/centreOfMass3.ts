@@ -1,5 +1,5 @@
 import { massFractions } from '../body/body';
-import type { FigurePose } from './figurePose';
+import type { FigurePose } from './pose';
 import { add, mixed, scaled, type Point3 } from './point3';
 
 /** The centre of mass of a body in space (masses and centres as in the statics). */

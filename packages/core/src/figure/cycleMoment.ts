@@ -1,7 +1,7 @@
 import { swappedFrame } from '../library/cycleFaults';
 import type { Exercise, Phase } from '../library/exercise';
 import type { Hand, Keyframe, Palm } from '../library/keyframe';
-import { conventionsOf } from '../schools/conventions';
+import { conventionsOf, widthIn, type Conventions } from '../schools/conventions';
 import type { School } from '../schools/school';
 
 /** How the body stands at one instant of a cycle; in the words of the working side. */
@@ -12,6 +12,8 @@ export interface CycleMoment {
   readonly breath: Phase['breath'];
   readonly weight: number;
   readonly turnDeg: number;
+  /** How much of the turn the hips make, 0–1; above them it is the waist. */
+  readonly hipsShare: number;
   readonly bendDeg: number;
   readonly stanceWidth: number;
   readonly ahead: number;
@@ -20,6 +22,8 @@ export interface CycleMoment {
   readonly lift: number;
   readonly hand: Hand | null;
   readonly otherHand: Hand | null;
+  /** What the eyes do. */
+  readonly eyes: School['eyes'];
   readonly palm: Palm | null;
   readonly otherPalm: Palm | null;
   /** How far each heel is off the floor, 0–1. */
@@ -31,6 +35,8 @@ export interface CycleMoment {
 
 /** Hands and feet of which nothing more is said. */
 export const unturnedEnds = {
+  hipsShare: 1,
+  eyes: 'level',
   palm: null,
   otherPalm: null,
   heel: { working: 0, other: 0 },
@@ -58,9 +64,10 @@ function roundHand(places: readonly (Hand | null)[], share: number): Hand | null
 const FRONT_OF_BOW = 0.7;
 
 /** What a full shift comes to on the working leg. @param ahead of the working foot, where both feet stay in place */
-function shareOf(weight: Keyframe['weight'], fullShare: number, ahead: number): number {
-  const full = ahead > 0 ? Math.min(FRONT_OF_BOW, fullShare) : fullShare;
-  const empty = ahead < 0 ? Math.min(FRONT_OF_BOW, fullShare) : fullShare;
+function shareOf(weight: Keyframe['weight'], { fullShare, rearShare }: Conventions, ahead: number): number {
+  const front = Math.min(FRONT_OF_BOW, fullShare);
+  const full = ahead > 0 ? front : ahead < 0 ? rearShare : fullShare;
+  const empty = ahead < 0 ? front : ahead > 0 ? rearShare : fullShare;
   if (weight === 'full') return full;
   return weight === 'empty' ? 1 - empty : weight;
 }
@@ -77,6 +84,52 @@ function mixed(before: number | null, after: number | null, own: number | null, 
 export const isPlayable = (exercise: Pick<Exercise, 'phases'>): boolean =>
   exercise.phases.length > 0 && exercise.phases.every((phase) => phase.end !== null);
 
+/** Less than this is no shift, and no turn: shares of the weight, degrees. */
+const STAYS = { weight: 0.01, turnDeg: 1 } as const;
+
+/** Weight and turn at the end of each part. */
+interface Ends {
+  readonly weight: number;
+  readonly turnDeg: number;
+}
+
+/** How far weight and turn are on their way: from the ends of which parts to which, and the share of it. */
+interface Way {
+  readonly from: Ends;
+  readonly to: Ends;
+  readonly share: number;
+}
+
+/**
+ * Where a school lets shift and turn go together, a part that only shifts and the part after it that only turns are one way:
+ * both begin with the first and arrive with the second.
+ */
+function wayOf(
+  ends: readonly Ends[],
+  phases: readonly Phase[],
+  index: number,
+  within: number,
+  before: Ends,
+  joined: boolean,
+): Way {
+  const at = (part: number): Ends => (part < 0 ? before : ends[part]!);
+  const single = { from: index === 0 ? before : at(index - 1), to: at(index), share: soft(within) };
+  if (!joined) return single;
+  const shifts = (part: number): boolean => Math.abs(at(part).weight - at(part - 1).weight) > STAYS.weight;
+  const turns = (part: number): boolean => Math.abs(at(part).turnDeg - at(part - 1).turnDeg) > STAYS.turnDeg;
+  const pair = (part: number): boolean =>
+    part >= 0 && part + 1 < phases.length && shifts(part) && !turns(part) && turns(part + 1) && !shifts(part + 1);
+  const first = pair(index) ? index : pair(index - 1) ? index - 1 : null;
+  if (first === null) return single;
+  const [one, two] = [phases[first]!.share, phases[first + 1]!.share];
+  const gone = first === index ? within * one : one + within * two;
+  return { from: at(first - 1), to: at(first + 1), share: soft(gone / (one + two)) };
+}
+
+/** From this share in front on a rear heel may come up, all the way up this much higher; how far it then is. House values. */
+const HEEL = { from: 0.55, over: 0.15, most: 0.4 } as const;
+const heelUp = (front: number): number => HEEL.most * Math.max(0, Math.min(1, (front - HEEL.from) / HEEL.over));
+
 /**
  * How the body stands at a moment of a cycle. Between the ends of two parts everything goes softly from
  * one to the other; in a school that rises and sinks, the height goes with the breath.
@@ -86,7 +139,8 @@ export const isPlayable = (exercise: Pick<Exercise, 'phases'>): boolean =>
 export function cycleMoment(exercise: Exercise, school: School, at: number): CycleMoment | null {
   if (!isPlayable(exercise)) return null;
   const { phases, posture } = exercise;
-  const { fullShare, riseDeg } = conventionsOf(school);
+  const conventions = conventionsOf(school);
+  const { riseDeg, leastBendDeg, hipsShare } = conventions;
   let start = 0;
   let index = 0;
   while (index < phases.length - 1 && at >= start + phases[index]!.share) {
@@ -96,30 +150,43 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const phase = phases[index]!;
   const within = Math.max(0, Math.min(1, (at - start) / phase.share));
   const share = soft(within);
-  const last = phases.at(index - 1)!.end!;
-  const before = index === 0 && exercise.phasesSwap ? swappedFrame(last) : last;
+  const last = phases.at(-1)!.end!;
+  const opening = exercise.phasesSwap ? swappedFrame(last) : last;
+  const before = index === 0 ? opening : phases[index - 1]!.end!;
   const after = phase.end!;
   const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
   const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
-    Math.max(0, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
+    Math.max(posture.seated ? 0 : leastBendDeg, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
   // Who steps has to pour all the weight into the front foot.
   const stepping = phases.some(({ end }) => end!.lifted !== 'none');
   const stands = (frame: Keyframe): number => (stepping ? 0 : (frame.ahead ?? posture.ahead));
+  const exchanged = exercise.handLoads && school.risingHand === 'emptying';
+  const endOf = (frame: Keyframe): Ends => {
+    const weight = shareOf(frame.weight, conventions, stands(frame));
+    return { weight: exchanged ? 1 - weight : weight, turnDeg: frame.turnDeg };
+  };
+  const ends = phases.map(({ end }) => endOf(end!));
+  const way = wayOf(ends, phases, index, within, endOf(opening), school.shiftTurn === 'together');
+  const weight = mix(way.from.weight, way.to.weight, way.share);
+  const width = widthIn(posture, school);
+  const ahead = mix(before.ahead ?? posture.ahead, after.ahead ?? posture.ahead, share);
+  // A heel comes up behind only where both feet stay, one before the other.
+  const free = school.rearHeel === 'may lift' && !stepping && Math.abs(ahead) >= 0.5;
+  const rear = { working: free && ahead < 0 ? heelUp(1 - weight) : 0, other: free && ahead > 0 ? heelUp(weight) : 0 };
   const frames = [phases.at(index - 2)!.end!, before, after, phases[(index + 1) % phases.length]!.end!];
   const around = (of: (frame: Keyframe) => Hand | null): (Hand | null)[] => frames.map(of);
+  const heel = (role: 'working' | 'other'): number =>
+    Math.max(rear[role], mix(heelOf(before, role), heelOf(after, role), share));
   return {
     phase: index,
     within,
     breath: phase.breath,
-    weight: mix(
-      shareOf(before.weight, fullShare, stands(before)),
-      shareOf(after.weight, fullShare, stands(after)),
-      share,
-    ),
-    turnDeg: mix(before.turnDeg, after.turnDeg, share),
+    weight,
+    turnDeg: mix(way.from.turnDeg, way.to.turnDeg, way.share),
+    hipsShare,
     bendDeg: mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
-    stanceWidth: mix(before.stanceWidth ?? posture.stanceWidth, after.stanceWidth ?? posture.stanceWidth, share),
-    ahead: mix(before.ahead ?? posture.ahead, after.ahead ?? posture.ahead, share),
+    stanceWidth: mix(before.stanceWidth ?? width, after.stanceWidth ?? width, share),
+    ahead,
     lifted: after.lifted,
     lift: after.lifted === 'none' ? 0 : Math.sin(Math.PI * within),
     hand: roundHand(
@@ -130,12 +197,10 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
       around((frame) => frame.otherHand),
       share,
     ),
+    eyes: school.eyes,
     palm: within < 0.5 ? before.palm : after.palm,
     otherPalm: within < 0.5 ? before.otherPalm : after.otherPalm,
-    heel: {
-      working: mix(heelOf(before, 'working'), heelOf(after, 'working'), share),
-      other: mix(heelOf(before, 'other'), heelOf(after, 'other'), share),
-    },
+    heel: { working: heel('working'), other: heel('other') },
     toesOutDeg: mixed(before.toesOutDeg, after.toesOutDeg, posture.toesOutDeg, share),
     otherToesOutDeg: mixed(
       before.otherToesOutDeg,

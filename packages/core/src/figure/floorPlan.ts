@@ -1,4 +1,4 @@
-import type { FigurePose, FootSide } from './figurePose';
+import type { FigurePose, FootSide } from './pose';
 
 /** A point on the floor in cm: right and forward of the middle between the heels. */
 export interface FloorPoint {

@@ -2,10 +2,11 @@ import { bodyOf, standardBody } from '../body';
 import { capacityGuess, routineEffort } from '../endurance';
 import { breathe, cycle, eachSide, hold, pattern, together } from '../library/describe';
 import type { Exercise } from '../library';
-import { builtInSchools, softSchool, strictSchool } from '../schools';
+import { builtInSchools, softSchool, strictSchool, type School } from '../schools';
 import { notedCondition } from '../screening';
 import { routine, segment, shelf } from '../testing/samples';
 import { groupAsRound, keepOnPurpose, segmentPosture, turnSegment, type Routine, type Segment } from '../routine';
+import { unturned } from '../routine/turned';
 import { longestHoldWithin, partsOf, routineFindings, type Finding, type FindingContext, type FindingPerson } from '.';
 
 const person: FindingPerson = {
@@ -314,4 +315,15 @@ test('what is asked of a taller body is more of the floor', () => {
     routineFindings(context(value, { person: who })).some((finding) => finding.key === 'cat-walk: room');
   expect(room(person)).toBe(false);
   expect(room(tall)).toBe(true);
+});
+
+test('where a school keeps the shins plumb a deep stand leans too far, an ordinary one does not', () => {
+  const plumb: School = { ...softSchool, shins: 'plumb' };
+  const bent = (kneeBendDeg: number) =>
+    routine([of('tree-holding', undefined, { turned: { ...unturned, kneeBendDeg } })]);
+  const keys = (value: Routine, school = plumb) => routineFindings(context(value, { school })).map(({ key }) => key);
+  expect(keys(bent(30))).not.toContain('tree-holding: shins');
+  expect(keys(bent(40), softSchool)).not.toContain('tree-holding: shins');
+  const leaning = provokedAndMended(bent(40), 'tree-holding: shins', 'note', { school: plumb });
+  expect(leaning.text).toMatch(/the shins lean \d+° forward/);
 });

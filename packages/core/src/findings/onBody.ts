@@ -1,4 +1,5 @@
-import { KNEE_SEEN } from '../body/statics';
+import { KNEE_SEEN, postureStatics } from '../body/statics';
+import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { percent } from '../words/percent';
 import { limitTime, postureLoads, type LimitedBy } from '../endurance/limits';
 import { postureAnswers, type PostureAnswers } from '../endurance/postureAnswers';
@@ -70,6 +71,29 @@ function knees({ segment, exercise, answers }: Judged, name: string): Finding[] 
       text: `${exercise.name}: the knees of ${name} are ${cm(kneePastToes)} past the toes.`,
       reason: 'The knee carries more than it should when it stands before the toes. Higher, or sit back.',
       mends: safe === null || safe < 0 ? [] : [bendTo(segment.id, safe)],
+    },
+  ];
+}
+
+/** In a school that keeps the shins plumb: where they lean more than the eye lets pass. */
+function leaningShins({ segment, exercise, answers }: Judged, { school, person }: FindingContext): Finding[] {
+  const limit = conventionsOf(school).shinLimitDeg;
+  const posture = settlePosture(segmentPosture(segment, exercise), school);
+  if (limit === null || posture.seated || posture.ahead > 0 || kneesArePast(answers)) return [];
+  const leanAt = (kneeBendDeg: number): number =>
+    postureStatics(person.body, stanceOfPosture({ ...posture, kneeBendDeg })).shankTiltDeg;
+  const lean = leanAt(posture.kneeBendDeg);
+  if (lean <= limit) return [];
+  let higher = Math.floor(posture.kneeBendDeg / 5) * 5;
+  while (higher > 0 && leanAt(higher) > limit) higher -= 5;
+  return [
+    {
+      key: `${segment.id}: shins`,
+      grade: 'note',
+      segmentId: segment.id,
+      text: `${exercise.name}: the shins lean ${Math.round(lean)}° forward.`,
+      reason: `The school “${school.name}” keeps them plumb, which the eye lets pass up to about ${limit}°.`,
+      mends: higher > 0 ? [bendTo(segment.id, higher)] : [],
     },
   ];
 }
@@ -282,6 +306,7 @@ export function bodyFindings(context: FindingContext): Finding[] {
       const posture = segmentPosture(judgement.segment, judgement.exercise);
       return [
         ...knees(judgement, context.person.name),
+        ...leaningShins(judgement, context),
         ...balance(judgement, posture.kneeBendDeg),
         ...longStep(judgement, context, posture.ahead),
         ...steppedTooFar(judgement, context),

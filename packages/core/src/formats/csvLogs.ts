@@ -122,6 +122,9 @@ interface Row {
   readonly note: string;
 }
 
+/** What is given as time ends somewhere in a repetition: two places are enough to tell. */
+const hundredths = (amount: number): number => Math.round(amount * 100) / 100;
+
 /** Words by which a place that hurts is recognised, the longer ones first. */
 const placeWords: readonly (readonly [string, PainPlace])[] = [
   ...painPlaces.map((place) => [place, place] as const),
@@ -285,8 +288,8 @@ export function logsCsv(logs: readonly PracticeLog[]): string {
       day: log.day,
       exercise: line.exerciseName,
       side: line.side,
-      done: line.kind === 'hold' ? Math.round(line.done.seconds) : line.done.amount,
-      asked: line.kind === 'hold' ? Math.round(line.asked.seconds) : line.asked.amount,
+      done: line.kind === 'hold' ? Math.round(line.done.seconds) : hundredths(line.done.amount),
+      asked: line.kind === 'hold' ? Math.round(line.asked.seconds) : hundredths(line.asked.amount),
       effort: log.effort ?? '',
       'own effort': line.effort ?? '',
       pain: log.pain,

@@ -18,11 +18,11 @@ const sitDown = [
   'Sit on the front half of a chair. Both feet stand flat, knees as high as the hips.',
   'Rock forward and back on the seat bones until you sit in the middle.',
   'Lay the hands on the thighs, palms down.',
-  'Let the crown float and the jaw hang.',
+  'Let the crown float and the jaw hang; {nose}.',
 ];
 const breathStops = [
-  'You feel short of breath or dizzy: breathe as you like, then stop.',
-  'Heat, pressure in the head or a racing heart: stop, sit, and speak of it to a licensed practitioner.',
+  'You feel short of breath or dizzy. Breathe as you like.',
+  'You feel heat or pressure in the head, or the heart races. Sit, and see a licensed practitioner.',
 ];
 const seat = point(
   'breath-seat',
@@ -103,10 +103,10 @@ export const breathing = [
     name: 'Opening and closing the gate',
     family: 'breathing',
     summary:
-      'The breathing gesture: hands from head width to just past the shoulders on the way in, and back on the way out, as if the air between them had a skin.',
+      'The breathing gesture: hands from head width to just past the shoulders on the way in. They come back on the way out, as if the air between them had a skin.',
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 50, elbowBendDeg: 70 }),
     wayIn: [
-      'Stand at shoulder width.',
+      'Stand {width}.',
       'Raise the hands before the chest, palms facing, as far apart as the head is wide.',
       'Let the elbows sink.',
       'Breathe in: the hands drift apart to just past the shoulders.',
@@ -168,7 +168,7 @@ export const breathing = [
       'The whole body rises a little with the breath in, wrists floating to shoulder height, and sinks with the breath out. The movement takes as long as the breath, neither waits for the other.',
     posture: posture({ kneeBendDeg: 25, shoulderRaiseDeg: 45, elbowBendDeg: 20 }),
     wayIn: [
-      'Stand at shoulder width, knees bent, hands at the thighs.',
+      'Stand {width}, knees bent, hands at the thighs.',
       'Breathe in: the legs lengthen, the wrists float up to shoulder height, elbows low.',
       'Breathe out: the seat leads down, the palms sink in front of the body.',
       'Let the head lead the way up and the seat the way down.',
@@ -338,7 +338,7 @@ export const breathing = [
         'Warmth, heaviness, now and then a twitch: let them pass.',
         'The hands feel larger; use them as a gauge.',
       ],
-      enough: ['The bell.', 'You would rather get up.'],
+      enough: ['The bell rings.', 'You would rather get up.'],
       stop: breathStops,
     },
     quick: 'One stage of five minutes.',

@@ -12,11 +12,7 @@ export const closing = [
     summary:
       'Bounce softly from the knees and let everything that is loose hang and jiggle: hands, shoulders, cheeks, belly. After anything that was hard.',
     posture: posture({ kneeBendDeg: 15 }),
-    wayIn: [
-      'Stand at shoulder width.',
-      'Bounce from the knees, heels on the floor.',
-      'Let it go up: belly, shoulders, cheeks.',
-    ],
+    wayIn: ['Stand {width}.', 'Bounce from the knees, heels on the floor.', 'Let it go up: belly, shoulders, cheeks.'],
     phases: [],
     attention: ['hands', 'shoulders', 'belly', 'jaw and cheeks'],
     stages: [stage('Hands only', 'Shake them off.'), stage('From the knees', 'All of it.')],
@@ -67,7 +63,7 @@ export const closing = [
     summary:
       'Loose fists or flat hands tap in order: chest, arms outside and inside, low back, legs down and up. As hard as is comfortable and no harder.',
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 30, elbowBendDeg: 80 }),
-    wayIn: ['Stand at shoulder width.', 'Make the hands loose.', 'Begin at the chest.'],
+    wayIn: ['Stand {width}.', 'Make the hands loose.', 'Begin at the chest.'],
     phases: [
       phase('Chest, with flat hands', 0.15, 'free', null),
       phase('Down the outside of one arm, up the inside; the other arm', 0.3, 'free', null),
@@ -137,7 +133,7 @@ export const closing = [
     signs: {
       begin: ['The palms are warm.'],
       right: ['The arm feels longer.'],
-      enough: ['Three passes.'],
+      enough: ['Three passes are done.'],
       stop: stops,
     },
     quick: 'One pass a side.',
@@ -290,7 +286,7 @@ export const closing = [
     summary:
       'The hands rise at the sides, come down the front of the body and rest on the belly. Three times, then stand quietly for a few breaths.',
     posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 60 }),
-    wayIn: ['Stand at shoulder width, arms hanging.', 'Turn the palms out.', 'Breathe out, and begin.'],
+    wayIn: ['Stand {width}, arms hanging.', 'Turn the palms out.', 'Breathe out, and begin.'],
     phases: [
       phase('The hands rise at the sides, palms up', 0.5, 'in', {
         hand: hand(0.7, 0.2, 1.7),
@@ -309,7 +305,7 @@ export const closing = [
     signs: {
       begin: ['The practice is done.'],
       right: ['It grows quiet.'],
-      enough: ['Three.'],
+      enough: ['You have done three.'],
       stop: stops,
     },
     quick: 'Once.',

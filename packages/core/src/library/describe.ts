@@ -147,13 +147,14 @@ export const point = (
 /** A stage and what is done in it. */
 export const stage = (name: string, words: string): Stage => ({ name, words });
 
-type Optional = 'phasesSwap' | 'travel' | 'prerequisites' | keyof typeof teachingShape;
+type Optional = 'handLoads' | 'phasesSwap' | 'travel' | 'prerequisites' | keyof typeof teachingShape;
 type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
 export function builtIn(written: Written): Exercise {
   const { amounts } = written.defaultDose;
   return {
+    handLoads: false,
     phasesSwap: false,
     travel: null,
     prerequisites: [],
@@ -170,10 +171,4 @@ export function builtIn(written: Written): Exercise {
   };
 }
 
-export const kneeCaution = 'Knees: no twist, no collapse, not past the toes. Turn higher, or turn less.';
-export const backCaution = 'Low back: shake out between rounds and end with a stretch.';
-export const stopCaution =
-  'Dizziness, chest pain, pain in a joint or numbness: stop, sit down, and see a licensed practitioner.';
-export const breathCaution =
-  'No held breath in pregnancy, with high blood pressure, or with heart, eye-pressure or breathing conditions without medical advice.';
-export const balanceCaution = 'Keep a chair or a wall within reach; never go lower than you can stand securely.';
+export * from './cautions';

@@ -64,6 +64,8 @@ export const ExerciseSchema = z
     posture: PostureSchema,
     twoSided: z.boolean(),
     hasDirections: z.boolean(),
+    /** A hand rises with the weight of its side; where a school lets the other one rise, the weight goes the other way. */
+    handLoads: z.boolean().default(false),
     /** The named phases of a cycle, in order; empty for holds and breathing. */
     phases: z.array(PhaseSchema).max(MOST_PARTS),
     /** A walk: where one cycle ends, the next begins with the other side. */

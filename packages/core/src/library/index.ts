@@ -9,6 +9,7 @@ export * from './teaching';
 export * from './cycleParts';
 export * from './doseWords';
 export * from './breathCurve';
+export * from './cautions';
 export * from './repetitions';
 export * from './sideOrder';
 export * from './doseKinds';

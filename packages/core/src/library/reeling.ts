@@ -63,51 +63,51 @@ const shoulderHigh = hand(0.75, 0.9, 0.95);
 export const reeling = [
   builtIn({
     id: 'one-hand-reeling',
+    handLoads: true,
     prerequisites: ['shift-and-turn'],
     name: 'One-hand silk-reeling',
     family: 'reeling',
-    summary:
-      'One circle in four counts. Shift and turn are kept apart: the weight crosses first, the pelvis turns after. The hand follows the body: body stops, hand stops.',
+    summary: 'One circle in four counts. {Shift and turn}. The hand follows the body: body stops, hand stops.',
     posture: stance,
     wayIn: [
       ...stanceIn,
       'Lay the back of the {other} hand on the hip.',
-      'Let {most} come to the {working} leg and turn the pelvis to the {working} corner.',
+      'Let {most} come to the {loading} leg and turn {turner} to the {working} corner.',
       'Open the {working} arm to that corner at shoulder height, elbow over the leg.',
     ],
     phases: [
       phase(
-        'Shift {most} to the {other} leg; the palm presses down to belly height',
+        'Shift {most} to the {emptying} leg; the palm presses down to belly height',
         0.25,
         'out',
         { weight: 'empty', turnDeg: 45, hand: pressedDown, otherHand: onHip, palm: 'down' },
-        'Shift {most} to the {working} leg; the palm rises from the hip to the corner',
+        'Shift {most} to the {loading} leg; the palm rises from the hip to the corner',
       ),
       phase(
-        'Turn the pelvis to the {other} side, knees still; the palm turns up and comes to the centre',
+        'Turn {turner} to the {other} side, knees still; the palm turns up and comes to the centre',
         0.25,
         'out',
         { weight: 'empty', turnDeg: -45, hand: atBelly, otherHand: onHip, palm: 'up' },
-        'Turn the pelvis to the {working} side, knees still; the palm goes out along the hip',
+        'Turn {turner} to the {working} side, knees still; the palm goes out along the hip',
       ),
       phase(
-        'Shift {most} back to the {working} leg; the palm lifts on the centre line to the neck',
+        'Shift {most} back to the {loading} leg; the palm lifts on the centre line to the neck',
         0.25,
         'in',
         { weight: 'full', turnDeg: -45, hand: atNeck, otherHand: onHip, palm: 'in' },
-        'Shift {most} to the {other} leg; the palm sinks on the centre line to the belly',
+        'Shift {most} to the {emptying} leg; the palm sinks on the centre line to the belly',
       ),
       phase(
-        'Turn the pelvis to the {working} corner, knees still; the arm opens',
+        'Turn {turner} to the {working} corner, knees still; the arm opens',
         0.25,
         'in',
         { weight: 'full', turnDeg: 45, hand: inCorner, otherHand: onHip, palm: 'out' },
-        'Turn the pelvis to the {other} side, knees still; the palm comes in to the neck',
+        'Turn {turner} to the {other} side, knees still; the palm comes in to the neck',
       ),
     ],
     stages: [
       stage('Arm only', 'Stand still and draw the circle with the arm.'),
-      stage('Turn only', 'Weight even, hands on the hips: the pelvis turns, the knees stay.'),
+      stage('Turn only', 'Weight even, hands on the hips: {turner} turns, the knees stay.'),
       stage('Shift and turn', 'The legs of the drill without the arm.'),
       stage('Stop and start', 'All joined, with a stop after each count.'),
       stage('Flowing', 'No stop; the hand never hurries.'),
@@ -127,10 +127,10 @@ export const reeling = [
       point(
         'reel-shift-then-turn',
         'waist',
-        'First the weight, then the turn.',
-        'Stop after the shift: the belt buckle has not moved.',
-        'Turning while the weight is under way.',
-        'Arrive, then look round.',
+        '{Shift and turn}.',
+        'Stop anywhere and say where the weight and the belt buckle are.',
+        'Turn and weight out of step; one of them forgotten.',
+        'The leg says when, the belt buckle answers.',
       ),
       point(
         'reel-elbow-over-leg',
@@ -158,50 +158,51 @@ export const reeling = [
   }),
   builtIn({
     id: 'shift-and-turn',
+    handLoads: true,
     prerequisites: ['neutral-stance'],
     name: 'Shift and turn, no arms',
     family: 'reeling',
     summary:
-      'The legs of silk-reeling alone, hands on the hip bones: the weight to one leg, then the pelvis turns 45°; across, and turn back. The feet stand as in the drill it prepares.',
+      'The legs of silk-reeling alone, hands on the hip bones: the weight to one leg and the turn of 45°, across and back. {Shift and turn}. The feet stand as in the drill it prepares.',
     posture: { ...stance, shoulderRaiseDeg: 5, elbowBendDeg: 70 },
     wayIn: [
       ...stanceIn,
       'Lay the hands on the hip bones.',
-      'Let {most} come to the {working} leg and turn to its corner.',
+      'Let {most} come to the {loading} leg and turn to the {working} corner.',
     ],
     phases: [
       phase(
-        'Shift {most} to the {other} leg',
+        'Shift {most} to the {emptying} leg',
         0.25,
         'out',
         { weight: 'empty', turnDeg: 45, hand: onHip, otherHand: onHip },
-        'Shift {most} to the {working} leg',
+        'Shift {most} to the {loading} leg',
       ),
       phase(
-        'Turn the pelvis 45° to the {other} side, knees still',
+        'Turn {turner} 45° to the {other} side, knees still',
         0.25,
         'out',
         { weight: 'empty', turnDeg: -45, hand: onHip, otherHand: onHip },
-        'Turn the pelvis to the {working} side, knees still',
+        'Turn {turner} to the {working} side, knees still',
       ),
       phase(
-        'Shift {most} back to the {working} leg',
+        'Shift {most} back to the {loading} leg',
         0.25,
         'in',
         { weight: 'full', turnDeg: -45, hand: onHip, otherHand: onHip },
-        'Shift {most} to the {other} leg',
+        'Shift {most} to the {emptying} leg',
       ),
       phase(
-        'Turn the pelvis back to the {working} corner',
+        'Turn {turner} back to the {working} corner',
         0.25,
         'in',
         { weight: 'full', turnDeg: 45, hand: onHip, otherHand: onHip },
-        'Turn the pelvis to the {other} side, knees still',
+        'Turn {turner} to the {other} side, knees still',
       ),
     ],
     stages: [
       stage('Shift only', 'Side to side, facing ahead.'),
-      stage('Turn only', 'Weight even: the pelvis turns from the hip creases.'),
+      stage('Turn only', 'Weight even: {turner} turns, the knees stay.'),
       stage('Shift, stop, turn, stop', 'Four counts with a stop after each.'),
       stage('Flowing', 'One follows out of the other.'),
     ],
@@ -240,25 +241,26 @@ export const reeling = [
   }),
   builtIn({
     id: 'two-hand-reeling',
+    handLoads: true,
     prerequisites: ['one-hand-reeling'],
     name: 'Two-hand silk-reeling',
     family: 'reeling',
     summary:
-      'Both hands circle half a turn apart: each does what it does alone. The hand on the side that is loaded rises, the other presses. Only when each hand alone is continuous.',
+      'Both hands circle half a turn apart: each does what it does alone. {Rising hand} rises, the other presses. Only when each hand alone is continuous.',
     posture: { ...stance, toesOutDeg: 20, otherToesOutDeg: 20 },
     wayIn: [
       'Stand a little wider than the shoulders, toes a little out, both alike.',
       'Bend the knees over the feet and {pelvis}.',
-      'Let {most} come to the right leg and turn to the right corner.',
+      'Let {most} come to the {loading} leg and turn to the right corner.',
       'Open the right arm to that corner; hold the left palm before the belly.',
     ],
     phases: [
       phase(
-        'Shift left; the left palm lifts on the centre line, the right palm presses down',
+        'Shift {emptying}; the left palm lifts on the centre line, the right palm presses down',
         0.25,
         'out',
         { weight: 'empty', turnDeg: 45, hand: pressedDown, otherHand: atNeck, palm: 'down', otherPalm: 'in' },
-        'Shift right; the left palm sinks on the centre line, the right palm rises to its corner',
+        'Shift {loading}; the left palm sinks on the centre line, the right palm rises to its corner',
       ),
       phase(
         'Turn left, knees still; the left arm opens, the right palm comes to the belly',
@@ -268,11 +270,11 @@ export const reeling = [
         'Turn right, knees still; the left palm comes in to the neck, the right goes out along the hip',
       ),
       phase(
-        'Shift right; the right palm lifts on the centre line, the left palm presses down',
+        'Shift {loading}; the right palm lifts on the centre line, the left palm presses down',
         0.25,
         'in',
         { weight: 'full', turnDeg: -45, hand: atNeck, otherHand: pressedDown, palm: 'in', otherPalm: 'down' },
-        'Shift left; the right palm sinks on the centre line, the left palm rises to its corner',
+        'Shift {emptying}; the right palm sinks on the centre line, the left palm rises to its corner',
       ),
       phase(
         'Turn right, knees still; the right arm opens, the left palm comes to the belly',
@@ -309,10 +311,10 @@ export const reeling = [
       point(
         'two-loaded-rises',
         'waist',
-        'The hand on the loading side rises.',
-        'Which leg fills? That hand lifts.',
-        'The other hand rises out of habit.',
-        'The leg fills and lifts its own hand.',
+        '{Rising hand} rises.',
+        'Say which leg fills, then which hand lifts.',
+        'A hand rises out of habit, whatever the legs do.',
+        'The legs change over and lift a hand.',
       ),
       kneesOutInFar,
       ...turning,
@@ -338,9 +340,9 @@ export const reeling = [
       stanceWidth: 0.6,
     }),
     wayIn: [
-      'Take up the bow stance with the {working} foot ahead.',
+      'Take up the bow stance with the {working} foot ahead; {rear heel}.',
       'Lay the back of the {other} hand on the hip.',
-      'Sit back; hold the {working} palm before the belly.',
+      'Sit back with {back most}; hold the {working} palm before the belly.',
     ],
     phases: [
       phase(
@@ -385,7 +387,7 @@ export const reeling = [
       point(
         'forward-sit-back',
         'hip crease',
-        'On the way back the rear crease folds and the head keeps its height.',
+        'On the way back the rear crease folds; {height}.',
         'Watch a line on the wall.',
         'Standing up on the back leg.',
         'Sit back onto a stool that is always there.',
@@ -508,7 +510,7 @@ export const reeling = [
     name: 'Cloud hands in place',
     family: 'reeling',
     summary:
-      'Standing a few inches wider than the shoulders, the hips turn into the leg while it loads and the hands change over, one high, one low. Arm and shift end together.',
+      'Stand a few inches wider than the shoulders. The hips turn into the leg while it loads; the hands change over, one high, one low. Arm and shift end together.',
     posture: posture({
       kneeBendDeg: 25,
       weightShare: 0.7,
@@ -621,7 +623,7 @@ export const reeling = [
       'Let the weight be in front.',
     ],
     phases: [
-      phase('Sit back, all that will go; the hands come in', 0.3, 'in', {
+      phase('Sit back with {back most}; the hands come in', 0.3, 'in', {
         weight: 'empty',
         turnDeg: 0,
         hand: hand(0.3, 0.7, 0.75),
@@ -629,7 +631,7 @@ export const reeling = [
         palm: 'in',
         otherPalm: 'in',
       }),
-      phase('Turn the pelvis to the {other} side and let it pass', 0.2, 'in', {
+      phase('Turn {turner} to the {other} side and let it pass', 0.2, 'in', {
         weight: 'empty',
         turnDeg: -30,
         hand: hand(0.2, 0.65, 0.6),
@@ -717,9 +719,10 @@ export const reeling = [
       'The plainest movement there is: the wrists rise to shoulder height and sink again. Hundreds of repetitions over time; feet, legs, back and arms take part in order.',
     posture: posture({ kneeBendDeg: 20, shoulderRaiseDeg: 30, elbowBendDeg: 15 }),
     wayIn: [
-      'Stand at shoulder width, arms hanging.',
+      'Stand {width}, arms hanging.',
       'Turn the backs of the hands forward.',
-      'Wait until the arms are heavy.',
+      'Wait until the arms are heavy. On the way up {legs}.',
+      'The rise goes {rise}.',
     ],
     phases: [
       phase('The wrists rise to shoulder height, elbows lower', 0.5, 'in', {
@@ -790,7 +793,7 @@ export const reeling = [
       'A reeling of the shoulder joint: the arm hangs, the weight shifts, and the shoulder draws a slow circle that the arm only hangs from.',
     posture: posture({ kneeBendDeg: 20 }),
     wayIn: [
-      'Stand at shoulder width, arms hanging.',
+      'Stand {width}, arms hanging.',
       'Let a little more weight come to the {working} leg.',
       'Let the {working} arm be as heavy as it is.',
     ],
@@ -856,7 +859,7 @@ export const reeling = [
       'Both forearms turn about their own length, palms in, palms out, while the elbows stay where they are. The turn comes up from the shoulders and goes out to the little finger.',
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 40, elbowBendDeg: 60 }),
     wayIn: [
-      'Stand at shoulder width.',
+      'Stand {width}.',
       'Raise the forearms level in front, elbows at the ribs but not on them.',
       'Palms face each other.',
     ],
@@ -885,7 +888,7 @@ export const reeling = [
       begin: ['The elbows hang.'],
       right: ['The skin of the forearm seems to be wrung softly.'],
       enough: ['The wrists ache.'],
-      stop: ['Pain in elbow or wrist, or fingers that go numb.'],
+      stop: ['Elbow or wrist hurt, or fingers go numb.'],
     },
     quick: 'Six.',
     long: 'Thirty-six.',

@@ -32,12 +32,12 @@ export const standing = [
     name: 'Neutral stance',
     family: 'standing',
     summary:
-      'The stance everything else starts from, built from the floor up: feet at shoulder width, knees unlocked, pelvis quiet, arms at the sides. Begin only when it is aligned and at ease: what is tight at the start stays tight.',
+      'The stance everything else starts from, built from the floor up: feet side by side, knees unlocked, pelvis quiet, arms at the sides. Begin only when it is aligned and at ease: what is tight at the start stays tight.',
     posture: posture({ kneeBendDeg: 10 }),
     wayIn: [
-      'Stand with the heels together. Turn the toes out, then the heels: the feet are now about shoulder-wide.',
+      'Stand with the heels together. Turn the toes out, then the heels, until you stand {width}.',
       'Feel both feet: heel, outer edge, ball, toes. Let the weight come to {press}.',
-      'Unlock the knees, no more. Stack the shins over the ankles.',
+      'Unlock the knees, no more. Stack the shins over the ankles and {muscles}.',
       'Fold a little at the hip creases and {pelvis}.',
       'Let the ribs settle on the pelvis and the shoulders on the ribs.',
       'Float the crown up, draw the chin in a finger’s width, and {eyes}.',
@@ -107,7 +107,7 @@ export const standing = [
     posture: posture({ kneeBendDeg: 30, shoulderRaiseDeg: 45, elbowBendDeg: 45 }),
     wayIn: [
       'Take up the neutral stance and check it.',
-      'Sink as if to sit on a high stool. The knees stay behind the toes.',
+      'Sink as if to sit on a high stool; {shins}.',
       'Let the hands float up in front, backs of the hands first, to the height of the breastbone.',
       'Round the arms: palms face the chest, fingertips a hand-breadth apart.',
       'Let the elbows sink until the shoulders do not know about the arms.',
@@ -371,7 +371,7 @@ export const standing = [
     family: 'standing',
     summary:
       'Feet at about one and a half shoulder widths, toes slightly out, sitting straight down between them. Depth comes last: width and upright torso first.',
-    posture: posture({ kneeBendDeg: 38, stanceWidth: 1.6, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
+    posture: posture({ kneeBendDeg: 38, stanceWidth: 1.5, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
     wayIn: [
       'Heels together. Toes out, heels out, toes out, heels out: walk the feet apart without lifting them.',
       'Turn the toes a little out, both alike.',
@@ -437,10 +437,10 @@ export const standing = [
       'One foot straight ahead, the rear foot turned out 45°, a shoulder-wide channel between the heels; about seven tenths of the weight on the front leg.',
     posture: posture({ kneeBendDeg: 40, weightShare: 0.7, ahead: 2 }),
     wayIn: [
-      'Stand with the feet at shoulder width.',
+      'Stand {width}.',
       'Put all the weight on the {other} leg and turn its toes out 45°.',
       'Place the {working} heel straight ahead, empty, as far as you can take it back without a push.',
-      'Lay the sole down, toes straight ahead. From now on the feet stay.',
+      'Lay the sole down, toes straight ahead. From now on the feet stay; {rear heel}.',
       'Let seven tenths of the weight flow to the {working} leg. The base of the spine leads.',
       'Face forward with the whole pelvis. Both sides of the low back are equally long.',
     ],
@@ -455,7 +455,7 @@ export const standing = [
     signs: {
       begin: ['Either foot could be emptied without moving the other.'],
       right: ['The front leg carries and the rear one is long, not locked.'],
-      enough: ['The rear heel wants to lift, or the trunk leans.'],
+      enough: ['The rear leg lets go, or the trunk leans.'],
       stop: stopSigns,
     },
     quick: 'One hold of fifteen seconds a side.',

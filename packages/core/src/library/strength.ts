@@ -118,7 +118,7 @@ export const strength = [
       begin: ['The weight is on both balls alike.'],
       right: ['The landing cannot be heard.'],
       enough: ['The calves burn, the ankles roll.'],
-      stop: ['Cramp in the calf.', ...stops],
+      stop: ['A calf cramps.', ...stops],
     },
     quick: 'Six.',
     long: 'Twenty-four.',

@@ -69,9 +69,9 @@ describe.each(builtInExercises.map((exercise) => [exercise.id, exercise] as cons
         for (const side of ['left', 'right'] as const)
           for (const text of texts(spokenIn(exercise, school, side))) {
             expect(text).not.toMatch(/[{}]/);
-            // Plain English: no sentence over 25 words, lists of a summary apart.
+            // Plain English: no sentence over 25 words.
             for (const sentence of text.split(/[.!?:;]\s/))
-              expect(sentence.split(/\s+/).length).toBeLessThanOrEqual(30);
+              expect(sentence.split(/\s+/).length).toBeLessThanOrEqual(25);
           }
     });
 

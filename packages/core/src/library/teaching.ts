@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lowerFirst } from '../words/firstLetter';
 import { nameText, noteText } from '../text/textSchema';
 
 const line = nameText(300, 'a line is empty');
@@ -28,6 +29,9 @@ export const signWords: Readonly<Record<SignKind, string>> = {
   enough: 'It is enough when',
   stop: 'Stop when',
 };
+
+/** A sign as it is told: `It is enough when the third breath is done.` */
+export const signLine = (kind: SignKind, sign: string): string => `${signWords[kind]} ${lowerFirst(sign)}`;
 
 export const noSigns: Signs = { begin: [], right: [], enough: [], stop: [] };
 

@@ -22,7 +22,7 @@ import {
 
 const loose = checkpoints('feet-flat', 'knees-track', 'low-back-long', 'shoulders-hang', 'breath-free');
 const stops = ['It catches or hurts in a joint.', 'You turn dizzy.'];
-const atEase = 'Stand at shoulder width, knees unlocked, arms hanging.';
+const atEase = 'Stand {width}, knees unlocked, arms hanging.';
 
 export const warmUp = [
   builtIn({
@@ -32,7 +32,11 @@ export const warmUp = [
     summary:
       'Small circles of each joint from below upwards: ankles, knees, hips, waist, shoulders, elbows, wrists, and the neck in half circles only.',
     posture: posture({ kneeBendDeg: 10 }),
-    wayIn: [atEase, 'Begin below. Each joint has its turn.', 'Small first, then as large as is comfortable.'],
+    wayIn: [
+      atEase,
+      'Begin below. Each joint has its turn; go {pace}.',
+      'Small first, then as large as is comfortable.',
+    ],
     phases: [
       phase('Ankles: circle on the toes of one foot, then the other', 0.14, 'free', null, 'Ankles the other way'),
       phase('Knees: hands on them, small and level', 0.12, 'free', null, 'Knees the other way'),
@@ -56,7 +60,7 @@ export const warmUp = [
     signs: {
       begin: ['You have arrived.'],
       right: ['Each joint feels oiled.'],
-      enough: ['It has become warm; go on.'],
+      enough: ['It has become warm.'],
       stop: stops,
     },
     quick: 'Ankles, hips, shoulders: three each way.',
@@ -172,7 +176,7 @@ export const warmUp = [
     signs: {
       begin: ['The knees are soft.'],
       right: ['The back of the neck and the low back lengthen by their own weight.'],
-      enough: ['Three are enough.'],
+      enough: ['You have done three.'],
       stop: ['The head feels full or the legs tingle.', ...stops],
     },
     quick: 'One.',
@@ -235,7 +239,7 @@ export const warmUp = [
     signs: {
       begin: ['The hips are warm.'],
       right: ['It pulls softly behind the thighs.'],
-      enough: ['Five breaths.'],
+      enough: ['Five breaths are done.'],
       stop: ['The head feels full.', ...stops],
     },
     quick: 'Three breaths.',
@@ -282,10 +286,9 @@ export const warmUp = [
     id: 'arm-swings',
     name: 'Twisting arm swings',
     family: 'warm-up',
-    summary:
-      'The pelvis turns from side to side and the empty arms slap along. The knees stay quiet: the turn comes from the hip creases. Brisk, until warm.',
+    summary: '{Turner} turns from side to side and the empty arms slap along. The knees stay quiet.',
     posture: posture({ kneeBendDeg: 15 }),
-    wayIn: [atEase, 'Let the arms be two empty sleeves.', 'Start the turn in the hip creases.'],
+    wayIn: [atEase, 'Let the arms be two empty sleeves.', 'Start the turn low down and go {pace}.'],
     phases: [
       phase('Turn left', 0.5, 'free', { turnDeg: -40, hand: hand(-0.3, 0.7, 0.35), otherHand: hand(0.75, -0.25, 0.3) }),
       phase('Turn right', 0.5, 'free', { turnDeg: 40, hand: hand(0.75, -0.25, 0.3), otherHand: hand(-0.3, 0.7, 0.35) }),
@@ -343,7 +346,7 @@ export const warmUp = [
     family: 'warm-up',
     summary:
       'Nothing twists: the whole body turns as one over the feet, and the heel of the leg it leaves may lift and go along. For schools that spare the knees so.',
-    posture: posture({ kneeBendDeg: 12, stanceWidth: 1.1 }),
+    posture: posture({ kneeBendDeg: 12 }),
     wayIn: [atEase, 'Let the weight come to the right leg.', 'The left heel is free to lift and turn.'],
     phases: [
       phase('The whole turns left; the right heel lifts and goes along', 0.5, 'free', {
@@ -415,7 +418,7 @@ export const warmUp = [
     wayIn: [
       atEase,
       'Let the hands hang in front, palms up, fingers towards each other.',
-      'Feel the lowest ribs rest. They stay down while the arms go up.',
+      'Feel the lowest ribs rest. They stay down while the arms go up; {arms}.',
     ],
     phases: [
       phase(
@@ -445,7 +448,7 @@ export const warmUp = [
     signs: {
       begin: ['The shoulders are warm.'],
       right: ['The ribs spread with each breath.'],
-      enough: ['The third breath.'],
+      enough: ['The third breath is done.'],
       stop: stops,
     },
     quick: 'About a second at the top.',

@@ -31,7 +31,7 @@ export function newSegment(id: string, exercise: Exercise, school: School): Exer
     type: 'exercise',
     id,
     exerciseId: exercise.id,
-    dose: schoolDose(exercise.defaultDose, school),
+    dose: schoolDose(exercise.defaultDose, school, exercise.family),
     sideOrder: school.sideOrder,
     turned: null,
     roundId: null,

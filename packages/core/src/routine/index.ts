@@ -2,6 +2,7 @@ export * from './commands';
 export * from './evenOut';
 export * from './mirror';
 export * from './rounds';
+export * from './orderWords';
 export * from './spanRepetition';
 export * from './routine';
 export * from './groupCommands';

@@ -5,7 +5,7 @@ import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, timed, toget
 import { conduct } from '../practice';
 import { routine, segment } from '../testing/samples';
 import { addTo } from './addTo';
-import { routineUnevenness, rounds, sidesLedger, spanRepetition, timeline } from '.';
+import { orderWords, routineUnevenness, rounds, sidesLedger, spanRepetition, timeline } from '.';
 
 const quiet = (...segments: Parameters<typeof routine>[0]) =>
   ({ ...routine(segments), settleSeconds: 0, changeSeconds: 3 }) as const;
@@ -196,5 +196,30 @@ describe('even over the whole routine', () => {
       fewAmount: 15,
       manyAmount: 20,
     });
+  });
+});
+
+describe('the order of sides and directions in words, to count along on paper', () => {
+  const words = (dose: Parameters<typeof segment>[1], sideOrder: 'whole' | 'alternating' | 'each' = 'whole') =>
+    orderWords(segment('a', dose, { sideOrder }));
+
+  test('as they are really done', () => {
+    expect(words(cycle(6, eachSideBothWays(8)))).toBe(
+      'Left forward 8, left reversed 8, right forward 8, right reversed 8.',
+    );
+    expect(words(cycle(6, eachSideBothWays(8)), 'alternating')).toBe(
+      'Left forward 8, right forward 8, left reversed 8, right reversed 8.',
+    );
+    expect(words(cycle(6, eachSideBothWays(8)), 'each')).toBe(
+      'One each in turn, forward: 8 left, 8 right; then reversed: 8 left, 8 right.',
+    );
+    expect(words(hold(40, eachSide(2)), 'alternating')).toBe('Left 40 s, right 40 s, left 40 s, right 40 s.');
+    expect(words(timed(180, 10, eachSide(1)))).toBe('Left 3:00 min, right 3:00 min.');
+  });
+
+  test('nothing where there is one thing to do, and not a page of it', () => {
+    expect(words(hold(60, together(3)))).toBe('');
+    expect(words(cycle(6, together(8)))).toBe('');
+    expect(words(hold(10, eachSide(9)), 'alternating')).toBe('');
   });
 });

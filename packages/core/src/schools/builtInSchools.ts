@@ -18,6 +18,19 @@ export const defaultRaiseRule: School['raise'] = {
 };
 
 const conventions = {
+  shiftTurn: 'shift first',
+  turns: 'pelvis',
+  farEnds: 'alike',
+  risingHand: 'loading',
+  width: 'shoulder',
+  rearHeel: 'down',
+  shins: 'toe line',
+  arms: 'bent',
+  legs: 'may straighten',
+  rise: 'wave',
+  pace: 'slow',
+  muscles: 'let go',
+  breathWay: 'not named',
   breathLink: 'natural',
   belly: 'expands',
   pauses: 'none',
@@ -92,5 +105,60 @@ export const breathSchool: School = {
   raise: { ...defaultRaiseRule, growthPerWeek: 0.05, sessionsToRaise: 3, effortCeiling: 4, easeEffort: 7 },
 };
 
+export const waveSchool: School = {
+  ...conventions,
+  id: 'school-wave',
+  name: 'Wave hall',
+  note: 'Round and brisk: shift and turn go together, the waist turns, the other hand rises. Wide to comfort, knees a little out, the rear heel may come up. Left and right take turns, one each.',
+  fatigueRule: 'ease',
+  breathLink: 'loose',
+  toes: 'slightly out',
+  eyes: 'ahead',
+  counted: 'feel',
+  movedBy: 'feet',
+  shiftTurn: 'together',
+  turns: 'waist',
+  farEnds: 'all behind',
+  risingHand: 'emptying',
+  width: 'wider',
+  rearHeel: 'may lift',
+  shins: 'arched',
+  arms: 'may straighten',
+  rise: 'at once',
+  pace: 'brisk',
+  breathWay: 'mouth out',
+  rungOrder: ['time', 'arms', 'share', 'bend'],
+  sideOrder: 'each',
+  settleSeconds: 8,
+  changeSeconds: 4,
+  raise: { ...defaultRaiseRule, growthPerWeek: 0.08 },
+};
+
+export const pillarSchool: School = {
+  ...conventions,
+  id: 'school-pillar',
+  name: 'Pillar hall',
+  note: 'Narrow and upright: a fist between the heels, shins plumb, legs never straight, nothing twists and the whole turns as one. Joints are drawn gently open; everything is given in minutes.',
+  fatigueRule: 'endurance',
+  pressure: 'centre',
+  height: 'level',
+  pelvis: 'forward',
+  eyes: 'up',
+  attention: 'outside',
+  counted: 'minutes',
+  precision: 'strict',
+  turns: 'whole',
+  width: 'fist',
+  shins: 'plumb',
+  legs: 'bent',
+  muscles: 'opened',
+  breathWay: 'nose',
+  rungOrder: ['time', 'share', 'arms', 'bend'],
+  sideOrder: 'alternating',
+  settleSeconds: 10,
+  changeSeconds: 5,
+  raise: { ...defaultRaiseRule, growthPerWeek: 0.06, sessionsToRaise: 3 },
+};
+
 /** The schools a new space starts with; the teacher edits them or adds more. */
-export const builtInSchools: readonly School[] = [softSchool, strictSchool, breathSchool];
+export const builtInSchools: readonly School[] = [softSchool, strictSchool, breathSchool, waveSchool, pillarSchool];

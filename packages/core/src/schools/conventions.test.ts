@@ -21,7 +21,7 @@ import { contradictionKey, exerciseContradictions, routineContradictions } from 
 const exercise = (id: string): Exercise => builtInExercises.find((entry) => entry.id === id)!;
 
 test('every question has a sentence for each side, and a side for each value a school may have', () => {
-  expect(schoolQuestions).toHaveLength(15);
+  expect(schoolQuestions).toHaveLength(28);
   for (const { key, sides } of schoolQuestions) {
     for (const { value, sentence } of sides) {
       expect(SchoolSchema.safeParse({ ...softSchool, [key]: value }).success).toBe(true);
@@ -31,8 +31,8 @@ test('every question has a sentence for each side, and a side for each value a s
   }
 });
 
-test('three schools that differ in earnest: pairwise in at least five questions', () => {
-  expect(builtInSchools).toHaveLength(3);
+test('five schools that differ in earnest: pairwise in at least five questions', () => {
+  expect(builtInSchools).toHaveLength(5);
   for (const a of builtInSchools) {
     for (const b of builtInSchools) {
       if (a === b) continue;

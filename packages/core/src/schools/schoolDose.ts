@@ -3,6 +3,7 @@ import { breathPeriod } from '../breath/breathPeriod';
 import { isTimed, type Dose } from '../library/dose';
 import { workSeconds } from '../library/repetitions';
 import { conventionsOf } from './conventions';
+import type { Family } from '../library/exercise';
 import type { School } from './school';
 
 /** The breath a hold is counted in where nothing is known of the student: 4 s in, 5 s out. House value. */
@@ -14,12 +15,22 @@ const STEP = 30;
 const rounded = (amount: number, multiple: number): number =>
   amount < multiple ? amount : Math.round(amount / multiple) * multiple;
 
+/** Brisk loosening takes this share of its time. House value. */
+const BRISK = 0.75;
+
+/** Warm-ups at the school's pace, to the half second: as many, sooner done; of what is given as time, more of them. */
+function paced(dose: Dose, school: School, family: Family | undefined): Dose {
+  if (school.pace !== 'brisk' || family !== 'warm-up' || dose.kind !== 'cycle') return dose;
+  return { ...dose, cycleSeconds: Math.max(1, Math.round(dose.cycleSeconds * BRISK * 2) / 2) };
+}
+
 /**
  * The first dose of an exercise as a school gives it: holds in breaths, drills in minutes, counts in the
  * school's multiples, no pauses longer than it allows. Only defaults go through here; a dose that a
  * teacher set is never changed.
  */
-export function schoolDose(given: Dose, school: School): Dose {
+export function schoolDose(asWritten: Dose, school: School, family?: Family): Dose {
+  const given = paced(asWritten, school, family);
   // Where nothing is counted, it is enough when it feels so; the amount is what it is reckoned with.
   const dose: Dose = school.counted === 'feel' ? { ...given, least: given.least ?? 0 } : given;
   const limit = conventionsOf(school).pauseLimitSeconds;

@@ -1,7 +1,19 @@
 import type { School } from './school';
 
+/** What a question is about. */
+export const schoolQuestionGroups = [
+  'When it gets hard',
+  'Stance',
+  'Movement',
+  'Eyes and attention',
+  'Breath',
+  'Counting and sides',
+] as const;
+export type SchoolQuestionGroup = (typeof schoolQuestionGroups)[number];
+
 /** One question on which schools differ, and what each side of it means. Common practice, in our own words. */
 export interface SchoolQuestion {
+  readonly group: SchoolQuestionGroup;
   readonly key: keyof School;
   readonly question: string;
   readonly sides: readonly { readonly value: string; readonly label: string; readonly sentence: string }[];
@@ -12,6 +24,7 @@ const side = (value: string, label: string, sentence: string) => ({ value, label
 /** Every row on which schools differ, in the order in which a stance is built and a drill is run. */
 export const schoolQuestions: readonly SchoolQuestion[] = [
   {
+    group: 'When it gets hard',
     key: 'fatigueRule',
     question: 'When tired or shaking (pain always stops)',
     sides: [
@@ -20,6 +33,16 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'When it gets hard',
+    key: 'precision',
+    question: 'Precision',
+    sides: [
+      side('loose', 'Loose', 'The shape serves health: near enough is good.'),
+      side('strict', 'Strict', 'The line is exact, and any lost point of alignment counts.'),
+    ],
+  },
+  {
+    group: 'Stance',
     key: 'pressure',
     question: 'Pressure in the foot',
     sides: [
@@ -30,6 +53,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Stance',
     key: 'toes',
     question: 'Toes in the neutral stance',
     sides: [
@@ -39,47 +63,48 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
-    key: 'fullShift',
-    question: 'A full shift of weight',
+    group: 'Stance',
+    key: 'width',
+    question: 'Width of the plain stance',
     sides: [
-      side('seven tenths', '70 / 30', 'Seven tenths go across, three stay.'),
-      side('all', '100 / 0', 'All of it goes across; the other leg is empty.'),
+      side('together', 'Heels together', 'The heels touch.'),
+      side('fist', 'A fist', 'A fist fits between the heels.'),
+      side('hip', 'Hips', 'The feet stand below the hip joints.'),
+      side('shoulder', 'Shoulders', 'The feet stand below the shoulders.'),
+      side('wider', 'Wider', 'The feet stand wider than the shoulders, to comfort.'),
     ],
   },
   {
-    key: 'height',
-    question: 'Height while moving',
+    group: 'Stance',
+    key: 'shins',
+    question: 'Shins and knees',
     sides: [
-      side('level', 'Level', 'The head keeps its height.'),
-      side('rising', 'Rise and sink', 'The body rises with the breath in and sinks with the breath out.'),
+      side('toe line', 'Up to the toe line', 'The knees may come forward as far as the toes.'),
+      side('plumb', 'Plumb', 'The shins stay plumb over the ankles: one sits back rather than bends forward.'),
+      side('arched', 'Arched', 'The knees go a little outward, an arch from foot to foot.'),
     ],
   },
   {
+    group: 'Stance',
     key: 'pelvis',
     question: 'Pelvis',
     sides: [
       side('hanging', 'Hanging', 'The pelvis hangs from the spine by its own weight.'),
       side('tucked', 'Tucked', 'The tailbone is drawn a little under.'),
+      side('forward', 'Sent forward', 'The pelvis is sent a little forward over the balls of the feet.'),
     ],
   },
   {
-    key: 'eyes',
-    question: 'Eyes',
+    group: 'Stance',
+    key: 'muscles',
+    question: 'Muscles',
     sides: [
-      side('level', 'Level', 'The eyes rest level and soft.'),
-      side('following', 'Follow the hand', 'The eyes go with the leading hand.'),
-      side('closed', 'Closed', 'The eyes close once the drill is known; open for anything on one leg.'),
+      side('let go', 'Let go', 'Every muscle that is not needed lets go.'),
+      side('opened', 'Joints opened', 'The joints are gently drawn open, without strain.'),
     ],
   },
   {
-    key: 'attention',
-    question: 'Attention',
-    sides: [
-      side('inside', 'Inside', 'Attention rests in the belly, the palms or the feet.'),
-      side('outside', 'Outside', 'Attention rests in the space between the hands or on something far off.'),
-    ],
-  },
-  {
+    group: 'Movement',
     key: 'movedBy',
     question: 'What moves the body',
     sides: [
@@ -88,6 +113,136 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Movement',
+    key: 'fullShift',
+    question: 'A full shift of weight',
+    sides: [
+      side('seven tenths', '70 / 30', 'Seven tenths go across, three stay.'),
+      side('all', '100 / 0', 'All of it goes across; the other leg is empty.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'farEnds',
+    question: 'Far ends of a shift in a long stance',
+    sides: [
+      side(
+        'alike',
+        'Both as a full shift',
+        'As much goes back as a full shift takes; seven tenths at most go forward.',
+      ),
+      side(
+        'all behind',
+        '70 ahead, all behind',
+        'Seven tenths ahead; at the end of the way back all of it is on the rear leg.',
+      ),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'shiftTurn',
+    question: 'Shift and turn',
+    sides: [
+      side('shift first', 'Shift, then turn', 'The weight crosses first, the turn comes after.'),
+      side('together', 'Both together', 'Shift and turn go together and arrive together.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'turns',
+    question: 'What turns',
+    sides: [
+      side('pelvis', 'The pelvis', 'The pelvis turns, from the hip creases.'),
+      side('waist', 'The waist', 'The waist turns above hips that stay.'),
+      side('whole', 'All as one', 'Nothing twists: the whole body turns as one.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'risingHand',
+    question: 'Hand and weight',
+    sides: [
+      side('loading', 'The loading side rises', 'The hand on the side that loads rises.'),
+      side('emptying', 'The emptying side rises', 'The hand on the side that empties rises.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'rearHeel',
+    question: 'Rear heel in a long stance',
+    sides: [
+      side('down', 'Stays down', 'The rear heel stays on the floor.'),
+      side('may lift', 'May lift', 'The rear heel may come up as the weight arrives in front.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'arms',
+    question: 'Arms that reach',
+    sides: [
+      side('bent', 'Keep their bend', 'The elbows keep their bend to the end.'),
+      side('may straighten', 'May straighten', 'The arms may straighten at the end of the reach.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'legs',
+    question: 'Legs',
+    sides: [
+      side('bent', 'Always bent', 'The knees are never quite straight.'),
+      side('may straighten', 'May straighten', 'The legs may straighten at the top of an opening.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'height',
+    question: 'Height while moving',
+    sides: [
+      side('level', 'Level', 'The head keeps its height.'),
+      side('rising', 'Rise and sink', 'The body rises with the breath in and sinks with the breath out.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'rise',
+    question: 'Order of a rise',
+    sides: [
+      side('wave', 'A wave', 'It rises from the inside out, one joint after the other.'),
+      side('at once', 'All at once', 'Everything rises at the same time.'),
+    ],
+  },
+  {
+    group: 'Movement',
+    key: 'pace',
+    question: 'Pace of loosening',
+    sides: [
+      side('slow', 'Slow', 'Slowly, so that each joint is felt.'),
+      side('brisk', 'Brisk', 'Briskly, until warm.'),
+    ],
+  },
+  {
+    group: 'Eyes and attention',
+    key: 'eyes',
+    question: 'Eyes',
+    sides: [
+      side('level', 'Level', 'The eyes rest level and soft.'),
+      side('following', 'Follow the hand', 'The eyes go with the leading hand.'),
+      side('ahead', 'Stay ahead', 'The eyes stay ahead while the body turns below them.'),
+      side('up', 'Up, overhead', 'The eyes go up with the hands in overhead work; level elsewhere.'),
+      side('closed', 'Closed', 'The eyes close once the drill is known; open for anything on one leg.'),
+    ],
+  },
+  {
+    group: 'Eyes and attention',
+    key: 'attention',
+    question: 'Attention',
+    sides: [
+      side('inside', 'Inside', 'Attention rests in the belly, the palms or the feet.'),
+      side('outside', 'Outside', 'Attention rests in the space between the hands or on something far off.'),
+    ],
+  },
+  {
+    group: 'Breath',
     key: 'breathLink',
     question: 'Breath and movement',
     sides: [
@@ -97,6 +252,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Breath',
     key: 'belly',
     question: 'Belly',
     sides: [
@@ -105,6 +261,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Breath',
     key: 'pauses',
     question: 'Pauses in the breath',
     sides: [
@@ -114,6 +271,17 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Breath',
+    key: 'breathWay',
+    question: 'Nose, mouth and tongue',
+    sides: [
+      side('nose', 'Nose', 'In and out by the nose, the tongue at the palate.'),
+      side('mouth out', 'Out by the mouth', 'In by the nose, out by soft lips.'),
+      side('not named', 'Not named', 'Nothing is said of it.'),
+    ],
+  },
+  {
+    group: 'Counting and sides',
     key: 'counted',
     question: 'What is counted',
     sides: [
@@ -124,20 +292,13 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     ],
   },
   {
+    group: 'Counting and sides',
     key: 'sideOrder',
     question: 'Sides',
     sides: [
       side('whole', 'One side whole', 'One side whole, then the other.'),
       side('alternating', 'Alternating', 'Left and right take turns, round by round.'),
       side('each', 'One each', 'Left and right take turns, repetition by repetition.'),
-    ],
-  },
-  {
-    key: 'precision',
-    question: 'Precision',
-    sides: [
-      side('loose', 'Loose', 'The shape serves health: near enough is good.'),
-      side('strict', 'Strict', 'The line is exact, and any lost point of alignment counts.'),
     ],
   },
 ];

@@ -15,8 +15,38 @@ const presses: Readonly<Record<School['pressure'], string>> = {
 };
 const gazes: Readonly<Record<School['eyes'], string>> = {
   level: 'look level and soft',
+  ahead: 'let the eyes stay ahead while the body turns',
+  up: 'look level; let the eyes go up when the hands do',
   following: 'let the eyes go with the hand',
   closed: 'let the lids fall once you know the way',
+};
+
+const pelves: Readonly<Record<School['pelvis'], string>> = {
+  hanging: 'let the pelvis hang',
+  tucked: 'draw the tailbone a little under',
+  forward: 'send the pelvis a little forward',
+};
+const turners: Readonly<Record<School['turns'], string>> = {
+  pelvis: 'the pelvis',
+  waist: 'the waist',
+  whole: 'the whole body',
+};
+const widths: Readonly<Record<School['width'], string>> = {
+  together: 'with the heels together',
+  fist: 'with a fist between the heels',
+  hip: 'at hip width',
+  shoulder: 'at shoulder width',
+  wider: 'a little wider than the shoulders',
+};
+const shins: Readonly<Record<School['shins'], string>> = {
+  'toe line': 'the knees stay behind the toes',
+  plumb: 'the shins stay plumb over the ankles',
+  arched: 'the knees go a little out, an arch from foot to foot',
+};
+const noses: Readonly<Record<School['breathWay'], string>> = {
+  nose: 'breathe in and out by the nose, tongue at the palate',
+  'mouth out': 'breathe in by the nose, out by soft lips',
+  'not named': 'breathe as you breathe',
 };
 
 /** The words that may stand in braces. */
@@ -31,6 +61,21 @@ export const spokenWords = [
   'eyes',
   'height',
   'leads',
+  'loading',
+  'emptying',
+  'back most',
+  'turner',
+  'shift and turn',
+  'rising hand',
+  'width',
+  'rear heel',
+  'shins',
+  'arms',
+  'legs',
+  'rise',
+  'pace',
+  'muscles',
+  'nose',
 ] as const;
 
 /** What a word in braces stands for in a school and on a side. */
@@ -49,11 +94,43 @@ function word(token: string, school: School, side: SpokenSide): string | null {
     case 'belly out':
       return reversedBelly ? 'the belly widens' : 'the belly sinks back';
     case 'pelvis':
-      return school.pelvis === 'tucked' ? 'draw the tailbone a little under' : 'let the pelvis hang';
+      return pelves[school.pelvis];
     case 'press':
       return presses[school.pressure];
     case 'eyes':
       return gazes[school.eyes];
+    case 'loading':
+      return school.risingHand === 'loading' ? working : other;
+    case 'emptying':
+      return school.risingHand === 'loading' ? other : working;
+    case 'back most':
+      return school.fullShift === 'all' || school.farEnds === 'all behind'
+        ? 'all the weight'
+        : 'seven tenths of the weight';
+    case 'turner':
+      return turners[school.turns];
+    case 'shift and turn':
+      return school.shiftTurn === 'together' ? 'shift and turn together, arriving at once' : 'shift first, then turn';
+    case 'rising hand':
+      return `the hand on the side that ${school.risingHand === 'loading' ? 'loads' : 'empties'}`;
+    case 'width':
+      return widths[school.width];
+    case 'rear heel':
+      return school.rearHeel === 'down' ? 'the rear heel stays down' : 'the rear heel may come up at the end';
+    case 'shins':
+      return shins[school.shins];
+    case 'arms':
+      return school.arms === 'bent' ? 'the elbows keep their bend' : 'the arms may straighten at the end';
+    case 'legs':
+      return school.legs === 'bent' ? 'the knees keep a little bend' : 'the legs may straighten at the top';
+    case 'rise':
+      return school.rise === 'wave' ? 'one joint after the other, from the inside out' : 'all of it at once';
+    case 'pace':
+      return school.pace === 'brisk' ? 'briskly, until you are warm' : 'slowly, so that you feel each joint';
+    case 'muscles':
+      return school.muscles === 'let go' ? 'let go of every muscle you do not need' : 'draw the joints gently open';
+    case 'nose':
+      return noses[school.breathWay];
     case 'height':
       return school.height === 'level' ? 'keep one height' : 'rise with the breath in, sink with the breath out';
     case 'leads':

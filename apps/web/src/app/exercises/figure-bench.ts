@@ -186,7 +186,7 @@ export class FigureBench {
 
   private poseOf({ body }: Person, posture: Posture, square: boolean) {
     const settled = settlePosture(posture, this.choice.school());
-    return figurePose(body, settled, stillMoment({ posture }), this.choice.side(), square);
+    return figurePose(body, settled, stillMoment({ posture: settled }), this.choice.side(), square);
   }
 
   private rowsOf(person: Person, posture: SettledPosture, answers: PostureAnswers) {

@@ -23,6 +23,7 @@ export function blankExercise(id: string, family: Family): Exercise {
       otherLifted: false,
     },
     twoSided: false,
+    handLoads: false,
     hasDirections: false,
     phases: [],
     phasesSwap: false,

@@ -5,9 +5,8 @@ import {
   holdPartAt,
   holdParts,
   spanRepetition,
-  lowerFirst,
   partWords,
-  signWords,
+  signLine,
   spokenExercise,
   axesOf,
   axisValue,
@@ -213,7 +212,7 @@ function attentionOf(
 function takingUp(span: Span, exercise: Exercise | undefined): Pick<Moment, 'wayIn' | 'mayBegin'> {
   if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '' };
   const { wayIn, signs } = exercise;
-  return { wayIn, mayBegin: signs.begin.map((sign) => `${signWords.begin} ${lowerFirst(sign)}`).join(' ') };
+  return { wayIn, mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' ') };
 }
 
 const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);

@@ -1,27 +1,31 @@
-import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { Column, Content, OrderedListElement } from 'pdfmake/interfaces';
 import {
+  breathCaution,
+  cueOrder,
   cycleParts,
-  doseWords,
   durationWords,
-  figurePose,
-  inTellingOrder,
+  holdParts,
   kneeWords,
+  orderWords,
   partWords,
   segmentPosture,
-  settlePosture,
-  signWords,
+  segmentWords,
+  signLine,
+  stopCaution,
   spokenExercise,
-  stillMoment,
+  stillPose,
   timeline,
+  upperFirst,
   type Body,
   type Exercise,
   type ExerciseSegment,
   type Finding,
+  type FootSide,
   type Routine,
   type School,
 } from '@pomek/core';
-import { layoutFigure } from '../ui/figure.layout';
-import { MM, pdf } from './pdf';
+import { picturesOf } from './handout-figure';
+import { inks, MM, pdf } from './pdf';
 
 export interface HandoutRequest {
   readonly routine: Routine;
@@ -33,176 +37,264 @@ export interface HandoutRequest {
   readonly cautions: readonly string[];
   readonly findings: readonly Finding[];
   readonly version: 'student' | 'teacher';
+  /** Checkpoints that are being worked on with this student, by id. */
+  readonly corrected: ReadonlySet<string>;
+  /** Grows from week to week, so that the cues take turns. */
+  readonly turn: number;
+  /** Where the doses come from: `the plan, week of 23 Nov`; empty for the routine's own. */
+  readonly dosesOf: string;
 }
 
-const PX = 100;
-/** Checkpoints a student is given; a teacher gets them all. */
-const STUDENT_POINTS = 4;
-const DAYS = 7;
+/** Cues a student is given of a drill at a time: what can hurt or is being corrected, and others in turn; a teacher gets all. */
+const FIRST_CUES = 2;
+const OTHER_CUES = 2;
+const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
+/** Breadth of a figure: of a posture, and of each part in a strip, mm. */
+const ALONE = 24;
+const IN_STRIP = 19;
 
-const inks = { limb: '#e4d3bd', far: '#cdbda6', edge: '#6d5a44' };
+const small = { fontSize: 9, margin: [0, 1, 0, 1] as [number, number, number, number] };
 
-/** The figure of a segment as SVG, in outline and flesh, with floor and toe line. */
-export function figureSvg(body: Body, segment: ExerciseSegment, exercise: Exercise, school: School): string {
-  const posture = segmentPosture(segment, exercise);
-  const pose = figurePose(body, settlePosture(posture, school), stillMoment({ posture }), 'right', true);
-  const drawing = layoutFigure(pose, 'side', PX);
-  const layers = ([0, 1, 2] as const).map((layer) => drawing.shapes.filter((shape) => shape.layer === layer));
-  const paths = layers.flatMap((shapes, layer) => [
-    ...shapes.map((shape) => `<path d="${shape.path}" fill="${inks.edge}" stroke="${inks.edge}" stroke-width="1.6"/>`),
-    ...shapes.map((shape) => `<path d="${shape.path}" fill="${layer === 0 ? inks.far : inks.limb}"/>`),
-  ]);
-  const marks = drawing.marks
-    .filter((mark) => mark.kind === 'floor' || mark.kind === 'toe line')
-    .map(({ kind, from, to }) => {
-      const how = kind === 'floor' ? 'stroke="#44544f"' : 'stroke="#a3271b" stroke-dasharray="3 2"';
-      return `<line x1="${from.x}" y1="${from.y}" x2="${to.x}" y2="${to.y}" ${how} stroke-width="1"/>`;
-    });
-  const size = `viewBox="0 0 ${drawing.width} ${drawing.height}"`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>${marks.join('')}${paths.join('')}</svg>`;
-}
-
-function partCell(request: HandoutRequest, segment: ExerciseSegment, exercise: Exercise): TableCell {
-  const { school, version, body } = request;
-  const sides = new Set(segment.dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
-  const side = sides.has('right') || !sides.has('left') ? 'right' : 'left';
-  const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
-  const directions = new Set(segment.dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
-  const points = inTellingOrder(said.checkpoints);
-  const shown = version === 'teacher' ? points : points.slice(0, STUDENT_POINTS);
-  const small = { fontSize: 9, margin: [0, 1, 0, 1] as [number, number, number, number] };
-  const numbered = (title: string, list: readonly string[]): Content[] =>
-    list.length === 0
-      ? []
-      : [
-          { text: title, bold: true, ...small },
-          { ol: [...list], fontSize: 9 },
-        ];
-  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map(partWords);
-  const mirror = exercise.twoSided ? `, ${side} side; the other is the mirror` : '';
-  const lines: Content[] = [
-    { text: exercise.name, bold: true, fontSize: 12 },
-    { text: doseWords(segment.dose), margin: [0, 1, 0, 2] },
-    ...said.cautions.map((caution): Content => ({ text: caution, fontSize: 8.5, color: '#a3271b' })),
-    ...(version === 'student'
-      ? [
-          { text: said.summary, fontSize: 9, color: '#44544f' },
-          {
-            columnGap: 10,
-            columns: [
-              { width: '*', stack: numbered('The way in', said.wayIn) },
-              {
-                width: '*',
-                stack: directions.has('reversed')
-                  ? [
-                      ...(directions.has('forward') ? numbered(`Forward${mirror}`, told('forward')) : []),
-                      ...numbered(`Reversed${mirror}`, told('reversed')),
-                    ]
-                  : numbered(`One repetition${mirror}`, told('forward')),
-              },
-            ].filter(({ stack }) => stack.length > 0),
-          },
-          ...said.signs.enough.map((sign): Content => ({ text: `${signWords.enough}: ${sign}`, ...small })),
-          ...said.signs.stop.map((sign): Content => ({ text: `${signWords.stop}: ${sign}`, bold: true, ...small })),
-        ]
-      : numbered(
-          'Stages',
-          said.stages.map((stage) => `${stage.name}: ${stage.words}`),
-        )),
-    ...shown.map((point): Content => ({
-      text:
-        version === 'teacher'
-          ? `${point.region}: ${point.wanted} Test: ${point.test} Faults: ${point.faults} Cue: ${point.cue}`
-          : point.cue,
-      fontSize: 9,
-      italics: version === 'student',
-      ...(point.safety ? { bold: true } : {}),
-    })),
-  ];
-  if (version === 'teacher' && !exercise.posture.seated) {
-    const posture = segmentPosture(segment, exercise);
-    const pose = figurePose(body, settlePosture(posture, school), stillMoment({ posture }), 'right', true);
-    const past = pose.statics?.kneePastToes ?? 0;
-    lines.push({ text: `Bend ${Math.round(posture.kneeBendDeg)}°. ${kneeWords(past)}.`, fontSize: 9 });
-  }
-  return { stack: lines };
-}
+const numbered = (title: string, list: readonly string[], backwards = false): Content[] =>
+  list.length === 0
+    ? []
+    : [
+        { text: title, bold: true, ...small },
+        // Told from the last figure to the first, each line has the number of its figure.
+        {
+          ol: list.map((line, index): OrderedListElement => ({
+            text: line,
+            counter: backwards ? list.length - index : index + 1,
+          })),
+          fontSize: 9,
+        },
+      ];
 
 /** Empty boxes, one a day of the week. */
-const boxes = (): Content => ({
-  canvas: Array.from({ length: DAYS }, (_, day) => ({
-    type: 'rect' as const,
-    x: day * 13,
-    y: 3,
-    w: 9,
-    h: 9,
-    lineWidth: 0.8,
-  })),
+const boxes = (): Column => ({
+  width: DAYS.length * 13,
+  stack: [
+    {
+      columnGap: 0,
+      columns: DAYS.map((day) => ({
+        width: 13,
+        text: day,
+        fontSize: 7,
+        color: inks.soft,
+        alignment: 'center' as const,
+      })),
+    },
+    {
+      canvas: DAYS.map((_, day) => ({ type: 'rect' as const, x: day * 13 + 2, y: 1, w: 9, h: 9, lineWidth: 0.8 })),
+    },
+  ],
 });
 
+/** On which side a drill is told and drawn. */
+function toldSide({ dose }: ExerciseSegment): FootSide {
+  const sides = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
+  return sides.has('right') || !sides.has('left') ? 'right' : 'left';
+}
+
+/** The figures: one beside the dose, or the parts in a row with their numbers. */
+function strip(svgs: readonly string[], seen: string): Content {
+  return {
+    columnGap: 2,
+    margin: [0, 2, 0, 2],
+    columns: [
+      ...svgs.map((svg, index) => ({
+        width: IN_STRIP * MM,
+        stack: [
+          { svg, width: IN_STRIP * MM },
+          { text: String(index + 1), alignment: 'center' as const, fontSize: 9, bold: true },
+        ],
+      })),
+      { width: '*', text: upperFirst(seen), fontSize: 7.5, color: inks.soft, margin: [4, 2, 0, 0] },
+    ],
+  };
+}
+
+/** What a student needs to do it from the paper alone. */
+function studentWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest, side: FootSide): Content[] {
+  const { dose } = segment;
+  const directions = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
+  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map(partWords);
+  const mirror = said.twoSided ? `, ${side} side; the other is the mirror` : '';
+  const parts = directions.has('reversed')
+    ? [
+        ...(directions.has('forward') ? numbered(`Forward${mirror}`, told('forward')) : []),
+        ...numbered(`Reversed${mirror}`, told('reversed'), true),
+      ]
+    : numbered(`One repetition${mirror}`, told('forward'));
+  const attention =
+    dose.kind === 'hold'
+      ? holdParts(dose, said).map(
+          ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
+        )
+      : [];
+  const ordered = cueOrder(said.checkpoints, request.corrected, request.turn);
+  const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
+  const cues = [
+    ...first,
+    ...ordered.filter(({ id, safety }) => !safety && !request.corrected.has(id)).slice(0, OTHER_CUES),
+  ];
+  return [
+    {
+      columnGap: 10,
+      columns: [
+        { width: '*', stack: numbered('The way in', said.wayIn) },
+        { width: '*', stack: [...parts, ...numbered('Attention', attention)] },
+      ].filter(({ stack }) => stack.length > 0),
+    },
+    // Cues and signs stay together.
+    {
+      unbreakable: true,
+      stack: [
+        {
+          columnGap: 10,
+          margin: [0, 2, 0, 0],
+          columns: [
+            {
+              width: '*',
+              stack: cues.map((point): Content => ({
+                text: point.cue,
+                italics: true,
+                ...small,
+                ...(point.safety || request.corrected.has(point.id) ? { bold: true } : {}),
+              })),
+            },
+            {
+              width: '*',
+              stack: [
+                ...said.signs.enough.map((sign): Content => ({ text: signLine('enough', sign), ...small })),
+                ...said.signs.stop.map((sign): Content => ({ text: signLine('stop', sign), bold: true, ...small })),
+              ],
+            },
+          ],
+        },
+      ],
+    },
+  ];
+}
+
+/** What a teacher looks at: stages, every point with its test and faults, the knee as it is reckoned. */
+function teacherWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest): Content[] {
+  const { body, school, corrected, turn } = request;
+  const posture = segmentPosture(segment, said);
+  const past = posture.seated ? null : (stillPose(body, posture, school, 'right', true).statics?.kneePastToes ?? 0);
+  return [
+    ...(past === null ? [] : [{ text: `Bend ${Math.round(posture.kneeBendDeg)}°. ${kneeWords(past)}.`, ...small }]),
+    ...numbered(
+      'Stages',
+      said.stages.map((stage) => `${stage.name}: ${stage.words}`),
+    ),
+    ...cueOrder(said.checkpoints, corrected, turn).map((point): Content => ({
+      text: `${point.region}: ${point.wanted} Test: ${point.test} Faults: ${point.faults} Cue: ${point.cue}`,
+      ...small,
+      ...(point.safety || corrected.has(point.id) ? { bold: true } : {}),
+    })),
+  ];
+}
+
+function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exercise: Exercise): Content[] {
+  const { school, version, body } = request;
+  const student = version === 'student';
+  const side = toldSide(segment);
+  const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
+  const { svgs, seen } = picturesOf(body, segment, exercise, school, side);
+  const order = orderWords(segment);
+  const words: Content[] = [
+    { text: exercise.name, style: 'heading' },
+    { text: segmentWords(segment), margin: [0, 1, 0, 1] },
+    ...(order === '' ? [] : [{ text: order, ...small }]),
+    // What every drill has stands once, at the head.
+    ...said.cautions
+      .filter((caution) => caution !== stopCaution)
+      .map((caution): Content => ({ text: caution, fontSize: 8.5, color: inks.danger })),
+    ...(student ? [{ text: said.summary, fontSize: 9, color: inks.soft, margin: [0, 2, 0, 0] } as Content] : []),
+  ];
+  const alone = svgs.length === 1;
+  const head: Content = {
+    columnGap: 8,
+    columns: [
+      ...(alone ? [{ width: ALONE * MM, stack: [{ svg: svgs[0]!, width: ALONE * MM }] }] : []),
+      { width: '*', stack: words },
+      ...(student ? [boxes()] : []),
+    ],
+  };
+  return [
+    {
+      canvas: [{ type: 'line', x1: 0, y1: 0, x2: 182 * MM, y2: 0, lineWidth: 0.6, lineColor: inks.line }],
+      margin: [0, 6, 0, 4],
+    },
+    // A drill's name is never parted from its figures; what follows may go on overleaf.
+    { unbreakable: true, stack: alone ? [head] : [head, strip(svgs, seen)] },
+    ...(student ? studentWords(segment, said, request, side) : teacherWords(segment, said, request)),
+  ];
+}
+
 /**
- * The handout of a routine on A4: figures, doses in words, checkpoints, cautions, and for students tick
- * boxes for the week; for teachers all checkpoints and what there is to look at.
+ * The handout of a routine on A4: figures from where a drill is seen best, doses in words, the way in, the parts, cues and
+ * cautions; for students boxes to tick, for teachers stages, all checkpoints and what there is to look at.
  */
 export function handout(request: HandoutRequest): Promise<Blob> {
-  const { routine, exercises, version, name, cautions, findings } = request;
+  const { routine, exercises, version, name, cautions, findings, dosesOf } = request;
   const student = version === 'student';
-  const rows = routine.segments.map((segment): TableCell[] => {
+  const rows = routine.segments.flatMap((segment): Content[] => {
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
-    if (segment.type !== 'exercise' || exercise === undefined) {
-      const words =
-        segment.type === 'exercise'
-          ? 'An exercise that is gone'
-          : `${segment.label}, ${durationWords(segment.seconds)}`;
-      return [{ text: '' }, { text: words, italics: true, color: '#44544f' }, { text: '' }];
-    }
-    return [
-      { svg: figureSvg(request.body, segment, exercise, request.school), width: 21 * MM },
-      partCell(request, segment, exercise),
-      student ? boxes() : { text: '' },
-    ];
+    if (segment.type === 'exercise' && exercise !== undefined) return exerciseContent(request, segment, exercise);
+    const words =
+      segment.type === 'exercise'
+        ? 'An exercise that is gone'
+        : `${segment.label === '' ? upperFirst(segment.type) : segment.label}, ${durationWords(segment.seconds)}`;
+    return [{ text: words, italics: true, color: inks.soft, margin: [0, 6, 0, 2] }];
   });
   const total = durationWords(timeline(routine).totalMs / 1000);
   const dangers = findings.filter((finding) => finding.grade !== 'note');
+  const about = [
+    name === '' ? '' : `For ${name}.`,
+    `${total} in all.`,
+    dosesOf === '' ? '' : `Doses of ${dosesOf}.`,
+    routine.note,
+  ];
   return pdf({
     info: { title: routine.name },
-    pageMargins: [14 * MM, 14 * MM, 14 * MM, 16 * MM],
-    footer: (page, pages) => ({ text: `${routine.name}, page ${page} of ${pages}`, alignment: 'center', fontSize: 8 }),
+    pageMargins: [14 * MM, 12 * MM, 14 * MM, 14 * MM],
+    footer: (page, pages) => ({
+      text: `${routine.name}, page ${page} of ${pages}`,
+      alignment: 'center',
+      fontSize: 8,
+      color: inks.soft,
+    }),
     content: [
-      { text: routine.name, fontSize: 20, bold: true },
+      { text: routine.name, style: 'title' },
+      { text: about.filter((words) => words !== '').join(' '), margin: [0, 2, 0, 4] },
       {
-        text: `${name === '' ? '' : `For ${name}. `}${total} in all.${routine.note === '' ? '' : ` ${routine.note}`}`,
-        margin: [0, 2, 0, 6],
+        text: `${stopCaution} Practise within what your teacher has shown you; local rules and licensed practice go before this sheet.`,
+        fontSize: 9,
+        color: inks.danger,
+        margin: [0, 0, 0, 3],
       },
       ...(cautions.length > 0
-        ? [{ text: `Keep in mind: ${cautions.join('; ')}.`, color: '#a3271b', margin: [0, 0, 0, 6] } as Content]
+        ? [
+            {
+              text: `Keep in mind: ${cautions.map((caution) => caution.replace(/\.$/, '')).join('; ')}.`,
+              color: inks.danger,
+              margin: [0, 0, 0, 4],
+            } as Content,
+          ]
         : []),
-      {
-        layout: 'lightHorizontalLines',
-        table: {
-          headerRows: 1,
-          dontBreakRows: true,
-          widths: [23 * MM, '*', student ? DAYS * 13 : 1],
-          body: [
-            [
-              { text: '' },
-              { text: 'What, and how much', bold: true, fontSize: 9 },
-              { text: student ? 'M  T  W  T  F  S  S' : '', fontSize: 9 },
-            ],
-            ...rows,
-          ],
-        },
-      },
+      ...rows,
       ...(!student && dangers.length > 0
         ? [
-            { text: 'What to look at', bold: true, margin: [0, 10, 0, 3] } as Content,
+            { text: 'What to look at', style: 'heading', margin: [0, 10, 0, 3] } as Content,
             { ul: dangers.map((finding) => `${finding.text} ${finding.reason}`), fontSize: 9 } as Content,
           ]
         : []),
       {
-        text: 'Dizziness, chest pain, pain in a joint or numbness: stop, sit down, and see a licensed practitioner. No held breath in pregnancy, with high blood pressure, or with heart, eye-pressure or breathing conditions without medical advice.',
+        text: breathCaution,
         fontSize: 8.5,
-        color: '#44544f',
+        color: inks.soft,
         margin: [0, 10, 0, 0],
       },
     ],

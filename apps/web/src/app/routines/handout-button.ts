@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { changedWords, practisedRoutine } from '@pomek/core';
+import { changedWords, dayNumber, lockedStrands, pointsInWork, practisedRoutine } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
+import { Repository } from '../data/repository';
+import { readDay } from '../ui/day-words';
 import { download, fileName } from '../ui/download';
 import { Workbench } from './workbench';
 
@@ -32,6 +34,7 @@ export class HandoutButton {
   private readonly bench = inject(Workbench);
   private readonly notices = inject(Notices);
   private readonly clock = inject(Clock);
+  private readonly repository = inject(Repository);
   protected readonly busy = signal(false);
 
   protected async make(version: 'student' | 'teacher'): Promise<void> {
@@ -39,30 +42,43 @@ export class HandoutButton {
     if (routine === null || routine === undefined) return;
     this.busy.set(true);
     try {
-      const { handout } = await import('../print/handout');
+      const [{ handout }, plans, corrections] = await Promise.all([
+        import('../print/handout'),
+        this.repository.read('plans'),
+        this.repository.read('corrections'),
+      ]);
       const { student, body } = this.bench.choice.person();
-      const measures = this.bench.choice.measures();
-      // The doses of the routine, with what is noted of the body taken care of.
-      const { routine: cared, changed } = practisedRoutine(
+      const [today, logs, shelf] = [this.clock.today(), this.bench.choice.logs(), this.bench.shelf()];
+      const plan = plans.find(({ studentId, routineId }) => studentId === student?.id && routineId === routine.id);
+      const school = student === null ? this.bench.school() : this.bench.choice.school();
+      // What is practised today, as in the hall: the plan's doses, with what is noted of the body taken care of.
+      const locked = plan === undefined ? [] : lockedStrands(plan, logs, school.raise, shelf);
+      const { routine: practised, changed } = practisedRoutine(
         routine,
-        null,
+        plan ?? null,
         student,
-        measures,
-        this.bench.shelf(),
-        this.bench.school(),
-        this.clock.today(),
-        new Set(),
-        this.bench.choice.logs(),
+        this.bench.choice.measures(),
+        shelf,
+        school,
+        today,
+        new Set(locked.map(({ segmentId }) => segmentId)),
+        logs,
       );
+      const own = corrections.filter(({ studentId }) => studentId === student?.id);
+      const points = [...shelf.values()].flatMap(({ checkpoints }) => checkpoints.map(({ id }) => id));
+      const inWork = pointsInWork(own, [...new Set(points)], today);
       const file = await handout({
-        routine: cared,
-        exercises: this.bench.shelf(),
-        school: this.bench.school(),
+        routine: practised,
+        exercises: shelf,
+        school,
         body,
         name: student?.name ?? '',
         cautions: [...changed.map(changedWords), ...(student?.cautions ?? [])],
         findings: this.bench.findings(),
         version,
+        corrected: new Set(inWork.map(({ checkpointId }) => checkpointId)),
+        turn: Math.floor(dayNumber(today) / 7),
+        dosesOf: plan === undefined ? '' : `the plan on ${readDay(today)}`,
       });
       download(`${fileName(`${routine.name} ${version}`)}.pdf`, file, 'application/pdf');
       this.notices.done('The handout is in your downloads');

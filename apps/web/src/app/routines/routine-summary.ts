@@ -36,7 +36,11 @@ export class RoutineSummary {
     const ledger = sidesLedger(this.routine());
     return (['left', 'right'] as const).map((side) => {
       const totals = ledger[side];
-      const { repetitionsForward, repetitionsReversed } = totals;
+      // What is given as time ends somewhere in a repetition.
+      const [repetitionsForward, repetitionsReversed] = [
+        Math.round(totals.repetitionsForward),
+        Math.round(totals.repetitionsReversed),
+      ];
       const reversed = repetitionsReversed > 0 ? `, ${repetitionsReversed} reversed` : '';
       return { side, time: durationWords(totals.seconds), repetitions: `${repetitionsForward} repetitions${reversed}` };
     });

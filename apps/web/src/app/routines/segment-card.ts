@@ -7,7 +7,6 @@ import {
   doseGivenAs,
   doseGivings,
   durationWords,
-  figurePose,
   givingOf,
   givingsFor,
   mirrorSegment,
@@ -16,7 +15,7 @@ import {
   settlePosture,
   sideOrders,
   sideOrderWords,
-  stillMoment,
+  stillPose,
   unturned,
   upperFirst,
   type Dose,
@@ -122,13 +121,15 @@ export class SegmentCard {
     const exercise = this.exercise();
     if (!this.open() || segment.type !== 'exercise' || exercise === undefined) return null;
     const posture = segmentPosture(segment, exercise);
-    const settled = settlePosture(posture, this.school());
-    return figurePose(this.person().body, settled, stillMoment({ posture }), 'right', true);
+    return stillPose(this.person().body, posture, this.school(), 'right', true);
   });
   protected readonly posture = computed(() => {
     const segment = this.segment();
     const exercise = this.exercise();
-    return segment.type === 'exercise' && exercise !== undefined ? segmentPosture(segment, exercise) : null;
+    // As it is stood in: a plain stance is as wide as the school's.
+    return segment.type === 'exercise' && exercise !== undefined
+      ? settlePosture(segmentPosture(segment, exercise), this.school())
+      : null;
   });
 
   protected share(share: number): number {

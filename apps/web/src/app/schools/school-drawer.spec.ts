@@ -27,7 +27,7 @@ test('the axes of the ladder are put into another order, one place at a time, an
 
 test('a question is answered, and its sentence says what that means', async () => {
   const { it, page, stored } = await drawer();
-  const row = it['questions'].find((question) => question.key === 'pressure')!;
+  const row = it['questions'].flatMap(({ rows }) => rows).find((question) => question.key === 'pressure')!;
   expect(it['sentence'](row)).toBe(row.sides.find((side) => side.value === 'whole sole')!.sentence);
   it['answer']('pressure', 'ball');
   await page.settle();

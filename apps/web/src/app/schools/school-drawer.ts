@@ -11,6 +11,7 @@ import { Textarea } from 'primeng/textarea';
 import {
   builtInSchools,
   rungWords,
+  schoolQuestionGroups,
   schoolQuestions,
   type RaiseRule,
   type RungAxis,
@@ -86,7 +87,10 @@ export class SchoolDrawer {
   /** As it is typed, whether it is kept yet or not. */
   protected readonly school = computed(() => this.edit.draft() ?? schoolOf(this.schools(), this.schoolId()));
   protected readonly rungWords = rungWords;
-  protected readonly questions = schoolQuestions;
+  protected readonly questions = schoolQuestionGroups.map((group) => ({
+    group,
+    rows: schoolQuestions.filter((question) => question.group === group),
+  }));
   protected readonly kept = computed(() => this.school().keptOnPurpose.length);
   protected readonly equal = [
     { label: 'Point out unequal sides', value: true },

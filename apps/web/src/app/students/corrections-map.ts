@@ -11,12 +11,10 @@ import {
   catalogued,
   correctionCounts,
   correctionQueue,
-  figurePose,
   newCorrection,
-  settlePosture,
   spokenCheckpoint,
   spokenExercise,
-  stillMoment,
+  stillPose,
   type Correction,
   type Exercise,
   type School,
@@ -197,8 +195,7 @@ export class CorrectionsMap {
     })),
   );
   protected readonly pose = computed(() => {
-    const settled = settlePosture(stand.posture, this.school());
-    return figurePose(bodyOfStudent(this.student()).body, settled, stillMoment(stand), 'right', true);
+    return stillPose(bodyOfStudent(this.student()).body, stand.posture, this.school(), 'right', true);
   });
   private readonly counts = computed(() => correctionCounts(this.corrections(), this.clock.today()));
   protected readonly queue = computed(() => correctionQueue(this.corrections(), this.clock.today()));

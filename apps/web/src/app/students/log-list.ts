@@ -90,7 +90,7 @@ export class LogList {
   protected done(line: LogLine): string {
     if (line.kind === 'hold') return `${durationWords(line.done.seconds)} of ${durationWords(line.asked.seconds)}`;
     const noun = line.kind === 'cycle' ? 'repetition' : 'breath';
-    return `${Math.floor(line.done.amount)} of ${counted(line.asked.amount, noun)}`;
+    return `${Math.floor(line.done.amount)} of ${counted(Math.floor(line.asked.amount + 1e-9), noun)}`;
   }
 
   protected readonly met = isLineMet;

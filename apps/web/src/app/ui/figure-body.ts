@@ -5,7 +5,7 @@ import { capsule, type Spot } from './capsule';
 export type FigureView = 'side' | 'front' | 'above';
 
 export interface FigureShape {
-  readonly part: 'limb' | 'foot' | 'torso' | 'head' | 'seat';
+  readonly part: 'limb' | 'foot' | 'torso' | 'head' | 'seat' | 'palm';
   /** Which texture it has; none for what is of both sides. */
   readonly side: FootSide | 'none';
   /** What lies behind, the body, what lies before it; each layer has one outline. */
@@ -108,20 +108,21 @@ function trunk({ pose, view, at, size }: Drawing): FigureShape[] {
   const top = at(shoulders);
   const crown = at(head);
   if (view === 'above') {
-    const across = { x: -Math.sin(rad(turnDeg)), z: Math.cos(rad(turnDeg)) };
-    const ends = (centre: Point3, half: number): [Spot, Spot] => {
+    const ends = (centre: Point3, half: number, degrees: number): [Spot, Spot] => {
+      const across = { x: -Math.sin(rad(degrees)), z: Math.cos(rad(degrees)) };
       const reach = half * pose.body.stature;
       return [
         at({ ...centre, x: centre.x - across.x * reach, z: centre.z - across.z * reach }),
         at({ ...centre, x: centre.x + across.x * reach, z: centre.z + across.z * reach }),
       ];
     };
-    const [hipLeft, hipRight] = ends(pelvis, 0.05);
-    const [left, right] = ends(shoulders, 0.075);
+    const [hipLeft, hipRight] = ends(pelvis, 0.05, pose.hipTurnDeg);
+    const [left, right] = ends(shoulders, 0.075, turnDeg);
     return [
       { part: 'torso', side: 'none', layer: 1, path: capsule(hipLeft, size(0.055), hipRight, size(0.055)) },
       { part: 'torso', side: 'none', layer: 1, path: capsule(left, size(0.045), right, size(0.045)) },
       { part: 'head', side: 'none', layer: 2, path: ellipse(crown, size(thick.headWide), size(thick.headDeep)) },
+      noseAbove(pose, crown, size),
     ];
   }
   const [front, back] = [1, -1];
@@ -143,15 +144,50 @@ function trunk({ pose, view, at, size }: Drawing): FigureShape[] {
     { part: 'torso', side: 'none', layer: 1, path: capsule(top, size(thick.neck), crown, size(thick.neck)) },
     { part: 'torso', side: 'none', layer: 1, path: closed(outline) ?? '' },
     { part: 'head', side: 'none', layer: 1, path: ellipse(crown, size(deep), size(thick.headTall)) },
-    ...(view === 'side' ? [nose(crown, size)] : []),
+    ...(view === 'side' ? [nose(pose, crown, size)] : []),
   ];
 }
 
-/** Which way it looks. */
-function nose({ x, y }: Spot, size: (share: number) => number): FigureShape {
-  const tip = { x: x + size(thick.headDeep + 0.009), y: y + size(0.012) };
-  const root = { x: x + size(thick.headDeep - 0.012), y };
+/** Which way it looks, seen from the side. */
+function nose({ lookUpDeg, headTurnDeg }: FigurePose, { x, y }: Spot, size: (share: number) => number): FigureShape {
+  const [forward, up] = [Math.cos(rad(headTurnDeg)), Math.sin(rad(lookUpDeg))];
+  const along = (share: number): number => size(share) * forward * Math.cos(rad(lookUpDeg));
+  const tip = { x: x + along(thick.headDeep + 0.009), y: y + size(0.012) - size(thick.headDeep) * up };
+  const root = { x: x + along(thick.headDeep - 0.012), y: y - size(thick.headDeep - 0.012) * up };
   return { part: 'head', side: 'none', layer: 1, path: capsule(root, size(0.014), tip, size(0.006)) };
+}
+
+/** Which way it looks, seen from above. */
+function noseAbove({ headTurnDeg }: FigurePose, { x, y }: Spot, size: (share: number) => number): FigureShape {
+  const at = (share: number): Spot => ({
+    x: x + size(share) * Math.sin(rad(headTurnDeg)),
+    y: y - size(share) * Math.cos(rad(headTurnDeg)),
+  });
+  const [root, tip] = [at(thick.headDeep - 0.012), at(thick.headDeep + 0.012)];
+  return { part: 'head', side: 'none', layer: 2, path: capsule(root, size(0.014), tip, size(0.006)) };
+}
+
+/** How far the stalk of a palm reaches, and its half breadths, as shares of stature. */
+const STALK = { reach: 0.055, from: 0.007, to: 0.003 } as const;
+
+/** Where each palm faces: a stalk out of the hand, short where it faces towards the eye or away from it. */
+function palms({ pose, view, at, size }: Drawing): FigureShape[] {
+  return sides.flatMap((side): FigureShape[] => {
+    const { wrist, hand, palm } = pose.arms[side];
+    if (palm === null) return [];
+    const middle = { x: (wrist.x + hand.x) / 2, y: (wrist.y + hand.y) / 2, z: (wrist.z + hand.z) / 2 };
+    const reach = STALK.reach * pose.body.stature;
+    const end = { x: middle.x + palm.x * reach, y: middle.y + palm.y * reach, z: middle.z + palm.z * reach };
+    const far = view === 'side' && side !== pose.working;
+    return [
+      {
+        part: 'palm',
+        side: 'none',
+        layer: far ? 0 : 2,
+        path: capsule(at(middle), size(STALK.from), at(end), size(STALK.to)),
+      },
+    ];
+  });
 }
 
 function ellipse({ x, y }: Spot, rx: number, ry: number): string {
@@ -177,5 +213,5 @@ export function bodyShapes(drawing: Drawing): FigureShape[] {
     drawing.pose.seated && drawing.view !== 'above'
       ? [{ part: 'seat', side: 'none', layer: 0, path: seatPath(drawing) }]
       : [];
-  return [...seat, ...feet(drawing), ...limbs(drawing), ...trunk(drawing)];
+  return [...seat, ...feet(drawing), ...limbs(drawing), ...trunk(drawing), ...palms(drawing)];
 }

@@ -1,0 +1,80 @@
+import {
+  bestView,
+  cycleMoment,
+  figurePose,
+  isPlayable,
+  segmentPosture,
+  settlePosture,
+  stillPose,
+  type Body,
+  type Exercise,
+  type ExerciseSegment,
+  type FigurePose,
+  type FootSide,
+  type School,
+} from '@pomek/core';
+import type { FigureView } from '../ui/figure-body';
+import { layoutFigure } from '../ui/figure.layout';
+import { inks } from './pdf';
+
+/** Scale of the drawing; how large it is printed is said where it stands. */
+const PX = 100;
+/** More parts than this do not fit beside one another. */
+const MOST_IN_STRIP = 8;
+
+/** A pose as SVG: outline and flesh, with the floor, and from the side the toe line. @param height at least so high, px */
+export function poseSvg(pose: FigurePose, view: FigureView, height = 0): string {
+  const drawing = layoutFigure(pose, view, PX);
+  // Figures side by side stand on one floor, however high their hands are.
+  const above = Math.max(0, height - drawing.height);
+  const layers = ([0, 1, 2] as const).map((layer) => drawing.shapes.filter((shape) => shape.layer === layer));
+  const flesh = (part: string, layer: number): string =>
+    part === 'palm' ? inks.pine : layer === 0 ? inks.far : inks.limb;
+  const paths = layers.flatMap((shapes, layer) => [
+    ...shapes.map((shape) => `<path d="${shape.path}" fill="${inks.edge}" stroke="${inks.edge}" stroke-width="1.6"/>`),
+    ...shapes.map((shape) => `<path d="${shape.path}" fill="${flesh(shape.part, layer)}"/>`),
+  ]);
+  const marks = drawing.marks
+    .filter((mark) => mark.kind === 'floor' || mark.kind === 'toe line')
+    .map(({ kind, from, to }) => {
+      const how = kind === 'floor' ? `stroke="${inks.soft}"` : `stroke="${inks.danger}" stroke-dasharray="3 2"`;
+      return `<line x1="${from.x}" y1="${from.y}" x2="${to.x}" y2="${to.y}" ${how} stroke-width="1"/>`;
+    });
+  const size = `viewBox="0 ${-above} ${drawing.width} ${drawing.height + above}"`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>${marks.join('')}${paths.join('')}</svg>`;
+}
+
+/** What is drawn of a drill. */
+export interface Pictures {
+  /** One of a posture held, or one for the end of each part, in order. */
+  readonly svgs: readonly string[];
+  /** How one looks at it. */
+  readonly seen: string;
+}
+
+const seenWords = { side: 'seen from the side', front: 'seen from the front' } as const;
+
+/** The figures of a segment from where it is seen best: its stand, or the end of each part of its cycle on one side. */
+export function picturesOf(
+  body: Body,
+  segment: ExerciseSegment,
+  exercise: Exercise,
+  school: School,
+  side: FootSide,
+): Pictures {
+  const posture = segmentPosture(segment, exercise);
+  const drill = { ...exercise, posture };
+  const view = bestView(drill, body, school);
+  const seen = seenWords[view];
+  if (segment.dose.kind === 'hold' || !isPlayable(drill) || exercise.phases.length > MOST_IN_STRIP) {
+    return { svgs: [poseSvg(stillPose(body, posture, school, side, view === 'side'), view)], seen };
+  }
+  const settled = settlePosture(posture, school);
+  let at = 0;
+  const poses = exercise.phases.map(({ share }) => {
+    const moment = cycleMoment(drill, school, Math.min(1, (at += share)) - 1e-9)!;
+    return figurePose(body, settled, moment, side, view === 'side');
+  });
+  const height = Math.max(...poses.map((pose) => layoutFigure(pose, view, PX).height));
+  return { svgs: poses.map((pose) => poseSvg(pose, view, height)), seen };
+}

@@ -1,0 +1,34 @@
+import { countOf } from '../library/repetitions';
+import { durationWords } from '../words/durationWords';
+import { upperFirst } from '../words/firstLetter';
+import type { ExerciseSegment } from './routine';
+import { rounds, takesTurns, type Round } from './rounds';
+
+/** More rounds than this are not told one by one. */
+const MOST = 8;
+
+const wayOf = ({ side, direction }: Pick<Round, 'side' | 'direction'>): string =>
+  [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
+
+/**
+ * In which order the sides and directions of a dose are done, as one counts along on paper: `Left forward 8, left reversed 8,
+ * right forward 8, right reversed 8.` Empty where there is only one thing to do.
+ */
+export function orderWords({ dose, sideOrder }: Pick<ExerciseSegment, 'dose' | 'sideOrder'>): string {
+  if (dose.kind !== 'hold' && takesTurns(dose, sideOrder)) {
+    const directions = [...new Set(dose.amounts.map((row) => row.direction))];
+    const told = directions.map((direction) => {
+      const rows = dose.amounts.filter((row) => row.direction === direction && row.amount > 0);
+      const each = rows.map(({ side, amount }) => `${Math.round(countOf(dose, amount))} ${side}`).join(', ');
+      return `${direction === 'none' ? '' : `${direction}: `}${each}`;
+    });
+    return upperFirst(`one each in turn, ${told.join('; then ')}.`);
+  }
+  const list = rounds(dose, sideOrder);
+  if (list.length < 2 || list.length > MOST || list.every((round) => wayOf(round) === '')) return '';
+  const much = (round: Round): string =>
+    dose.kind === 'hold' || round.sets > 1 || (dose.kind === 'cycle' && dose.roundSeconds !== null)
+      ? durationWords(round.seconds)
+      : String(Math.round(round.amount));
+  return upperFirst(`${list.map((round) => `${wayOf(round)} ${much(round)}`).join(', ')}.`);
+}
