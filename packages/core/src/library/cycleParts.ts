@@ -1,4 +1,3 @@
-import { counted } from './doseWords';
 import type { Direction } from './dose';
 import type { Exercise, Phase } from './exercise';
 
@@ -16,7 +15,3 @@ export function cycleParts({ phases }: Pick<Exercise, 'phases'>, direction: Dire
     breath: turned[phase.breath],
   }));
 }
-
-/** A part as it is told, with the breaths for which it stays. */
-export const partWords = ({ name, heldBreaths }: Pick<Phase, 'name' | 'heldBreaths'>): string =>
-  heldBreaths === 0 ? name : `${name}, for ${counted(heldBreaths, 'breath')}`;

@@ -1,9 +1,19 @@
 import flesch from 'flesch';
 import syllable from 'syllable';
 import { allCheckpoints } from '../alignment';
-import { builtInSchools, spokenExercise, softSchool, spokenLine, spokenWords, strictSchool } from '../schools';
+import {
+  builtInSchools,
+  pacesBreath,
+  pointsIn,
+  toldPart,
+  spokenExercise,
+  softSchool,
+  spokenLine,
+  spokenWords,
+  strictSchool,
+} from '../schools';
 import { shelf } from '../testing/samples';
-import { builtInExercises, cycleParts, partWords, signKinds, type Exercise } from '.';
+import { builtInExercises, cycleParts, signKinds, type Exercise } from '.';
 
 const general = new Map(allCheckpoints().map((point) => [point.id, point]));
 const ownPoints = ({ checkpoints }: Exercise) => checkpoints.filter(({ id }) => !general.has(id));
@@ -132,9 +142,9 @@ describe('words in braces', () => {
 
   test('a part that stays says for how many breaths', () => {
     const hang = shelf.get('roll-down')!.phases[1]!;
-    expect(partWords(hang)).toBe('Hang, for 1 breath');
-    expect(partWords({ ...hang, heldBreaths: 3 })).toBe('Hang, for 3 breaths');
-    expect(partWords({ ...hang, heldBreaths: 0 })).toBe('Hang');
+    expect(toldPart(hang, softSchool)).toBe('Hang, for 1 breath');
+    expect(toldPart({ ...hang, heldBreaths: 3 }, softSchool)).toBe('Hang, for 3 breaths');
+    expect(toldPart({ ...hang, heldBreaths: 0 }, softSchool)).toBe('Hang');
   });
 
   test('reversed, the parts come from the last to the first, breathed the other way', () => {
@@ -170,4 +180,27 @@ describe('two hands of silk-reeling follow from one', () => {
     const feet = ({ posture }: Exercise) => [posture.toesOutDeg, posture.otherToesOutDeg, posture.stanceWidth];
     expect(feet(shelf.get('shift-and-turn')!)).toEqual(feet(shelf.get('one-hand-reeling')!));
   });
+});
+
+test('a breath is told and paced as the school has it: linked, somewhere in the move, or left alone', () => {
+  const rise = { ...shelf.get('opening-arms')!.phases[0]!, name: 'Rise' };
+  const [natural, loose, linked] = (['natural', 'loose', 'linked'] as const).map((breathLink) => ({
+    ...softSchool,
+    breathLink,
+  }));
+  expect([natural!, loose!, linked!].map((school) => toldPart(rise, school))).toEqual([
+    'Rise',
+    'Rise, breath in somewhere in it',
+    'Rise, breath in',
+  ]);
+  expect([natural!, loose!, linked!].map(pacesBreath)).toEqual([false, false, true]);
+});
+
+test('a loose school leaves fingers and eyes alone, never what can hurt nor what is the drill’s own', () => {
+  const { checkpoints } = shelf.get('one-hand-reeling')!;
+  const loose = pointsIn(checkpoints, { precision: 'loose' });
+  expect(pointsIn(checkpoints, { precision: 'strict' })).toEqual(checkpoints);
+  expect(loose.map(({ id }) => id)).not.toContain('hands-layered');
+  expect(loose.filter(({ safety }) => safety)).toEqual(checkpoints.filter(({ safety }) => safety));
+  expect(loose).toEqual(expect.arrayContaining(ownPoints(shelf.get('one-hand-reeling')!)));
 });

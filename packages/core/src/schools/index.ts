@@ -6,3 +6,6 @@ export * from './schoolQuestions';
 export * from './spokenCheckpoint';
 export * from './spokenLine';
 export * from './stanceOfPosture';
+export * from './breathTold';
+export * from './pointsIn';
+export * from './toldPart';

@@ -149,7 +149,7 @@ export const spokenLine = (text: string, school: School, side: SpokenSide): stri
   text.replace(/\{([a-z ]+)\}/gi, (whole, token: string, at: number) => {
     const said = word(token.toLowerCase(), school, side);
     if (said === null) return whole;
-    const begins = at === 0 || /[.!?:] $/.test(text.slice(0, at)) || token !== token.toLowerCase();
+    const begins = at === 0 || /[.!?] $/.test(text.slice(0, at)) || token !== token.toLowerCase();
     return begins ? upperFirst(said) : said;
   });
 

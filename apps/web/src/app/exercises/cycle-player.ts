@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import {
+  breathTold,
   cycleMoment,
   cycleParts,
   figurePose,
@@ -10,6 +11,7 @@ import {
   settlePosture,
   spokenExercise,
   stillMoment,
+  upperFirst,
   type Exercise,
   type Point3,
   type School,
@@ -109,9 +111,9 @@ export class CyclePlayer {
   protected readonly phase = computed(() => this.parts()[this.here()]);
   protected readonly breath = computed(() => {
     const { breath } = this.moment();
-    if (breath === 'free' || this.school().breathLink === 'natural') return 'Breath natural, unlinked';
-    const inward = (breath === 'in') !== this.reversed();
-    return inward ? 'Breath comes in' : 'Breath goes out';
+    const there = breath === 'in' ? 'out' : 'in';
+    const told = breathTold(breath === 'free' || !this.reversed() ? breath : there, this.school());
+    return told === '' ? 'Breath natural, unlinked' : upperFirst(told);
   });
   protected readonly facts = computed(() => {
     const { weight, turnDeg } = this.moment();

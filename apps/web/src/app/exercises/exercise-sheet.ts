@@ -7,7 +7,6 @@ import {
   doseWords,
   durationWords,
   inTellingOrder,
-  partWords,
   exerciseContradictions,
   newSegment,
   percent,
@@ -15,7 +14,9 @@ import {
   signKinds,
   signWords,
   spokenExercise,
+  toldPart,
   type Exercise,
+  type Phase,
   type Posture,
 } from '@pomek/core';
 import { Store } from '../data/store';
@@ -62,7 +63,10 @@ export class ExerciseSheet {
   );
   /** Its own points first, those for safety before the others. */
   protected readonly points = computed(() => inTellingOrder(this.spoken().checkpoints));
-  protected readonly partWords = partWords;
+  protected told(part: Phase): string {
+    return toldPart(part, this.choice.school());
+  }
+
   protected readonly signs = computed(() =>
     signKinds
       .map((kind) => ({ kind, title: signWords[kind], lines: this.spoken().signs[kind] }))
@@ -76,7 +80,6 @@ export class ExerciseSheet {
     });
   });
   protected readonly against = computed(() => exerciseContradictions(this.exercise(), this.choice.school()));
-  protected readonly breathWords = { in: 'breath in', out: 'breath out', free: 'breath free' } as const;
 
   /** What is noted of the person that is chosen, where this exercise goes beyond it, and how it stays. */
   protected readonly cares = computed(() => {

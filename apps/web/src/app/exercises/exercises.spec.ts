@@ -25,7 +25,7 @@ test('a sheet has dose, work, cycle, cautions and safety marks; only own ones ca
   for (const words of [
     '8 repetitions a side each way, 11 s each',
     '5:52 min of work',
-    '25 %, breath out',
+    '25 %',
     'Knees: no twist',
     'safety',
   ]) {
@@ -43,6 +43,10 @@ test('a sheet tells the way in, the repetition either way and on either side, st
   expect(parts()[0]).toContain('to the left leg; the palm presses down');
   await page.press('Direction in which it is told');
   expect(parts()[0]).toContain('the palm comes in to the neck');
+  // A natural school leaves the breath alone; one that links it says where it belongs.
+  expect(parts()[0]).not.toContain('breath');
+  TestBed.inject(PersonChoice).chooseSchool('school-breath');
+  await page.settle();
   expect(parts()[0]).toContain('breath out');
   TestBed.inject(PersonChoice).side.set('left');
   await page.settle();

@@ -5,7 +5,10 @@ import {
   holdPartAt,
   holdParts,
   spanRepetition,
-  partWords,
+  cueOrder,
+  pacesBreath,
+  pointsIn,
+  toldPart,
   signLine,
   spokenExercise,
   axesOf,
@@ -125,6 +128,7 @@ function cycleFigure(
   state: ConductState,
   exercise: Exercise | undefined,
   segment: Segment | undefined,
+  school: School,
 ): Figure {
   const { done: paced, into } = spanRepetition(span, state.offsetMs);
   const done = state.taps ?? Math.min(span.amount, paced);
@@ -135,9 +139,9 @@ function cycleFigure(
   const byPace = state.taps === null;
   return {
     ...countOfCycle(span, state, done, segment),
-    detail: !byPace ? 'Counting your taps' : phase === undefined ? '' : partWords(phase),
+    detail: !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
     breath:
-      knots === null || !byPace
+      knots === null || !byPace || !pacesBreath(school)
         ? null
         : {
             fullness: (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into % 1),
@@ -173,8 +177,9 @@ function figureOf(
   state: ConductState,
   segment: Segment | undefined,
   exercise: Exercise | undefined,
+  school: School,
 ): Figure {
-  if (span.kind === 'cycle') return cycleFigure(span, state, exercise, segment);
+  if (span.kind === 'cycle') return cycleFigure(span, state, exercise, segment, school);
   if (span.kind === 'breath') return breathFigure(span, state, segment);
   const set = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
   const attention = span.kind === 'hold' ? attentionOf(span, state, exercise, segment) : '';
@@ -231,10 +236,19 @@ function enoughOf(span: Span, state: ConductState, segment: Segment | undefined)
   return `enough from ${inTime ? durationWords(least) : `${least}`}`;
 }
 
-function checkpointOf(span: Span, state: ConductState, exercise: Exercise | undefined): Checkpoint | null {
-  const points = exercise?.checkpoints ?? [];
+/** Where sides take turns: how long they have done so, ms; a point stays up as long as elsewhere. */
+const beforeInTurns = ({ turn, durationMs }: Span): number => (turn - 1) * durationMs;
+
+/** The checkpoint that is up: what can hurt first, then the drill’s own in turn, as many as the school looks at. */
+function checkpointOf(
+  span: Span,
+  state: ConductState,
+  exercise: Exercise | undefined,
+  school: School,
+): Checkpoint | null {
+  const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), new Set(), span.index - span.turn);
   if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
-  const turn = Math.floor(state.offsetMs / 1000 / CHECKPOINT_SECONDS) + span.index;
+  const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
   return points[turn % points.length] ?? null;
 }
 
@@ -260,7 +274,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
   const segment = routine.segments[span.segmentIndex];
   const written = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
   const exercise = written === undefined ? undefined : spokenExercise(written, school, span.side);
-  const figure = figureOf(span, state, segment, exercise);
+  const figure = figureOf(span, state, segment, exercise, school);
   const enough = enoughOf(span, state, segment);
   return {
     kind: span.kind,
@@ -268,7 +282,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     side: span.side,
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
-    checkpoint: checkpointOf(span, state, exercise),
+    checkpoint: checkpointOf(span, state, exercise, school),
     ...takingUp(span, exercise),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),

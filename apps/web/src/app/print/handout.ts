@@ -7,7 +7,7 @@ import {
   holdParts,
   kneeWords,
   orderWords,
-  partWords,
+  pointsIn,
   segmentPosture,
   segmentWords,
   signLine,
@@ -15,6 +15,7 @@ import {
   spokenExercise,
   stillPose,
   timeline,
+  toldPart,
   upperFirst,
   type Body,
   type Exercise,
@@ -118,7 +119,8 @@ function strip(svgs: readonly string[], seen: string): Content {
 function studentWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest, side: FootSide): Content[] {
   const { dose } = segment;
   const directions = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
-  const told = (direction: 'forward' | 'reversed'): string[] => cycleParts(said, direction).map(partWords);
+  const told = (direction: 'forward' | 'reversed'): string[] =>
+    cycleParts(said, direction).map((part) => toldPart(part, request.school));
   const mirror = said.twoSided ? `, ${side} side; the other is the mirror` : '';
   const parts = directions.has('reversed')
     ? [
@@ -132,7 +134,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
           ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
         )
       : [];
-  const ordered = cueOrder(said.checkpoints, request.corrected, request.turn);
+  const ordered = cueOrder(pointsIn(said.checkpoints, request.school), request.corrected, request.turn);
   const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
   const cues = [
     ...first,

@@ -2,21 +2,24 @@ import {
   breathPeriod,
   fullnessAt,
   patternKnots,
+  pacesBreath,
   phaseKnots,
   spanRepetition,
   type Exercise,
   type Routine,
+  type School,
 } from '@pomek/core';
 import type { BreathAt } from '../ui/thread.layout';
 
 /** Breaths a minute at which holds are drawn when nothing is known of the student. */
 const USUAL_RATE = 14;
 
-/** How full the breath is at any moment of a routine: as the dose says, as the cycle says, or at rest. */
+/** How full the breath is at any moment of a routine: as the dose says, as the cycle says where the school links the two, or at rest. */
 export function breathThrough(
   routine: Routine,
   exercises: ReadonlyMap<string, Exercise>,
   restingBreath: number | null,
+  school: School,
 ): BreathAt {
   const period = 60 / (restingBreath ?? USUAL_RATE);
   const rest = patternKnots({
@@ -30,7 +33,7 @@ export function breathThrough(
     const segment = segments.get(span.segmentId);
     if (segment?.type !== 'exercise' || span.amount === 0) return null;
     const { dose } = segment;
-    if (dose.kind === 'hold') return fullnessAt(rest, seconds);
+    if (dose.kind === 'hold' || (dose.kind === 'cycle' && !pacesBreath(school))) return fullnessAt(rest, seconds);
     const into = spanRepetition(span, seconds * 1000).into % 1;
     if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), into * breathPeriod(dose.pattern));
     const knots = phaseKnots(exercises.get(segment.exerciseId)?.phases ?? [], 1);

@@ -53,7 +53,7 @@ export class Workbench {
     return sums;
   });
   readonly breathAt = computed(() =>
-    breathThrough(this.routine() ?? nothing, this.shelf(), this.choice.person().restingBreath),
+    breathThrough(this.routine() ?? nothing, this.shelf(), this.choice.person().restingBreath, this.school()),
   );
 
   private readonly studentId$ = toObservable(this.choice.studentId);

@@ -1,0 +1,12 @@
+import { catalogued } from '../alignment/checkpoints';
+import type { Checkpoint, Region } from '../alignment/checkpoint';
+import type { School } from './school';
+
+/** What a loose school leaves alone in the general points: the line serves health, not the picture. House choice. */
+const fine: ReadonlySet<Region> = new Set(['elbows', 'wrists', 'hands', 'neck and head', 'eyes', 'tongue and face']);
+
+/** The checkpoints a school looks at: a strict one at all, a loose one at what is safety, at the drill's own, and at the foundation. */
+export const pointsIn = (points: readonly Checkpoint[], { precision }: Pick<School, 'precision'>): Checkpoint[] =>
+  points.filter(
+    ({ id, region, safety }) => precision === 'strict' || safety || catalogued(id) === undefined || !fine.has(region),
+  );
