@@ -3,8 +3,11 @@ import type { Turned } from '../routine/routine';
 
 /** Axes that stand in a dose: seconds of a hold, breaths, repetitions, and how long one of these takes. */
 export const doseAxes = ['time', 'breaths', 'repetitions', 'pace'] as const;
-/** Axes that stand in the posture: degrees of bend, percent on the working leg, degrees of arms, breadth and length of the stance. */
-export const postureAxes = ['bend', 'share', 'arms', 'width', 'length'] as const;
+/**
+ * Axes that stand in how a drill is done: degrees of bend, percent on the working leg, degrees of arms, breadth and length of the
+ * stance, and which of its stages it is.
+ */
+export const postureAxes = ['bend', 'share', 'arms', 'width', 'length', 'stage'] as const;
 
 /** The axis along which a strand is raised. */
 export const AxisSchema = z.enum([...doseAxes, ...postureAxes]);
@@ -24,4 +27,8 @@ export const inPosture: Readonly<Record<PostureAxis, { readonly key: keyof Turne
   arms: { key: 'shoulderRaiseDeg', units: 1 },
   width: { key: 'stanceWidth', units: 1 },
   length: { key: 'ahead', units: 1 },
+  stage: { key: 'stage', units: 1 },
 };
+
+/** Whether each raise is the next rung, whole, however large the step: stages are not grown by a tenth. */
+export const goesByRungs = (axis: Axis): boolean => axis === 'stage';

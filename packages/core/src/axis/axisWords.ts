@@ -13,6 +13,7 @@ export const axisLabels: Readonly<Record<Axis, string>> = {
   arms: 'height of the arms',
   width: 'width of the stance',
   length: 'length of the stance',
+  stage: 'stage of the drill',
 };
 
 /** The unit in which a value of an axis is typed. */
@@ -26,6 +27,7 @@ export const axisUnits: Readonly<Record<Axis, string>> = {
   arms: '°',
   width: '× shoulders',
   length: '× foot',
+  stage: '',
 };
 
 /** A number without the noise of adding tenths. */
@@ -56,5 +58,7 @@ export function axisWords(value: number, axis: Axis): string {
       return `${plain(value)} × the shoulders`;
     case 'length':
       return `${plain(value)} × the foot`;
+    case 'stage':
+      return `stage ${plain(value)}`;
   }
 }

@@ -11,6 +11,7 @@ export const LEAST_OF_POSTURE: Readonly<Record<PostureAxis, number>> = {
   arms: 5,
   width: 0.1,
   length: 0.1,
+  stage: 1,
 };
 /** No posture goes beyond these; see `PostureSchema`. */
 export const MOST_OF_POSTURE: Readonly<Record<PostureAxis, number>> = {
@@ -19,9 +20,10 @@ export const MOST_OF_POSTURE: Readonly<Record<PostureAxis, number>> = {
   arms: 180,
   width: 4,
   length: 6,
+  stage: 12,
 };
 
-type Drill = Pick<Exercise, 'posture' | 'twoSided'>;
+type Drill = Pick<Exercise, 'posture' | 'twoSided' | 'stages'>;
 
 /**
  * The axes along which a segment can be raised: its dose, then its posture where there is something to change. What moves
@@ -36,6 +38,7 @@ export function axesOfSegment(segment: ExerciseSegment, exercise: Drill): Axis[]
     arms: still,
     width: !posture.seated && !posture.otherLifted && posture.stanceWidth > 0,
     length: still && !posture.seated && posture.ahead > 0,
+    stage: exercise.stages.length > 1,
   };
   const order = Object.keys(has) as PostureAxis[];
   return [...axesOf(segment.dose), ...order.filter((axis) => has[axis])];
@@ -44,8 +47,10 @@ export function axesOfSegment(segment: ExerciseSegment, exercise: Drill): Axis[]
 /** Where a segment stands on an axis: s, breaths, repetitions, s each, degrees, percent, shoulder breadths, foot lengths. */
 export function segmentValue(segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>, axis: Axis): number {
   if (!isPostureAxis(axis)) return axisValue(segment.dose, axis);
+  if (axis === 'stage') return segment.turned?.stage ?? LEAST_OF_POSTURE.stage;
   const { key, units } = inPosture[axis];
-  return Math.max(LEAST_OF_POSTURE[axis], Math.round(segmentPosture(segment, exercise)[key] * units * 100) / 100);
+  const value = key === 'stage' ? 0 : segmentPosture(segment, exercise)[key];
+  return Math.max(LEAST_OF_POSTURE[axis], Math.round(value * units * 100) / 100);
 }
 
 /** The segment with its value on one axis replaced, in the dose or in the posture. */

@@ -5,7 +5,7 @@ import { newStudent, type Measure } from '../students';
 import { softSchool } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
 import { log, logLine, plan, planContext, routine, segment, shelf, strand, verdictOn } from '../testing/samples';
-import { turnedWords } from '../routine';
+import { stageOf, turnedWords } from '../routine';
 import {
   PlanSchema,
   askedDose,
@@ -30,11 +30,18 @@ const drill = (id: string) => shelf.get(id)!;
 const met: Lived = { share: 1, kept: null, effort: 5 };
 
 test('each drill grows in its dose, and in that of its posture which it has', () => {
-  expect(axesOfSegment(stand, drill('tree-holding'))).toEqual(['time', 'repetitions', 'bend', 'arms', 'width']);
-  expect(axesOfSegment(reel, drill('one-hand-reeling'))).toEqual(['repetitions', 'pace', 'bend', 'width']);
+  expect(axesOfSegment(stand, drill('tree-holding'))).toEqual([
+    'time',
+    'repetitions',
+    'bend',
+    'arms',
+    'width',
+    'stage',
+  ]);
+  expect(axesOfSegment(reel, drill('one-hand-reeling'))).toEqual(['repetitions', 'pace', 'bend', 'width', 'stage']);
   expect(axesOfSegment(leg, drill('empty-full'))).not.toContain('width');
   const seated = { ...drill('tree-holding'), posture: { ...drill('tree-holding').posture, seated: true } };
-  expect(axesOfSegment(stand, seated)).toEqual(['time', 'repetitions', 'arms']);
+  expect(axesOfSegment(stand, seated)).toEqual(['time', 'repetitions', 'arms', 'stage']);
   const even = { ...drill('tree-holding'), twoSided: true };
   expect(axesOfSegment(leg, even)).toContain('share');
 });
@@ -47,6 +54,7 @@ test('a value that is put in comes out again, on every axis, and leaves the othe
     [stand, 'tree-holding', 'width', 1.3],
     [leg, 'tree-holding', 'share', 70],
     [stand, 'bow-stand', 'length', 2.4],
+    [reel, 'one-hand-reeling', 'stage', 3],
     [reel, 'one-hand-reeling', 'repetitions', 16],
     [reel, 'one-hand-reeling', 'pace', 7.5],
     [breath, 'opening-closing', 'breaths', 18],
@@ -68,11 +76,13 @@ test('a slower breath keeps the shares of its parts', () => {
 });
 
 test('a first goal is on the step, above where it stands, and no posture beyond what there is', () => {
-  expect(firstGoal('time', 60, softSchool)).toBe(120);
-  expect(firstGoal('bend', 20, softSchool)).toBe(40);
-  expect(firstGoal('share', 95, softSchool)).toBe(100);
-  expect(firstGoal('pace', 6, softSchool)).toBe(9);
-  expect(firstGoal('width', 1, softSchool)).toBe(1.3);
+  const drill = shelf.get('one-hand-reeling')!;
+  expect(firstGoal('stage', 1, softSchool, drill)).toBe(drill.stages.length);
+  expect(firstGoal('time', 60, softSchool, drill)).toBe(120);
+  expect(firstGoal('bend', 20, softSchool, drill)).toBe(40);
+  expect(firstGoal('share', 95, softSchool, drill)).toBe(100);
+  expect(firstGoal('pace', 6, softSchool, drill)).toBe(9);
+  expect(firstGoal('width', 1, softSchool, drill)).toBe(1.3);
 });
 
 describe('depth as a strand', () => {
@@ -89,7 +99,14 @@ describe('depth as a strand', () => {
   });
 
   test('a practice in a higher stand is no test of it; one in the stand that was asked is, by the time it was held', () => {
-    const turned = { kneeBendDeg: 15, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+    const turned = {
+      kneeBendDeg: 15,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      stanceWidth: null,
+      stage: null,
+    };
     const practised = (change: Parameters<typeof logLine>[1], share = 1) =>
       log('2026-01-06', { lines: [logLine(share, change)] });
     expect(askedDose(practised({ turned }), deeper)).toBe(15);
@@ -238,12 +255,63 @@ describe('the past of a strand', () => {
   });
 
   test('of a posture it is how low was stood, as far as it was held', () => {
-    const turned = { kneeBendDeg: 25, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+    const turned = {
+      kneeBendDeg: 25,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      stanceWidth: null,
+      stage: null,
+    };
     const deep = of({ axis: 'bend', start: 20, level: 25, target: 40 });
     const past = strandPast(deep, '2026-01-05', [on('2026-01-06', 60, 60, { turned }), on('2026-01-07', 60, 30)], 1);
     expect(past.done.map(({ asked, dose }) => [asked, dose])).toEqual([
       [25, 25],
       [25, 12.5],
     ]);
+  });
+});
+
+describe('the stages of a drill as a strand (common practice: parts alone, joined, stop and start, flowing)', () => {
+  const staged = strand({ axis: 'stage', step: 1, start: 1, level: 1, target: 4, exerciseId: 'one-hand-reeling' });
+  const value = plan([staged], { lighterEvery: 0 });
+  const context = planContext(value, { practiceDays: [1, 3, 5], routine: routine([reel]) });
+
+  test('each raise is the next stage, whole; plan and verdicts agree day by day, and the last is the end', () => {
+    const forecast = planForecast(context).strands[0]!;
+    const days = livedPlan(context, 70, () => met);
+    for (const { day, asked } of days) {
+      const planned = forecast.days.find((entry) => entry.day === day);
+      if (planned !== undefined) expect([day, asked.get('s')]).toEqual([day, planned.dose]);
+    }
+    const levels = [...new Set(days.map(({ plan: { strands } }) => strands[0]!.level))];
+    expect(levels).toEqual([1, 2, 3, 4]);
+    expect(
+      days
+        .at(-1)!
+        .verdicts.flatMap(({ reasons }) => reasons)
+        .join(),
+    ).not.toContain('saved up');
+  });
+
+  test('too hard goes one stage back, never below the first, and is found again', () => {
+    const hard: Lived = { share: 0.4, kept: null, effort: 9 };
+    const days = livedPlan(context, 70, (_, __, number) => (number >= 8 && number < 12 ? hard : met));
+    const levels = days.map(({ plan: { strands } }) => strands[0]!.level);
+    const steps = levels.flatMap((level, index) =>
+      index > 0 && level !== levels[index - 1] ? [level - levels[index - 1]!] : [],
+    );
+    expect(steps).toContain(-1);
+    expect(steps.every((step) => Math.abs(step) === 1)).toBe(true);
+    expect(Math.min(...levels)).toBe(1);
+  });
+
+  test('what is practised is the stage, told with its words', () => {
+    const at = (level: number) =>
+      dosedRoutine(routine([reel]), { ...value, strands: [{ ...staged, level }] }, value.startsOn);
+    const part = at(2).segments[0] as typeof reel;
+    expect(stageOf(part, drill('one-hand-reeling'))).toMatchObject({ name: 'Turn only' });
+    expect(turnedWords(part.turned!)).toBe(axisWords(2, 'stage'));
+    expect(stageOf(reel, drill('one-hand-reeling'))).toBeNull();
   });
 });

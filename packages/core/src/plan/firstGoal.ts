@@ -1,4 +1,5 @@
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
+import type { Exercise } from '../library/exercise';
 import type { School } from '../schools/school';
 import { isPostureAxis, type Axis } from '../axis/axis';
 import { defaultStep } from '../axis/defaultStep';
@@ -17,10 +18,16 @@ const WEEKS_AHEAD = 8;
 export const firstGoalDay = (today: string): string => dayOfNumber(dayNumber(today) + 7 * WEEKS_AHEAD);
 
 /**
- * A goal to begin with, for a value on an axis: twice as long or as many, half as slow again, a posture a few steps further.
+ * A goal to begin with, for a value on an axis: twice as long or as many, half as slow again, a posture a few steps further, the last of its stages.
  * @returns on the step of the axis, above the value
  */
-export function firstGoal(axis: Axis, value: number, school: Pick<School, 'countsOf'>): number {
+export function firstGoal(
+  axis: Axis,
+  value: number,
+  school: Pick<School, 'countsOf'>,
+  { stages }: Pick<Exercise, 'stages'>,
+): number {
+  if (axis === 'stage') return Math.max(value, stages.length);
   const step = defaultStep(axis, value, school);
   const wished = ((): number => {
     if (axis === 'pace') return value * SLOWER;

@@ -125,7 +125,14 @@ describe('taking a rung', () => {
     expect(taken.plan.postures).toEqual([
       {
         segmentId: 'a',
-        turned: { kneeBendDeg: 50, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null },
+        turned: {
+          kneeBendDeg: 50,
+          weightShare: null,
+          shoulderRaiseDeg: null,
+          ahead: null,
+          stanceWidth: null,
+          stage: null,
+        },
       },
     ]);
     expect(taken.plan.strands[0]).toMatchObject({
@@ -144,7 +151,14 @@ describe('taking a rung', () => {
   test('is what the student practises from now on, over what the routine itself turns', () => {
     const base = routine([
       segment('a', hold(60, together(1)), {
-        turned: { kneeBendDeg: 20, weightShare: null, shoulderRaiseDeg: 45, ahead: null, stanceWidth: null },
+        turned: {
+          kneeBendDeg: 20,
+          weightShare: null,
+          shoulderRaiseDeg: 45,
+          ahead: null,
+          stanceWidth: null,
+          stage: null,
+        },
       }),
     ]);
     const [own] = dosedRoutine(base, taken.plan, '2026-03-03').segments;
@@ -180,7 +194,14 @@ describe('taking a rung', () => {
       'bend 55°, 70 % on the working leg, foot ahead 1.5 × its length',
     );
     expect(turnedWords({})).toBe('');
-    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+    const turned = {
+      kneeBendDeg: 45,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      stanceWidth: null,
+      stage: null,
+    };
     expect(segmentWords(segment('a', hold(40, together(1), 0), { turned }))).toBe('1 hold × 40 s, bend 45°');
     expect(segmentWords(segment('a', hold(40, together(1), 0)))).toBe('1 hold × 40 s');
   });

@@ -4,7 +4,7 @@ import { recentAgainstUsual } from '../load/practiceLoad';
 import type { PracticeLog } from '../practice/log';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
-import { isLightened, isPostureAxis, type Axis } from '../axis/axis';
+import { goesByRungs, isLightened, isPostureAxis, type Axis } from '../axis/axis';
 import { withDoses } from './dosedRoutine';
 import { withSegmentValue } from '../axis/segmentAxis';
 import { dayNumber } from '../days/dayNumber';
@@ -110,6 +110,7 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
         first: Math.min(strand.start, strand.level),
         target: still ? strand.level : Math.max(strand.level, strand.target),
         most: context.mostDoses.get(strand.id)?.dose ?? null,
+        byRungs: goesByRungs(strand.axis),
         mostBy: context.mostDoses.get(strand.id)?.by ?? 'capacity',
       },
       targetDay: dayNumber(strand.targetDay),

@@ -12,6 +12,8 @@ export const TurnedSchema = z.object({
   shoulderRaiseDeg: z.number().min(0).max(180).nullable(),
   ahead: z.number().min(0).max(6).nullable(),
   stanceWidth: z.number().min(0).max(4).nullable().default(null),
+  /** Which of its stages is practised, from 1; null is the whole drill. */
+  stage: z.number().int().min(1).max(12).nullable().default(null),
 });
 export type Turned = z.infer<typeof TurnedSchema>;
 

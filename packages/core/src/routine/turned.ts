@@ -1,4 +1,5 @@
 import type { Exercise, Posture } from '../library/exercise';
+import type { Stage } from '../library/teaching';
 import type { ExerciseSegment, Turned } from './routine';
 
 /** A posture left as the exercise has it. */
@@ -8,6 +9,7 @@ export const unturned: Turned = {
   shoulderRaiseDeg: null,
   ahead: null,
   stanceWidth: null,
+  stage: null,
 };
 
 /** The segment with its posture turned in part; a turn that leaves everything is taken away. */
@@ -15,6 +17,15 @@ export function turnedBy(segment: ExerciseSegment, part: Partial<Turned>): Exerc
   const turned = { ...(segment.turned ?? unturned), ...part };
   return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
 }
+
+/** What of a drill is practised: one of its stages, from 1; null the whole of it. */
+export const stageOf = (
+  { turned }: Pick<ExerciseSegment, 'turned'>,
+  { stages }: Pick<Exercise, 'stages'>,
+): Stage | null => {
+  const stage = turned?.stage ?? null;
+  return stage === null ? null : (stages[stage - 1] ?? null);
+};
 
 /** A posture turned in part; what is null or left out stays as it is. */
 export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Turned>): P {

@@ -10,6 +10,7 @@ const said: Readonly<Record<keyof Turned, (value: number) => string>> = {
   shoulderRaiseDeg: (value) => `arms at ${Math.round(value)}°`,
   stanceWidth: (value) => `stance ${value} × the shoulders`,
   ahead: (value) => `foot ahead ${value} × its length`,
+  stage: (value) => `stage ${value}`,
 };
 
 /** A turned posture in words: `bend 55°, arms at 30°`; empty when nothing is turned. */

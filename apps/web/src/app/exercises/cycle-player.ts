@@ -1,8 +1,19 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import {
+  bestView,
   breathTold,
   cycleMoment,
   cycleParts,
@@ -11,8 +22,10 @@ import {
   settlePosture,
   spokenExercise,
   stillMoment,
+  toldPart,
   upperFirst,
   type Exercise,
+  type Phase,
   type Point3,
   type School,
 } from '@pomek/core';
@@ -46,7 +59,10 @@ export class CyclePlayer {
   readonly school = input.required<School>();
   readonly working = input.required<Side>();
 
-  protected readonly view = signal<FigureView>('front');
+  /** From where the drill is seen best, until another view is chosen. */
+  protected readonly view = linkedSignal<FigureView>(() =>
+    bestView(this.exercise(), this.person().body, this.school()),
+  );
   protected readonly speed = signal(1);
   protected readonly reversed = signal(false);
   protected readonly mirrored = signal(false);
@@ -84,10 +100,17 @@ export class CyclePlayer {
     this.exercise().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flipped(this.side()) : this.side(),
   );
   protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
+  private readonly poses = computed(() =>
+    Array.from({ length: SAMPLES }, (_, index) => this.poseAt(index / SAMPLES, this.side())),
+  );
+  /** How high a hand goes in it, m. */
+  protected readonly highest = computed(() =>
+    Math.max(...this.poses().flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y])),
+  );
   protected readonly path = computed((): Point3[] => {
     const side = this.side();
     if (this.exercise().phases.every((phase) => phase.end?.hand == null)) return [];
-    return Array.from({ length: SAMPLES }, (_, index) => this.poseAt(index / SAMPLES, side).arms[side].wrist);
+    return this.poses().map(({ arms }) => arms[side].wrist);
   });
   protected readonly counts = computed((): PathCount[] => {
     if (this.path().length === 0) return [];
@@ -100,15 +123,18 @@ export class CyclePlayer {
       return { count: this.reversed() ? last - index : index + 1, point };
     });
   });
-  private readonly told = computed(() => spokenExercise(this.exercise(), this.school(), this.turnSide()));
+  private readonly spoken = computed(() => spokenExercise(this.exercise(), this.school(), this.turnSide()));
   /** The parts in the order in which they are played, in words of that direction and side. */
-  protected readonly parts = computed(() => cycleParts(this.told(), this.reversed() ? 'reversed' : 'forward'));
+  protected readonly parts = computed(() => cycleParts(this.spoken(), this.reversed() ? 'reversed' : 'forward'));
   protected readonly here = computed(() => {
     const { phase } = this.moment();
     return this.reversed() ? this.parts().length - 1 - phase : phase;
   });
   protected readonly within = computed(() => (this.reversed() ? 1 - this.moment().within : this.moment().within));
   protected readonly phase = computed(() => this.parts()[this.here()]);
+  protected told(part: Phase): string {
+    return toldPart(part, this.school());
+  }
   protected readonly breath = computed(() => {
     const { breath } = this.moment();
     const there = breath === 'in' ? 'out' : 'in';

@@ -5,6 +5,7 @@ import {
   holdPartAt,
   holdParts,
   spanRepetition,
+  stageOf,
   cueOrder,
   pacesBreath,
   pointsIn,
@@ -123,6 +124,13 @@ function countOfCycle(
   return { big: `${all - gone}`, unit: `of ${all} to go${span.turns > 1 ? ', sides in turn' : ''}` };
 }
 
+/** Which stage of a drill is on; empty where it is the whole of it. */
+function stagedWords(segment: Segment | undefined, exercise: Exercise | undefined): string {
+  if (segment?.type !== 'exercise' || exercise === undefined) return '';
+  const stage = stageOf(segment, exercise);
+  return stage === null ? '' : `Stage ${segment.turned!.stage!}: ${stage.name}`;
+}
+
 function cycleFigure(
   span: Span,
   state: ConductState,
@@ -139,7 +147,12 @@ function cycleFigure(
   const byPace = state.taps === null;
   return {
     ...countOfCycle(span, state, done, segment),
-    detail: !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
+    detail: [
+      stagedWords(segment, exercise),
+      !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
+    ]
+      .filter((words) => words !== '')
+      .join(' · '),
     breath:
       knots === null || !byPace || !pacesBreath(school)
         ? null
@@ -214,9 +227,15 @@ function attentionOf(
 }
 
 /** What is told while an exercise is taken up. */
-function takingUp(span: Span, exercise: Exercise | undefined): Pick<Moment, 'wayIn' | 'mayBegin'> {
+function takingUp(
+  span: Span,
+  exercise: Exercise | undefined,
+  segment: Segment | undefined,
+): Pick<Moment, 'wayIn' | 'mayBegin'> {
   if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '' };
-  const { wayIn, signs } = exercise;
+  const { signs } = exercise;
+  const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
+  const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
   return { wayIn, mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' ') };
 }
 
@@ -283,7 +302,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: checkpointOf(span, state, exercise, school),
-    ...takingUp(span, exercise),
+    ...takingUp(span, exercise, segment),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

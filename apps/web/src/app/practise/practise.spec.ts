@@ -96,7 +96,14 @@ test('a hold until the cue counts up, says what was planned and then how far it 
 
 test('a posture that was turned stands beside its hold, from the taking up on', () => {
   const tree = newSegment('low', shelf.get('tree-holding')!, softSchool);
-  const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+  const turned = {
+    kneeBendDeg: 45,
+    weightShare: null,
+    shoulderRaiseDeg: null,
+    ahead: null,
+    stanceWidth: null,
+    stage: null,
+  };
   const low = insertSegment(newRoutine('r', 'Low', softSchool), { ...tree, turned });
   const spans = timeline(low);
   const detail = (seconds: number) =>

@@ -22,11 +22,9 @@ const PX = 100;
 /** More parts than this do not fit beside one another. */
 const MOST_IN_STRIP = 8;
 
-/** A pose as SVG: outline and flesh, with the floor, and from the side the toe line. @param height at least so high, px */
-export function poseSvg(pose: FigurePose, view: FigureView, height = 0): string {
-  const drawing = layoutFigure(pose, view, PX);
-  // Figures side by side stand on one floor, however high their hands are.
-  const above = Math.max(0, height - drawing.height);
+/** A pose as SVG: outline and flesh, with the floor, and from the side the toe line. @param highest room up to here, m */
+export function poseSvg(pose: FigurePose, view: FigureView, highest = 0): string {
+  const drawing = layoutFigure(pose, view, PX, highest);
   const layers = ([0, 1, 2] as const).map((layer) => drawing.shapes.filter((shape) => shape.layer === layer));
   const flesh = (part: string, layer: number): string =>
     part === 'palm' ? inks.pine : layer === 0 ? inks.far : inks.limb;
@@ -40,7 +38,7 @@ export function poseSvg(pose: FigurePose, view: FigureView, height = 0): string 
       const how = kind === 'floor' ? `stroke="${inks.soft}"` : `stroke="${inks.danger}" stroke-dasharray="3 2"`;
       return `<line x1="${from.x}" y1="${from.y}" x2="${to.x}" y2="${to.y}" ${how} stroke-width="1"/>`;
     });
-  const size = `viewBox="0 ${-above} ${drawing.width} ${drawing.height + above}"`;
+  const size = `viewBox="0 0 ${drawing.width} ${drawing.height}"`;
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>${marks.join('')}${paths.join('')}</svg>`;
 }
 
@@ -75,6 +73,7 @@ export function picturesOf(
     const moment = cycleMoment(drill, school, Math.min(1, (at += share)) - 1e-9)!;
     return figurePose(body, settled, moment, side, view === 'side');
   });
-  const height = Math.max(...poses.map((pose) => layoutFigure(pose, view, PX).height));
-  return { svgs: poses.map((pose) => poseSvg(pose, view, height)), seen };
+  // Figures side by side stand on one floor, however high their hands are.
+  const highest = Math.max(...poses.flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y]));
+  return { svgs: poses.map((pose) => poseSvg(pose, view, highest)), seen };
 }

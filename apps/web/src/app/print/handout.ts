@@ -13,6 +13,7 @@ import {
   signLine,
   stopCaution,
   spokenExercise,
+  stageOf,
   stillPose,
   timeline,
   toldPart,
@@ -205,10 +206,12 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
   const { svgs, seen } = picturesOf(body, segment, exercise, school, side);
   const order = orderWords(segment);
+  const stage = stageOf(segment, said);
   const words: Content[] = [
     { text: exercise.name, style: 'heading' },
     { text: segmentWords(segment), margin: [0, 1, 0, 1] },
     ...(order === '' ? [] : [{ text: order, ...small }]),
+    ...(stage === null ? [] : [{ text: `Now: ${stage.name}. ${stage.words}`, bold: true, ...small }]),
     // What every drill has stands once, at the head.
     ...said.cautions
       .filter((caution) => caution !== stopCaution)

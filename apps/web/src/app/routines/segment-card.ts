@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import {
   doseGivenAs,
@@ -51,6 +52,7 @@ const segmentAt = patchOf<Segment>();
     HoldParts,
     InputText,
     NumberField,
+    Select,
     SelectButton,
     TextField,
   ],
@@ -137,7 +139,25 @@ export class SegmentCard {
   }
 
   /** What is the same as in the exercise is not kept as a turn. */
-  protected turn(key: keyof Turned, value: number | null): void {
+  /** The stages of the drill, to practise one of them; none where it has no more than one. */
+  protected readonly stages = computed(() => {
+    const stages = this.exercise()?.stages ?? [];
+    if (stages.length < 2) return [];
+    return [
+      { label: 'The whole drill', value: null as number | null },
+      ...stages.map(({ name }, index) => ({ label: `Stage ${index + 1}: ${name}`, value: index + 1 })),
+    ];
+  });
+  protected readonly stage = computed(() => {
+    const segment = this.segment();
+    return segment.type === 'exercise' ? (segment.turned?.stage ?? null) : null;
+  });
+
+  protected setStage(stage: number | null): void {
+    this.typed.emit(segmentAt(['turned', 'stage'], stage, unturned));
+  }
+
+  protected turn(key: Exclude<keyof Turned, 'stage'>, value: number | null): void {
     const wanted = value === this.exercise()?.posture[key] ? null : value;
     this.typed.emit(segmentAt(['turned', key], wanted, unturned));
   }

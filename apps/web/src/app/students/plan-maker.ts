@@ -145,6 +145,6 @@ export class PlanMaker {
   }
 
   private wishedTarget(segment: ExerciseSegment, exercise: Exercise, axis: Axis): number {
-    return firstGoal(axis, segmentValue(segment, exercise, axis), this.school());
+    return firstGoal(axis, segmentValue(segment, exercise, axis), this.school(), exercise);
   }
 }

@@ -116,7 +116,7 @@ export class StrandAdder {
     const wished = this.axis();
     const axis = wished !== null && axes.includes(wished) ? wished : axes[0]!;
     const value = firstLevel(segment, exercise, axis, this.school(), this.noted()).level;
-    const target = this.target() ?? firstGoal(axis, value, this.school());
+    const target = this.target() ?? firstGoal(axis, value, this.school(), exercise);
     return {
       segment,
       exercise,

@@ -76,7 +76,14 @@ describe('where the strands of a plan stand on a body', () => {
   });
 
   test('the posture is the one the plan has turned it to', () => {
-    const turned = { kneeBendDeg: 62, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+    const turned = {
+      kneeBendDeg: 62,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      stanceWidth: null,
+      stage: null,
+    };
     const lower = places([tested], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
     expect(lower.posture.kneeBendDeg).toBe(62);
     expect(lower.base).toEqual(places().get('strand-1')!.posture);
@@ -265,7 +272,14 @@ describe('a strand', () => {
   });
 
   test('a posture that the plan turned is said', async () => {
-    const turned = { kneeBendDeg: 45, weightShare: null, shoulderRaiseDeg: null, ahead: null, stanceWidth: null };
+    const turned = {
+      kneeBendDeg: 45,
+      weightShare: null,
+      shoulderRaiseDeg: null,
+      ahead: null,
+      stanceWidth: null,
+      stage: null,
+    };
     const { page } = await shown({ ...plan, postures: [{ segmentId: 'segment-1', turned }] });
     expect(page.text()).toContain('Lower, higher, other arms (now bend 45°)');
     const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });

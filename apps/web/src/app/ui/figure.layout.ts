@@ -39,16 +39,21 @@ const frames: Record<FigureView, { width: number; left: number; below: number }>
 const HEADROOM = 0.05;
 
 /** Where the floor is, m from the upper edge. */
-function baseOf(pose: FigurePose, view: FigureView): number {
+function baseOf(pose: FigurePose, view: FigureView, highest: number): number {
   if (view === 'above') return 0.75;
-  const hands = Math.max(pose.arms.left.hand.y, pose.arms.right.hand.y);
+  const hands = Math.max(highest, pose.arms.left.hand.y, pose.arms.right.hand.y);
   return Math.max((1 + HEADROOM) * pose.body.stature, hands + 0.05);
 }
 
 /** How a point in space falls onto the drawing of a view. */
-export function projector(pose: FigurePose, view: FigureView, pxPerMetre: number): (point: Point3) => Spot {
+export function projector(
+  pose: FigurePose,
+  view: FigureView,
+  pxPerMetre: number,
+  highest = 0,
+): (point: Point3) => Spot {
   const { left } = frames[view];
-  const base = baseOf(pose, view);
+  const base = baseOf(pose, view, highest);
   switch (view) {
     case 'side':
       // Seen square to the working foot, forward to the right.
@@ -151,16 +156,17 @@ function regionPoints(pose: FigurePose): Record<Region, Point3> {
 /**
  * A pose as the shapes of one view: outlines, lines and dots in px. Pure: the same pose gives the same
  * shapes. The scale is the same for every figure, so that two can be laid side by side.
+ * @param highest room is left up to here, m, so that figures of one movement stand on one floor
  */
-export function layoutFigure(pose: FigurePose, view: FigureView, pxPerMetre: number): FigureLayout {
+export function layoutFigure(pose: FigurePose, view: FigureView, pxPerMetre: number, highest = 0): FigureLayout {
   const frame = frames[view];
-  const at = projector(pose, view, pxPerMetre);
+  const at = projector(pose, view, pxPerMetre, highest);
   const size = (share: number): number => share * pose.body.stature * pxPerMetre;
   const drawing: Drawing = { pose, view, at, size };
   const points = regionPoints(pose);
   return {
     width: frame.width * pxPerMetre,
-    height: (baseOf(pose, view) + frame.below) * pxPerMetre,
+    height: (baseOf(pose, view, highest) + frame.below) * pxPerMetre,
     shapes: bodyShapes(drawing),
     marks: marksOf(drawing),
     dots: dotsOf(drawing),

@@ -39,10 +39,14 @@ export class Figure {
   readonly selected = input<string | null>(null);
   readonly handPath = input<readonly Point3[]>([]);
   readonly counts = input<readonly PathCount[]>([]);
+  /** Room is left up to here, m: a movement stands on one floor. */
+  readonly highest = input(0);
   readonly pinPressed = output<string>();
 
   protected readonly id = `figure-${++count}`;
-  protected readonly drawing = computed(() => layoutFigure(this.pose(), this.view(), this.pxPerMetre()));
+  protected readonly drawing = computed(() =>
+    layoutFigure(this.pose(), this.view(), this.pxPerMetre(), this.highest()),
+  );
   /** Layer by layer, so that each has one outline around all its parts. */
   protected readonly layers = computed(() =>
     [0, 1, 2].map((layer) => {
@@ -56,7 +60,7 @@ export class Figure {
       return { body, sided: body.filter((part) => part.side !== 'none') };
     }),
   );
-  private readonly at = computed(() => projector(this.pose(), this.view(), this.pxPerMetre()));
+  private readonly at = computed(() => projector(this.pose(), this.view(), this.pxPerMetre(), this.highest()));
   protected readonly path = computed(() => {
     const at = this.at();
     const spots = this.handPath().map((point) => at(point));

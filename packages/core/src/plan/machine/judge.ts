@@ -92,8 +92,9 @@ const stay = {
 } as const;
 
 /** One rung down: the level before the last growth, at least one step lower, never below the first dose. */
-export function easedLevel({ level }: StrandState, { step, first }: Ladder, { growth }: Rules): number {
-  const lower = Math.min(level / (1 + growth), doseOf(level, step) - step);
+export function easedLevel({ level }: StrandState, { step, first, byRungs }: Ladder, { growth }: Rules): number {
+  const under = doseOf(level, step) - step;
+  const lower = byRungs ? under : Math.min(level / (1 + growth), under);
   return Math.min(level, Math.max(first, lower));
 }
 
@@ -109,8 +110,8 @@ export const atCapacity = ({ level }: Pick<StrandState, 'level'>, { most, step }
   most !== null && doseOf(level, step) >= floorToStep(most, step);
 
 /** The level one raise up. */
-export const raisedLevel = (level: number, { target, most }: Ladder, growth: number): number =>
-  Math.min(target, most ?? Infinity, level * (1 + growth));
+export const raisedLevel = (level: number, { target, most, step, byRungs }: Ladder, growth: number): number =>
+  Math.min(target, most ?? Infinity, byRungs ? doseOf(level, step) + step : level * (1 + growth));
 
 function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
   if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay['eased lately'];

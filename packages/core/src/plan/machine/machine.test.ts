@@ -18,7 +18,7 @@ const rules: Rules = {
   easeGapDays: 15,
   retestGapDays: 29,
 };
-const ladder: Ladder = { step: 5, first: 60, target: 600, most: null, mostBy: 'capacity' };
+const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'capacity' };
 type Mark = Pick<Session, 'share' | 'kept' | 'effort'>;
 
 /** Sessions on the given days, every ruling accepted as it falls due; what was ruled on each day. */

@@ -51,6 +51,8 @@ export interface Session {
 /** What does not change while a strand is raised. */
 export interface Ladder {
   readonly step: number;
+  /** Each raise is the next rung, whole, and each ease the one before. */
+  readonly byRungs: boolean;
   /** The dose it is never eased below. */
   readonly first: number;
   readonly target: number;
