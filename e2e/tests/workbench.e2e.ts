@@ -127,7 +127,7 @@ test('a routine is fitted to the minutes there are, and left or taken as a whole
   await expect(total(page)).toHaveText(before);
   await page.getByLabel('Fit to', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Fit', exact: true }).click();
-  await expect(page.locator('pk-fit')).toContainText('takes 3:20 min alone: over by 1:20 min');
+  await expect(page.locator('pk-fit')).toContainText('takes 3:00 min alone: over by 1:00 min');
 });
 
 test('the handout opens as a PDF with what the student needs', async ({ page }) => {

@@ -124,6 +124,10 @@ function countOfCycle(
   return { big: `${all - gone}`, unit: `of ${all} to go${span.turns > 1 ? ', sides in turn' : ''}` };
 }
 
+/** Which of the breaths is on for which a part stays. */
+const heldWords = (breaths: number, within: number): string =>
+  `breath ${Math.min(breaths, Math.floor(within * breaths + 1e-6) + 1)} of ${breaths}`;
+
 /** Which stage of a drill is on; empty where it is the whole of it. */
 function stagedWords(segment: Segment | undefined, exercise: Exercise | undefined): string {
   if (segment?.type !== 'exercise' || exercise === undefined) return '';
@@ -143,6 +147,7 @@ function cycleFigure(
   const phases = exercise === undefined ? [] : cycleParts(exercise, span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
+  const within = phase === undefined ? 0 : 1 - (reached - into) / phase.share;
   const knots = phaseKnots(phases, 1);
   const byPace = state.taps === null;
   return {
@@ -150,6 +155,7 @@ function cycleFigure(
     detail: [
       stagedWords(segment, exercise),
       !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
+      byPace && phase !== undefined && phase.heldBreaths > 0 ? heldWords(phase.heldBreaths, within) : '',
     ]
       .filter((words) => words !== '')
       .join(' · '),

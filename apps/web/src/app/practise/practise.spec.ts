@@ -4,6 +4,7 @@ import {
   conduct,
   doseGivenAs,
   sidesOf,
+  unturned,
   timeline,
   newRoutine,
   newSegment,
@@ -263,5 +264,20 @@ describe('doses as the trade gives them', () => {
     const parted = { ...tree, dose: { ...tree.dose, holdSeconds: 60, parts } as typeof tree.dose };
     expect(shown(parted, 10 + 14).detail).toBe('attention: hands');
     expect(shown(parted, 10 + 16).detail).toBe('attention: legs');
+  });
+
+  test('breaths for which a part stays are counted', () => {
+    const reach = newSegment('reach', shelf.get('overhead-stretch')!, softSchool);
+    // A repetition of 24 s stays at the top from 8.4 s on, for 12 s.
+    expect(shown(reach, 10 + 9).detail).toMatch(/^Stay at the top; .*, for 3 breaths · breath 1 of 3$/);
+    expect(shown(reach, 10 + 13).detail).toMatch(/breath 2 of 3$/);
+    expect(shown(reach, 10 + 20).detail).toMatch(/breath 3 of 3$/);
+    expect(shown(reach, 10 + 21).detail).not.toContain('breath');
+  });
+
+  test('a drill that is practised by its stages says which is on, and how it goes', () => {
+    const staged = { ...reel, turned: { ...unturned, stage: 2 } };
+    expect(shown(staged, 10 + 1).detail).toMatch(/^Stage 2: Turn only · /);
+    expect(shown(staged, 5).wayIn.at(-1)).toContain('Turn only. Weight even');
   });
 });

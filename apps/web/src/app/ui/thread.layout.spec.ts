@@ -164,3 +164,26 @@ test('the hall is drawn to scale, its front at the top', () => {
   ]);
   expect(turned[2]!.x).toBeCloseTo(1, 9);
 });
+
+test('a hold in parts is notched where the attention moves on, a range from where on it is enough', () => {
+  const tree = newSegment('tree', of('tree-holding'), softSchool);
+  const parts = [
+    { words: 'hands', share: 1 },
+    { words: 'legs', share: 3 },
+  ];
+  const dose = { ...tree.dose, holdSeconds: 120, least: 60, parts } as typeof tree.dose;
+  const reel = newSegment('reel', of('one-hand-reeling'), softSchool);
+  const each = { ...reel, sideOrder: 'each' as const, dose: { ...reel.dose, least: 4 } };
+  const value = aRoutine({ segments: [{ ...tree, dose }, each] });
+  const seconds = timeline(value).totalMs / 1000;
+  const { blocks } = layoutThread(input(value), wholeView(seconds, 900));
+  const held = blocks.find((block) => block.segmentId === 'tree' && block.kind === 'work')!;
+  expect(held.notches.map(({ kind, x }) => [kind, Math.round((x / (120 * (900 / seconds))) * 100)])).toEqual([
+    ['part', 25],
+    ['enough', 50],
+  ]);
+  // Taking turns, left hangs above and right below, one by one.
+  const turns = blocks.filter((block) => block.segmentId === 'reel' && block.kind === 'work');
+  expect(turns.slice(0, 4).map(({ side }) => side)).toEqual(['left', 'right', 'left', 'right']);
+  expect(turns.every(({ notches }) => notches.length === 0)).toBe(true);
+});

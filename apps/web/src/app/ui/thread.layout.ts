@@ -1,5 +1,15 @@
 import { curveLinear, curveMonotoneX, line } from 'd3-shape';
-import { limbs, type Limb, type ReservePoint, type Routine, type Timeline } from '@pomek/core';
+import {
+  axesOf,
+  axisValue,
+  holdParts,
+  limbs,
+  type Limb,
+  type ReservePoint,
+  type Routine,
+  type Segment,
+  type Timeline,
+} from '@pomek/core';
 import type { ThreadView } from './thread-view';
 
 export interface ThreadBlock {
@@ -13,6 +23,12 @@ export interface ThreadBlock {
   readonly height: number;
   /** Which set of how many, when there is room for it. */
   readonly mark: string;
+  /** Where within it the attention moves on, and from where on it is enough; px from its left edge. */
+  readonly notches: readonly ThreadNotch[];
+}
+export interface ThreadNotch {
+  readonly kind: 'part' | 'enough';
+  readonly x: number;
 }
 /** One segment from its first to its last moment; once for each time through a round. */
 export interface ThreadSegment {
@@ -107,7 +123,28 @@ function band(side: ThreadBlock['side'], kind: ThreadBlock['kind']): { y: number
   return side === 'left' ? { y: middle - gap - reach, height: reach } : { y: middle + gap, height: reach };
 }
 
-function blocksOf({ line }: ThreadInput, view: ThreadView): ThreadBlock[] {
+/** Narrower than this a block has no marks inside, px. */
+const NOTCHED_FROM = 24;
+
+function notchesOf(span: Timeline['spans'][number], segment: Segment | undefined, width: number): ThreadNotch[] {
+  if (segment?.type !== 'exercise' || span.amount === 0 || span.turns > 1) return [];
+  const { dose } = segment;
+  const notches: ThreadNotch[] = [];
+  if (dose.kind === 'hold') {
+    let share = 0;
+    for (const part of holdParts(dose, { attention: [] })) {
+      share += part.share;
+      if (share < 1 - 1e-6) notches.push({ kind: 'part', x: share * width });
+    }
+  }
+  const whole = axisValue(dose, axesOf(dose)[0]!);
+  if (dose.least !== null && dose.least > 0 && dose.least < whole)
+    notches.push({ kind: 'enough', x: (dose.least / whole) * width });
+  return notches;
+}
+
+function blocksOf({ line, routine }: ThreadInput, view: ThreadView): ThreadBlock[] {
+  const segments = new Map(routine.segments.map((segment) => [segment.id, segment]));
   const { fromSeconds, pxPerSecond, widthPx } = view;
   const blocks: ThreadBlock[] = [];
   for (const span of line.spans) {
@@ -136,6 +173,7 @@ function blocksOf({ line }: ThreadInput, view: ThreadView): ThreadBlock[] {
       width: Math.max(LEAST, width - (width > 4 ? 1 : 0)),
       ...band(span.side, kind),
       mark: markOf(span, width),
+      notches: width < NOTCHED_FROM ? [] : notchesOf(span, segments.get(span.segmentId), width),
     });
   }
   return blocks;
