@@ -36,6 +36,11 @@ test('copy a built-in one, change it, use it, lose it, get it back', async ({ pa
   await page.getByLabel('Name').fill('Yard clouds');
   await page.getByLabel('Easier, a line each').fill('On grass\nSlower');
   await page.getByLabel('Easier, a line each').blur();
+  const before = page.getByRole('combobox', { name: 'Exercises that are learned before this one' });
+  await before.press('ArrowDown');
+  await page.getByRole('searchbox').last().fill('heel lifts');
+  await page.getByRole('option', { name: 'Slow heel lifts' }).click();
+  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Done, show it' }).click();
   const sheet = page.getByRole('article', { name: 'Yard clouds' });
   // What the sheet shows is read from the storage: from here on a reload loses nothing.
@@ -44,6 +49,8 @@ test('copy a built-in one, change it, use it, lose it, get it back', async ({ pa
   await expect(sheet).toContainText('5 repetitions a side, 8 s each');
   await expect(sheet).toContainText('On grass');
   await expect(sheet).toContainText('35°');
+  await page.getByRole('link', { name: 'Edit' }).click();
+  await expect(page.locator('p-multiselect')).toContainText('Slow heel lifts');
 
   await page.getByRole('link', { name: 'Routines' }).click();
   await page.getByRole('button', { name: 'Build the first routine' }).click();

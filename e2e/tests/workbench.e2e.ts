@@ -150,6 +150,14 @@ test('the handout opens as a PDF with what the student needs', async ({ page }) 
   expect(student.text).toContain('No held breath: blood pressure');
   expect(student.text).toContain('1 hold × 1:00 min');
   expect(student.text).toContain('see a licensed practitioner');
+  // Who has a plan for it is given its doses, and told so; the counts are told either way and side.
+  await page.goto('/routines/demo-reeling');
+  await page.getByRole('combobox', { name: 'For whom' }).click();
+  await page.getByRole('option', { name: 'Ilse Marrowby' }).click();
+  const planned = await made('Handout');
+  expect(planned.text).toMatch(/Doses of the plan on \d+ \w+ \d{4}/);
+  expect(planned.text).toMatch(/Left forward \d+, left reversed \d+, right forward \d+, right reversed \d+\./);
+  expect(planned.text).toContain('Seen from the front');
   const teacher = await made('Teacher’s');
   expect(teacher.text).toContain('Cue:');
   expect(teacher.text).toContain('Stages');

@@ -14,3 +14,4 @@ export * from './repetitions';
 export * from './sideOrder';
 export * from './doseKinds';
 export * from './holdParts';
+export * from './partShares';

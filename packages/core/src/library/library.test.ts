@@ -1,6 +1,17 @@
 import { sidesLedger, timeline } from '../routine';
 import { routine, segment, shelf } from '../testing/samples';
-import { builtInExercises, ExerciseSchema, families, searchExercises } from '.';
+import {
+  addUp,
+  builtInExercises,
+  evenedParts,
+  ExerciseSchema,
+  families,
+  MOST_PARTS,
+  searchExercises,
+  withNewPart,
+  withoutPart,
+  type Phase,
+} from '.';
 
 test('at least 28 exercises, all valid, over the seven families', () => {
   expect(builtInExercises.length).toBeGreaterThanOrEqual(28);
@@ -47,4 +58,31 @@ test('a wrong exercise is refused with the path of the field', () => {
   expect(paths({ ...tree, posture: { ...tree.posture, kneeBendDeg: 151 } })).toEqual(['posture.kneeBendDeg']);
   expect(paths({ ...tree, twoSided: true })).toEqual(['defaultDose.amounts.0.side']);
   expect(paths({ ...tree, phases: [{ name: 'x', share: 0.4, breath: 'in' }] })).toEqual(['phases']);
+});
+
+describe('the parts of a cycle', () => {
+  const part = (name: string, share: number): Phase => ({
+    name,
+    share,
+    breath: 'free',
+    reversed: '',
+    heldBreaths: 0,
+    end: null,
+  });
+
+  test('one more is as long as the others are on average, one less leaves its time to them', () => {
+    const two = [part('a', 0.25), part('b', 0.75)];
+    const three = withNewPart(two);
+    [1 / 6, 1 / 2, 1 / 3].forEach((share, at) => expect(three[at]!.share).toBeCloseTo(share, 9));
+    [0.25, 0.75].forEach((share, at) => expect(withoutPart(three, 2)[at]!.share).toBeCloseTo(share, 9));
+    expect(withNewPart([]).map(({ name, share }) => [name, share])).toEqual([['Part 1', 1]]);
+    const full = Array.from({ length: MOST_PARTS }, (_, index) => part(`${index}`, 1 / MOST_PARTS));
+    expect(withNewPart(full)).toEqual(full);
+  });
+
+  test('what does not add up is told, and evened in proportion', () => {
+    const odd = [part('a', 0.2), part('b', 0.6)];
+    expect([addUp(odd), addUp(evenedParts(odd)), addUp([])]).toEqual([false, true, true]);
+    expect(evenedParts(odd)[1]!.share).toBeCloseTo(0.75, 9);
+  });
 });

@@ -50,3 +50,21 @@ export function effortCalibration(
   const ratio = ratios[Math.floor(ratios.length / 2)]!;
   return { points, factor: Math.max(0.7, Math.min(1.4, ratio ** (1 / joints.knee.b1))) };
 }
+
+/** Within these a factor of capacity is believed. House values. */
+const FACTORS = { least: 0.5, most: 2 } as const;
+/** A difference smaller than this is not worth a question. House value. */
+const WORTH_ASKING = 0.05;
+
+/** The factor that a student's capacity would have by what was felt, and whether that differs enough from the present one. */
+export function recalibrated(
+  found: number | null,
+  present: number,
+): { readonly factor: number | null; readonly off: boolean } {
+  if (found === null) return { factor: null, off: false };
+  const factor = Math.round(found * present * 100) / 100;
+  return {
+    factor: Math.max(FACTORS.least, Math.min(FACTORS.most, factor)),
+    off: Math.abs(found - 1) > WORTH_ASKING,
+  };
+}

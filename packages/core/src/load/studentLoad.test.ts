@@ -5,6 +5,7 @@ import { settlePosture, softSchool } from '../schools';
 import { log, logLine, shelf } from '../testing/samples';
 import {
   effortCalibration,
+  recalibrated,
   guidanceWords,
   loadWeeks,
   monotonyWords,
@@ -154,4 +155,12 @@ describe('effort felt against reckoned', () => {
     const few = [held('2026-03-20', 0.5, 5), held('2026-03-22', 0.5, null)];
     expect(effortCalibration(few, shelf, standardBody, capacity, softSchool)).toMatchObject({ factor: null });
   });
+});
+
+test('a capacity is put right by what was felt: within bounds, and only asked where it differs enough', () => {
+  expect(recalibrated(null, 1.2)).toEqual({ factor: null, off: false });
+  expect(recalibrated(1.1, 1.2)).toEqual({ factor: 1.32, off: true });
+  expect(recalibrated(1.04, 1)).toEqual({ factor: 1.04, off: false });
+  expect(recalibrated(1.4, 1.9).factor).toBe(2);
+  expect(recalibrated(0.7, 0.6).factor).toBe(0.5);
 });

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { MOST_PARTS, type Phase } from '@pomek/core';
+import { addUp, evenedParts, MOST_PARTS, withNewPart, withoutPart, type Phase } from '@pomek/core';
 import type { Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
@@ -119,8 +119,7 @@ export class PhasesEditor {
     { label: 'breath out', value: 'out' },
     { label: 'free', value: 'free' },
   ];
-  private readonly total = computed(() => this.phases().reduce((sum, phase) => sum + phase.share, 0));
-  protected readonly uneven = computed(() => this.phases().length > 0 && Math.abs(this.total() - 1) > 1e-6);
+  protected readonly uneven = computed(() => !addUp(this.phases()));
 
   protected percent(share: number): number {
     return Math.round(share * 100);
@@ -147,26 +146,14 @@ export class PhasesEditor {
   }
 
   protected remove(index: number): void {
-    this.changed.emit((phases) => evened(phases.filter((_, at) => at !== index)));
+    this.changed.emit((phases) => withoutPart(phases, index));
   }
 
   protected add(): void {
-    this.changed.emit((phases) => {
-      const share = 1 / (phases.length + 1);
-      const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
-      return evened([
-        ...before,
-        { name: `Part ${before.length + 1}`, share, breath: 'free', reversed: '', heldBreaths: 0, end: null },
-      ]);
-    });
+    this.changed.emit(withNewPart);
   }
 
   protected even(): void {
-    this.changed.emit(evened);
+    this.changed.emit(evenedParts);
   }
-}
-
-function evened(phases: readonly Phase[]): Phase[] {
-  const total = phases.reduce((sum, phase) => sum + phase.share, 0);
-  return phases.map((phase) => ({ ...phase, share: phase.share / total }));
 }

@@ -23,6 +23,7 @@ import {
   loadWeeks,
   monotonyWords,
   percent,
+  recalibrated,
   recentLoad,
   recentWords,
   sideBalance,
@@ -128,8 +129,7 @@ export class LoadPanel {
     });
     const { body } = bodyOfStudent(student);
     const found = effortCalibration(this.logs(), this.shelf(), body, capacity, this.school());
-    const factor = found.factor === null ? null : Math.round(found.factor * student.capacityFactor * 100) / 100;
-    return { ...found, factor, off: factor !== null && Math.abs((found.factor ?? 1) - 1) > 0.05 };
+    return { ...found, ...recalibrated(found.factor, student.capacityFactor) };
   });
 
   constructor() {
@@ -167,7 +167,7 @@ export class LoadPanel {
 
   protected recalibrate(): void {
     const { factor } = this.calibration();
-    if (factor !== null) this.edit().set(['capacityFactor'], Math.max(0.5, Math.min(2, factor)));
+    if (factor !== null) this.edit().set(['capacityFactor'], factor);
   }
 
   protected save(): void {
