@@ -157,7 +157,8 @@ async function typeAll(page: Page, editor: Editor, ms: number, letters = SENTENC
   const texts = (await fieldsIn(placeOf(page, editor), 1)).filter((field) => field.kind === 'text');
   const typed: Field[] = [];
   for (const [index, field] of (thorough ? texts : texts.slice(0, 1)).entries()) {
-    const next = field.most === 1 ? `${index + 1}` : `${SENTENCE.slice(0, letters)} ${ms} ${index}`.slice(0, field.most);
+    const next =
+      field.most === 1 ? `${index + 1}` : `${SENTENCE.slice(0, letters)} ${ms} ${index}`.slice(0, field.most);
     await field.at.focus();
     await page.keyboard.press('Control+A');
     await page.keyboard.type(next, { delay: ms });
