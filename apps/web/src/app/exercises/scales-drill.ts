@@ -3,6 +3,7 @@ import { Button } from 'primeng/button';
 import { measuresOf, scaleTargets, shareFromScales, type Exercise } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Store } from '../data/store';
+import { DayPipe } from '../ui/day.pipe';
 import { NumberField } from '../ui/number-field';
 import { PersonChoice } from '../data/person-choice';
 
@@ -13,7 +14,7 @@ const NEAR = 0.03;
 @Component({
   selector: 'pk-scales-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, NumberField],
+  imports: [Button, DayPipe, NumberField],
   templateUrl: './scales-drill.html',
   styleUrl: './scales-drill.scss',
 })

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, model } from '@angular/core';
 import { moveItemInArray } from '@angular/cdk/drag-drop';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -20,6 +20,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { remembered } from '../data/remembered';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
@@ -27,9 +28,6 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { raiseFields, type RaiseField } from './raise-fields';
-
-/** Which school was looked at last. */
-const CHOSEN = 'pomek.school';
 
 /** The conventions and the numbers of the raise rule, school by school. */
 @Component({
@@ -77,9 +75,9 @@ export class SchoolDrawer {
     ariaLabel: 'Close the schools',
   } as const;
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
-  private readonly chosen = signal<string | null>(localStorage.getItem(CHOSEN));
+  private readonly chosen = remembered('school');
   private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
-    source: () => ({ all: this.schools(), wanted: this.chosen() }),
+    source: () => ({ all: this.schools(), wanted: this.chosen.value() }),
     // One that is renamed goes to another place in the list, and stays open.
     computation: ({ all, wanted }, before) => schoolOf(all, wanted ?? before?.value).id,
   });
@@ -99,7 +97,6 @@ export class SchoolDrawer {
 
   protected choose(id: string): void {
     this.chosen.set(id);
-    localStorage.setItem(CHOSEN, id);
   }
 
   protected answer(key: keyof School, value: string): void {

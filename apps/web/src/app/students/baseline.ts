@@ -23,6 +23,7 @@ import {
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
+import { DayPipe } from '../ui/day.pipe';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 
@@ -44,7 +45,7 @@ const guides: Record<MeasureKind, string> = {
 @Component({
   selector: 'pk-baseline',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DurationField, FormsModule, NumberField, Select, SelectButton],
+  imports: [Button, DayPipe, DurationField, FormsModule, NumberField, Select, SelectButton],
   templateUrl: './baseline.html',
   styleUrl: './baseline.scss',
 })

@@ -24,6 +24,7 @@ import { Clock } from '../data/clock';
 import { keptDraft } from '../data/kept-draft';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
+import { DayPipe } from '../ui/day.pipe';
 import { Figure, type Pin } from '../ui/figure';
 import { TextField } from '../ui/text-field';
 
@@ -36,7 +37,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
 @Component({
   selector: 'pk-corrections',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Figure, FormsModule, InputText, Select, TextField],
+  imports: [Button, DayPipe, Figure, FormsModule, InputText, Select, TextField],
   template: `
     <div class="stack">
       <h2>Corrections</h2>
@@ -113,7 +114,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
           <tbody>
             @for (entry of history(); track entry.id) {
               <tr>
-                <td class="num">{{ entry.day }}</td>
+                <td class="num">{{ entry.day | pkDay }}</td>
                 <td>{{ entry.region }}</td>
                 <td>{{ entry.cue }}</td>
                 <td>

@@ -18,6 +18,7 @@ import {
 import { Compute, type Step } from '../compute/compute';
 import type { ResultOf } from '../compute/protocol';
 import { Notices } from '../data/notices';
+import { DayPipe } from '../ui/day.pipe';
 
 interface Read {
   readonly logs: readonly PracticeLog[];
@@ -36,7 +37,7 @@ const LARGEST = 20 * 1024 * 1024;
 @Component({
   selector: 'pk-csv-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, Select],
+  imports: [Button, DayPipe, FormsModule, Select],
   template: `
     <section class="stack" aria-label="Practices from a table">
       @if (table() === null) {
@@ -97,7 +98,7 @@ const LARGEST = 20 * 1024 * 1024;
             <tbody>
               @for (log of first(); track log.id) {
                 <tr>
-                  <td>{{ log.day }}</td>
+                  <td>{{ log.day | pkDay }}</td>
                   <td>{{ linesOf(log) }}</td>
                   <td>{{ log.effort ?? '–' }}</td>
                 </tr>

@@ -36,6 +36,8 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
+import { dayMonth } from '../ui/day-words';
+import { DayPipe } from '../ui/day.pipe';
 import { download, fileName } from '../ui/download';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
@@ -50,7 +52,7 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
 @Component({
   selector: 'pk-load',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, DayPipe],
   templateUrl: './load-panel.html',
   styles: `
     .chart {
@@ -145,7 +147,7 @@ export class LoadPanel {
       chart = new Chart(canvas, {
         type: 'bar',
         data: {
-          labels: weeks.map((week) => week.from.slice(5)),
+          labels: weeks.map((week) => dayMonth(week.from)),
           datasets: used.map(({ family, shade }) => ({
             label: family,
             backgroundColor: shade,

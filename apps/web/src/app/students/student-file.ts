@@ -30,6 +30,7 @@ import { Store, type Write } from '../data/store';
 import { strandVerdicts } from '../data/verdicts';
 import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
+import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
 import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
@@ -52,6 +53,7 @@ import type { RungTaken } from './rung-panel';
     Button,
     ButtonDirective,
     CorrectionsMap,
+    DayPipe,
     DecisionCard,
     Empty,
     FormsModule,

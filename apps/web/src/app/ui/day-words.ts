@@ -32,6 +32,9 @@ const written = (options: Intl.DateTimeFormatOptions): ((day: string) => string)
 /** A day for reading: `12 Mar 2026`. */
 export const readDay = written({ day: 'numeric', month: 'short', year: 'numeric' });
 
+/** A day without its year: `12 Mar`. */
+export const dayMonth = written({ day: 'numeric', month: 'short' });
+
 export { shortDay } from '@pomek/core';
 
 /** A day in full: `Thursday 12 March`. */
