@@ -78,6 +78,10 @@ test('load and corrections of a student, in pictures and in words', async ({ pag
   await page.getByRole('button', { name: 'Load', exact: true }).click();
   await expect(page.getByRole('img', { name: /Load week by week/ })).toBeVisible();
   await expect(page.getByText(/Left \d+:\d\d min, right \d+:\d\d min in four weeks\./)).toBeVisible();
+  const totals = page.getByRole('region', { name: 'Totals by drill' });
+  await expect(totals.getByRole('row', { name: /^One-hand silk-reeling/ })).toHaveText(
+    /\d+ repetitions\s*left forward \d+, .*right .*\d+ [A-Z][a-z]+ 20\d\d/,
+  );
   await page.getByRole('button', { name: 'Corrections', exact: true }).click();
   await expect(page.getByRole('region', { name: 'To work on now' })).toContainText('hip crease');
   await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();

@@ -1,3 +1,4 @@
 export * from './effortCalibration';
 export * from './practiceLoad';
 export * from './studentLoad';
+export * from './drillTotals';

@@ -5,7 +5,7 @@ import { newStudent, type Measure } from '../students';
 import { softSchool } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
 import { log, logLine, plan, planContext, routine, segment, shelf, strand, verdictOn } from '../testing/samples';
-import { stageOf, turnedWords } from '../routine';
+import { stageOf, turnedWords, unturned } from '../routine';
 import {
   PlanSchema,
   askedDose,
@@ -99,14 +99,7 @@ describe('depth as a strand', () => {
   });
 
   test('a practice in a higher stand is no test of it; one in the stand that was asked is, by the time it was held', () => {
-    const turned = {
-      kneeBendDeg: 15,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      stanceWidth: null,
-      stage: null,
-    };
+    const turned = { ...unturned, kneeBendDeg: 15 };
     const practised = (change: Parameters<typeof logLine>[1], share = 1) =>
       log('2026-01-06', { lines: [logLine(share, change)] });
     expect(askedDose(practised({ turned }), deeper)).toBe(15);
@@ -255,14 +248,7 @@ describe('the past of a strand', () => {
   });
 
   test('of a posture it is how low was stood, as far as it was held', () => {
-    const turned = {
-      kneeBendDeg: 25,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      stanceWidth: null,
-      stage: null,
-    };
+    const turned = { ...unturned, kneeBendDeg: 25 };
     const deep = of({ axis: 'bend', start: 20, level: 25, target: 40 });
     const past = strandPast(deep, '2026-01-05', [on('2026-01-06', 60, 60, { turned }), on('2026-01-07', 60, 30)], 1);
     expect(past.done.map(({ asked, dose }) => [asked, dose])).toEqual([

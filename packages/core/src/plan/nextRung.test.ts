@@ -5,7 +5,7 @@ import { BundleSchema, emptyContents } from '../formats';
 import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { log, plan, routine, segment, strand, planContext, logLine, verdictOn } from '../testing/samples';
-import { segmentWords, turnedWords } from '../routine';
+import { segmentWords, turnedWords, unturned } from '../routine';
 import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, PlanSchema, type RungBody } from '.';
 
 const body = bodyOf({ stature: 1.7, mass: 70 });
@@ -125,14 +125,7 @@ describe('taking a rung', () => {
     expect(taken.plan.postures).toEqual([
       {
         segmentId: 'a',
-        turned: {
-          kneeBendDeg: 50,
-          weightShare: null,
-          shoulderRaiseDeg: null,
-          ahead: null,
-          stanceWidth: null,
-          stage: null,
-        },
+        turned: { ...unturned, kneeBendDeg: 50 },
       },
     ]);
     expect(taken.plan.strands[0]).toMatchObject({
@@ -151,14 +144,7 @@ describe('taking a rung', () => {
   test('is what the student practises from now on, over what the routine itself turns', () => {
     const base = routine([
       segment('a', hold(60, together(1)), {
-        turned: {
-          kneeBendDeg: 20,
-          weightShare: null,
-          shoulderRaiseDeg: 45,
-          ahead: null,
-          stanceWidth: null,
-          stage: null,
-        },
+        turned: { ...unturned, kneeBendDeg: 20, shoulderRaiseDeg: 45 },
       }),
     ]);
     const [own] = dosedRoutine(base, taken.plan, '2026-03-03').segments;
@@ -194,14 +180,7 @@ describe('taking a rung', () => {
       'bend 55°, 70 % on the working leg, foot ahead 1.5 × its length',
     );
     expect(turnedWords({})).toBe('');
-    const turned = {
-      kneeBendDeg: 45,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      stanceWidth: null,
-      stage: null,
-    };
+    const turned = { ...unturned, kneeBendDeg: 45 };
     expect(segmentWords(segment('a', hold(40, together(1), 0), { turned }))).toBe('1 hold × 40 s, bend 45°');
     expect(segmentWords(segment('a', hold(40, together(1), 0)))).toBe('1 hold × 40 s');
   });

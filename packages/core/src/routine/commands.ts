@@ -33,6 +33,7 @@ export function newSegment(id: string, exercise: Exercise, school: School): Exer
     exerciseId: exercise.id,
     dose: schoolDose(exercise.defaultDose, school, exercise.family),
     sideOrder: school.sideOrder,
+    startsOnCue: false,
     turned: null,
     roundId: null,
   };

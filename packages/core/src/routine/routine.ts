@@ -27,6 +27,8 @@ export const ExerciseSegmentSchema = z.object({
   exerciseId: id,
   dose: DoseSchema,
   sideOrder: SideOrderSchema,
+  /** It begins when the teacher gives the cue: when everybody is aligned and at ease. */
+  startsOnCue: z.boolean().default(false),
   /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
   turned: TurnedSchema.nullable().overwrite(asItIs).default(null),
   /** The round it belongs to; segments of a round stand together and are repeated together. */

@@ -62,7 +62,10 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
     const before = work[index - 1];
     const same = round.turn === 1 && before?.side === round.side && before.direction === round.direction;
     if (before === undefined) {
-      drafts.push({ ...plain, side: round.side, kind: 'settle', durationMs: toMs(routine.settleSeconds) });
+      const settle = { ...plain, side: round.side, kind: 'settle' as const, byCue: segment.startsOnCue };
+      // What waits for a cue needs a moment in which it waits.
+      const least = segment.startsOnCue ? 1 : 0;
+      drafts.push({ ...settle, durationMs: toMs(Math.max(least, routine.settleSeconds)) });
     } else if (same) {
       drafts.push({ ...plain, side: round.side, kind: 'rest', durationMs: toMs(segment.dose.restSeconds) });
     } else if (round.turn === 1) {

@@ -24,7 +24,13 @@ export const segmentWords = ({
   dose,
   turned,
   sideOrder,
-}: Pick<ExerciseSegment, 'dose' | 'turned' | 'sideOrder'>): string =>
-  [doseWords(dose), takesTurns(dose, sideOrder) ? sideOrderWords.each : '', turnedWords(turned ?? {})]
+  startsOnCue,
+}: Pick<ExerciseSegment, 'dose' | 'turned' | 'sideOrder' | 'startsOnCue'>): string =>
+  [
+    doseWords(dose),
+    takesTurns(dose, sideOrder) ? sideOrderWords.each : '',
+    turnedWords(turned ?? {}),
+    startsOnCue ? 'begins on the cue' : '',
+  ]
     .filter((words) => words !== '')
     .join(', ');

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { axesOf, axisValue, withAxisValue } from '../axis';
 import { countOf, doseGivenAs, doseGivings, doseWords, givingOf, repetitionsIn, repetitionsTotal } from '../library';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, timed, together } from '../library/describe';
-import { conduct } from '../practice';
+import { bells, conduct } from '../practice';
 import { routine, segment } from '../testing/samples';
 import { addTo } from './addTo';
 import { orderWords, routineUnevenness, rounds, sidesLedger, spanRepetition, timeline } from '.';
@@ -120,6 +120,31 @@ describe('left and right in turn, repetition by repetition (common practice)', (
     const tap = (at: number) => ({ at, action: 'tap' as const });
     const state = conduct(line, [{ at: 0, action: 'start' }, tap(1000), tap(2000)], 60_000);
     expect(state).toMatchObject({ spanIndex: 2, taps: 0 });
+  });
+});
+
+describe('a start on the teacher’s cue (common practice: begin only when aligned)', () => {
+  const waiting = segment('a', hold(30, together(1)), { startsOnCue: true });
+  const line = timeline({ ...quiet(waiting), settleSeconds: 10 });
+
+  test('taking up lasts until the cue, and no bell is laid beyond it', () => {
+    const waits = conduct(line, [{ at: 0, action: 'start' }], 95_000);
+    expect(waits).toMatchObject({ spanIndex: 0, offsetMs: 95_000 });
+    expect(bells(line, waits)).toEqual([]);
+    const begun = conduct(
+      line,
+      [
+        { at: 0, action: 'start' },
+        { at: 95_000, action: 'next' },
+      ],
+      100_000,
+    );
+    expect(begun).toMatchObject({ spanIndex: 1, offsetMs: 5000 });
+  });
+
+  test('it waits also where no time is planned to take it up', () => {
+    const at = timeline({ ...quiet(waiting), settleSeconds: 0 });
+    expect(at.spans[0]).toMatchObject({ kind: 'settle', byCue: true, durationMs: 1000 });
   });
 });
 

@@ -17,6 +17,7 @@ export const segment = (id: string, dose: Dose, change: Partial<ExerciseSegment>
   exerciseId: 'tree-holding',
   dose,
   sideOrder: 'whole',
+  startsOnCue: false,
   turned: null,
   roundId: null,
   ...change,

@@ -207,6 +207,10 @@ function figureOf(
   const detail = [set, stood, attention, span.byCue ? 'until the cue: Next ends it' : '']
     .filter((words) => words !== '')
     .join(' · ');
+  if (span.byCue && span.kind === 'settle') {
+    const words = [stood, 'it begins on the cue: Next'].filter((part) => part !== '').join(' · ');
+    return { big: clock(Math.floor(state.offsetMs / 1000)), unit: '', detail: words, breath: null };
+  }
   if (!span.byCue) {
     const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
     return { big: clock(left), unit: '', detail, breath: null };

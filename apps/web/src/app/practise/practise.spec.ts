@@ -97,14 +97,7 @@ test('a hold until the cue counts up, says what was planned and then how far it 
 
 test('a posture that was turned stands beside its hold, from the taking up on', () => {
   const tree = newSegment('low', shelf.get('tree-holding')!, softSchool);
-  const turned = {
-    kneeBendDeg: 45,
-    weightShare: null,
-    shoulderRaiseDeg: null,
-    ahead: null,
-    stanceWidth: null,
-    stage: null,
-  };
+  const turned = { ...unturned, kneeBendDeg: 45 };
   const low = insertSegment(newRoutine('r', 'Low', softSchool), { ...tree, turned });
   const spans = timeline(low);
   const detail = (seconds: number) =>
@@ -279,5 +272,11 @@ describe('doses as the trade gives them', () => {
     const staged = { ...reel, turned: { ...unturned, stage: 2 } };
     expect(shown(staged, 10 + 1).detail).toMatch(/^Stage 2: Turn only · /);
     expect(shown(staged, 5).wayIn.at(-1)).toContain('Turn only. Weight even');
+  });
+
+  test('what begins on the cue is taken up until then', () => {
+    const tree = { ...newSegment('tree', shelf.get('tree-holding')!, softSchool), startsOnCue: true };
+    expect(shown(tree, 95)).toMatchObject({ kind: 'settle', big: '1:35', detail: 'it begins on the cue: Next' });
+    expect(shown(tree, 100, { at: 95_000, action: 'next' })).toMatchObject({ kind: 'hold', big: '0:55' });
   });
 });

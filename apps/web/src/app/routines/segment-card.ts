@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -45,6 +46,7 @@ const segmentAt = patchOf<Segment>();
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Button,
+    Checkbox,
     DoseEditor,
     DurationField,
     Figure,
@@ -178,6 +180,10 @@ export class SegmentCard {
 
   protected setOrder(sideOrder: SideOrder): void {
     this.typed.emit(segmentAt(['sideOrder'], sideOrder));
+  }
+
+  protected setStart(startsOnCue: boolean): void {
+    this.typed.emit(segmentAt(['startsOnCue'], startsOnCue));
   }
 
   protected setSeconds(seconds: number): void {

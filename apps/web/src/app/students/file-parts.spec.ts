@@ -173,6 +173,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
   const page = await render(LoadPanel, () => ({ ...of, ...editing(), logs }), { students: [student] });
   expect(page.text()).toContain('4:00 min are owed to the right');
   expect(page.text()).toContain('60 min in the last seven days');
+  expect(page.text()).toMatch(/All that was ever done.*Holding the tree\s*4:00 min/s);
   await page.press('Reckon so from now on');
   expect((await page.database.of('students').get(student.id))!.capacityFactor).toBeLessThan(1);
   const empty = await render(LoadPanel, () => ({ ...of, ...editing(), logs: [] }));

@@ -16,6 +16,8 @@ import {
   asksForBalance,
   bodyOfStudent,
   capacityOfStudent,
+  counted,
+  drillTotals,
   durationWords,
   effortCalibration,
   families,
@@ -32,6 +34,7 @@ import {
   type Measure,
   type PracticeLog,
   type School,
+  type SideTotal,
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -66,6 +69,10 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
     th,
     td {
       white-space: nowrap;
+    }
+    .sides {
+      min-width: 11rem;
+      white-space: normal;
     }
     .family {
       display: inline-block;
@@ -122,6 +129,24 @@ export class LoadPanel {
     const both = `Left ${durationWords(leftSeconds)}, right ${durationWords(rightSeconds)} in four weeks.`;
     return owed === null ? `${both} Even.` : `${both} ${durationWords(owed.seconds)} are owed to the ${owed.side}.`;
   });
+  /** What was done of each drill over all the months, in what it is counted in. */
+  protected readonly totals = computed(() =>
+    drillTotals(this.logs()).map(({ exerciseId, exerciseName, kind, practices, firstDay, amount, seconds, sides }) => {
+      const much = (total: Pick<SideTotal, 'amount' | 'seconds'>): string =>
+        kind === 'hold' ? durationWords(Math.round(total.seconds)) : String(Math.floor(total.amount));
+      const way = ({ side, direction }: SideTotal): string =>
+        [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
+      const noun = kind === 'cycle' ? 'repetition' : 'breath';
+      return {
+        key: `${exerciseId} ${kind}`,
+        name: exerciseName,
+        all: kind === 'hold' ? much({ amount, seconds }) : counted(Math.floor(amount), noun),
+        sides: sides.length < 2 ? '' : sides.map((one) => `${way(one)} ${much(one)}`).join(', '),
+        practices,
+        since: firstDay,
+      };
+    }),
+  );
   protected readonly calibration = computed(() => {
     const student = this.student();
     const capacity = capacityOfStudent(student, this.measures(), this.today(), {

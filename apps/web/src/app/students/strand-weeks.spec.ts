@@ -9,6 +9,7 @@ import {
   strandPlaces,
   strictSchool,
   takeRung,
+  unturned,
   type Measure,
   type Plan,
   type StrandPlace,
@@ -76,14 +77,7 @@ describe('where the strands of a plan stand on a body', () => {
   });
 
   test('the posture is the one the plan has turned it to', () => {
-    const turned = {
-      kneeBendDeg: 62,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      stanceWidth: null,
-      stage: null,
-    };
+    const turned = { ...unturned, kneeBendDeg: 62 };
     const lower = places([tested], { ...plan, postures: [{ segmentId: 'segment-1', turned }] }).get('strand-1')!;
     expect(lower.posture.kneeBendDeg).toBe(62);
     expect(lower.base).toEqual(places().get('strand-1')!.posture);
@@ -272,14 +266,7 @@ describe('a strand', () => {
   });
 
   test('a posture that the plan turned is said', async () => {
-    const turned = {
-      kneeBendDeg: 45,
-      weightShare: null,
-      shoulderRaiseDeg: null,
-      ahead: null,
-      stanceWidth: null,
-      stage: null,
-    };
+    const turned = { ...unturned, kneeBendDeg: 45 };
     const { page } = await shown({ ...plan, postures: [{ segmentId: 'segment-1', turned }] });
     expect(page.text()).toContain('Lower, higher, other arms (now bend 45°)');
     const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });
