@@ -37,7 +37,10 @@ const plain = (value: number): string => String(Math.round(value * 100) / 100);
 export const shortAxisWords = (value: number, axis: Axis): string =>
   axis === 'time' ? durationWords(value) : plain(value);
 
-/** A strand's value with its unit: `1:30 min`, `12 breaths`, `8 repetitions`, `bend 25°`. */
+/**
+ * A strand's value with its unit: `1:30 min`, `12 breaths`, `8 repetitions`, `bend 25°`.
+ * @example axisWords(25, 'bend') // 'bend 25°'
+ */
 export function axisWords(value: number, axis: Axis): string {
   switch (axis) {
     case 'time':

@@ -3,6 +3,7 @@ import { breathPeriod } from './breathPeriod';
 
 /**
  * Breaths a minute of a pattern: 60 / period (sources: Breath).
+ * @example breathRate({ inSeconds: 4, fullPauseSeconds: 4, outSeconds: 6, emptyPauseSeconds: 2 }) // 3.75
  * @throws RangeError when the pattern has no length.
  */
 export function breathRate(pattern: BreathPattern): number {

@@ -4,6 +4,7 @@ import { slowingTotal } from './slowingTotal';
  * How many whole breaths fit into `seconds` when the first takes `firstSeconds` and each later one
  * `factor` times the one before (1 = even). The inverse of {@link slowingTotal}, rounded down.
  * A breath that ends within a thousandth of a second of the limit counts as whole.
+ * @example breathsWithin(150, 10, 1.04) // 11
  * @throws RangeError for a first breath of no length.
  */
 export function breathsWithin(seconds: number, firstSeconds: number, factor = 1): number {

@@ -1,6 +1,7 @@
 /**
  * Total seconds of `rounds` rounds when the first takes `firstSeconds` and each one after it is
  * `factor` times the one before: t₀·(qⁿ − 1)/(q − 1), a geometric series (sources: Breath).
+ * @example Math.round(slowingTotal(10, 1.04, 12) * 100) / 100 // 150.26
  * @throws RangeError for a negative length, a factor of 0 or less, or a count that is not whole.
  */
 export function slowingTotal(firstSeconds: number, factor: number, rounds: number): number {

@@ -9,7 +9,10 @@ export function firstSeconds(dose: Dose): number {
   return dose.kind === 'cycle' ? dose.cycleSeconds : breathPeriod(dose.pattern);
 }
 
-/** Seconds of `count` repetitions, each `slowing` times the one before; what is over whole ones goes by its share. */
+/**
+ * Seconds of `count` repetitions, each `slowing` times the one before; what is over whole ones goes by its share.
+ * @example repetitionsTotal(10, 1.5, 2.5) // 36.25
+ */
 export function repetitionsTotal(first: number, slowing: number, count: number): number {
   const whole = Math.floor(count);
   return slowingTotal(first, slowing, whole) + (count - whole) * first * slowing ** whole;
@@ -30,7 +33,10 @@ export function repetitionAt(first: number, slowing: number, seconds: number): I
   return { done, seconds: Math.max(0, seconds - slowingTotal(first, slowing, done)), of: first * slowing ** done };
 }
 
-/** How many repetitions fill `seconds`, the last by its share; the inverse of {@link repetitionsTotal}. */
+/**
+ * How many repetitions fill `seconds`, the last by its share; the inverse of {@link repetitionsTotal}.
+ * @example repetitionsIn(12, 1, 180) // 15
+ */
 export function repetitionsIn(first: number, slowing: number, seconds: number): number {
   const at = repetitionAt(first, slowing, seconds);
   return at.done + at.seconds / at.of;

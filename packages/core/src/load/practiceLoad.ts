@@ -1,6 +1,9 @@
 import { checkRange } from '../words/checkRange';
 
-/** Load of a session: minutes × effort (session-RPE, Foster et al. 2001; from memory). */
+/**
+ * Load of a session: minutes × effort (session-RPE, Foster et al. 2001; from memory).
+ * @example sessionLoad(30, 5) // 150
+ */
 export function sessionLoad(minutes: number, effort: number): number {
   checkRange('minutes', minutes, 0, 24 * 60);
   checkRange('effort', effort, 0, 10);

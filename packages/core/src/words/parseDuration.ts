@@ -1,6 +1,7 @@
 /**
  * Reads a length of time as a teacher types it: `90`, `90 s`, `1:30`, `1:05:00`, `2 min`, `1.5 min`,
  * `1 h`. A plain number is seconds. Null when it is none of these.
+ * @example parseDuration('1.5 min') // 90
  */
 export function parseDuration(text: string): number | null {
   const trimmed = text.trim().toLowerCase().replace(',', '.');
