@@ -31,6 +31,12 @@ export async function take(page: Page, name: string): Promise<void> {
     .click();
 }
 
+/** Takes in what a file has, and waits until it is said to be there: to leave the page sooner would be to give it up. */
+export async function takeIn(page: Page, button: RegExp): Promise<void> {
+  await page.getByRole('button', { name: button }).click();
+  await expect(page.getByText(/records? taken in/)).toBeVisible();
+}
+
 /** Enters the hall and waits until it listens to keys. */
 export async function enterHall(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Go to the hall' }).click();

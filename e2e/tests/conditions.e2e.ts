@@ -1,6 +1,6 @@
 import { conditionsWorld, ownLimit, ruledOut } from '../support/faulty-routine';
 import { readPdf } from '../support/pdf';
-import { complaints, openOwn } from '../support/pomek';
+import { complaints, openOwn, takeIn } from '../support/pomek';
 import { expect, test } from '../support/test';
 import { readFileSync } from 'node:fs';
 
@@ -16,7 +16,7 @@ test('each condition acts: found, mended in one press, done otherwise in the hal
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'much.json', mimeType: 'application/json', buffer: Buffer.from(conditionsWorld()) });
-  await page.getByRole('button', { name: /^Take in 14/ }).click();
+  await takeIn(page, /^Take in 14/);
   await page.goto('/routines/too-much');
   const findings = page.locator('pk-findings').getByRole('article');
   /** The list folds up when the page below it grows or shrinks: findings still come in. */

@@ -1,5 +1,5 @@
 import { expect, test } from '../support/test';
-import { complaints, openDemo } from '../support/pomek';
+import { complaints, openDemo, takeIn } from '../support/pomek';
 import { faultyRoutine } from '../support/faulty-routine';
 
 /** What has to be found in the faulty routine; the text begins each finding. */
@@ -29,7 +29,7 @@ test('fault after fault is found, and each mend takes it away in one step that c
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'faulty.json', mimeType: 'application/json', buffer: Buffer.from(faultyRoutine()) });
-  await page.getByRole('button', { name: /^Take in 1/ }).click();
+  await takeIn(page, /^Take in 1/);
   await page.goto('/routines/faulty');
   const findings = page.locator('pk-findings');
   await page.getByRole('combobox', { name: 'For whom' }).click();

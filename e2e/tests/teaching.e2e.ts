@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { readPdf } from '../support/pdf';
-import { complaints, enterHall, openOwn, runOn, tabTo, take, typeOver } from '../support/pomek';
+import { complaints, enterHall, openOwn, runOn, tabTo, take, takeIn, typeOver } from '../support/pomek';
 import { expect, test } from '../support/test';
 
 test('an exercise of one’s own with all that is said aloud: written by keyboard, given away, taken in, printed, practised', async ({
@@ -58,7 +58,7 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'pond.json', mimeType: 'application/json', buffer: file });
-  await page.getByRole('button', { name: /^Take in/ }).click();
+  await takeIn(page, /^Take in/);
   await page.goto('/exercises');
   await page.getByRole('link', { name: 'Pond circle' }).click();
   await told();
