@@ -1,4 +1,4 @@
-import type { Direction, Dose, Side } from './dose';
+import { isTimed, type Direction, type Dose, type Side } from './dose';
 import type { Exercise } from './exercise';
 import { countOf, firstSeconds, repetitionsIn, workSeconds } from './repetitions';
 
@@ -14,8 +14,7 @@ export const givingWords: Readonly<Record<DoseGiving, string>> = {
 };
 
 /** How a dose is given. */
-export const givingOf = (dose: Dose): DoseGiving =>
-  dose.kind === 'cycle' && dose.roundSeconds !== null ? 'timed' : dose.kind;
+export const givingOf = (dose: Dose): DoseGiving => (isTimed(dose) ? 'timed' : dose.kind);
 
 /** In which ways an exercise can be dosed: what has parts or repetitions moves, and what is held is held. */
 export function givingsFor({ phases, defaultDose }: Pick<Exercise, 'phases' | 'defaultDose'>): DoseGiving[] {

@@ -1,3 +1,4 @@
+import { isTimed } from '../library/dose';
 import { countOf } from '../library/repetitions';
 import { durationWords } from '../words/durationWords';
 import { upperFirst } from '../words/firstLetter';
@@ -27,8 +28,6 @@ export function orderWords({ dose, sideOrder }: Pick<ExerciseSegment, 'dose' | '
   const list = rounds(dose, sideOrder);
   if (list.length < 2 || list.length > MOST || list.every((round) => wayOf(round) === '')) return '';
   const much = (round: Round): string =>
-    dose.kind === 'hold' || round.sets > 1 || (dose.kind === 'cycle' && dose.roundSeconds !== null)
-      ? durationWords(round.seconds)
-      : String(Math.round(round.amount));
+    dose.kind === 'hold' || isTimed(dose) ? durationWords(round.seconds) : String(Math.round(round.amount));
   return upperFirst(`${list.map((round) => `${wayOf(round)} ${much(round)}`).join(', ')}.`);
 }

@@ -31,9 +31,10 @@ const OTHER = 'Roboto';
 const at = (file: string): string => new URL(file, document.baseURI).href;
 
 /** Letters that the text font has: western Latin and its punctuation. */
-const KNOWN =
-  /[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2191\u2193\u2212\u2215]+/u;
-const RUNS = new RegExp(`${KNOWN.source}|[^${KNOWN.source.slice(1, -2)}]+`, 'gu');
+const LETTERS =
+  '\\u0000-\\u00ff\\u0131\\u0152\\u0153\\u02bb\\u02bc\\u02c6\\u02da\\u02dc\\u2000-\\u206f\\u20ac\\u2122\\u2191\\u2193\\u2212\\u2215';
+const KNOWN = new RegExp(`[${LETTERS}]`, 'u');
+const RUNS = new RegExp(`[${LETTERS}]+|[^${LETTERS}]+`, 'gu');
 
 /** A text in runs of one font each; a text of known letters stays as it is. */
 export function inRuns(words: string): string | { text: string; font?: string }[] {

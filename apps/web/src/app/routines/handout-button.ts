@@ -3,7 +3,7 @@ import { Button } from 'primeng/button';
 import { changedWords, dayNumber, lockedStrands, pointsInWork, practisedRoutine } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { Repository } from '../data/repository';
+import { Repository, schoolOf } from '../data/repository';
 import { readDay } from '../ui/day-words';
 import { download, fileName } from '../ui/download';
 import { Workbench } from './workbench';
@@ -50,7 +50,8 @@ export class HandoutButton {
       const { student, body } = this.bench.choice.person();
       const [today, logs, shelf] = [this.clock.today(), this.bench.choice.logs(), this.bench.shelf()];
       const plan = plans.find(({ studentId, routineId }) => studentId === student?.id && routineId === routine.id);
-      const school = student === null ? this.bench.school() : this.bench.choice.school();
+      // As in the hall: the student's school, else the routine's.
+      const school = schoolOf(this.bench.schools(), student?.schoolId ?? routine.schoolId);
       // What is practised today, as in the hall: the plan's doses, with what is noted of the body taken care of.
       const locked = plan === undefined ? [] : lockedStrands(plan, logs, school.raise, shelf);
       const { routine: practised, changed } = practisedRoutine(
@@ -65,8 +66,8 @@ export class HandoutButton {
         logs,
       );
       const own = corrections.filter(({ studentId }) => studentId === student?.id);
-      const points = [...shelf.values()].flatMap(({ checkpoints }) => checkpoints.map(({ id }) => id));
-      const inWork = pointsInWork(own, [...new Set(points)], today);
+      const seen = own.map(({ checkpointId }) => checkpointId);
+      const inWork = pointsInWork(own, seen, today);
       const file = await handout({
         routine: practised,
         exercises: shelf,
