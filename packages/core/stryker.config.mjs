@@ -10,7 +10,8 @@ const folders = (process.env['MUTANTS'] ?? 'plan,endurance,load,routine,practice
 export default {
   mutate: [...folders, '!src/**/*.test.ts', '!src/**/index.ts', '!src/formats/bundleJsonSchema.ts'],
   testRunner: 'jest',
-  jest: { configFile: 'jest.config.mjs', enableFindRelatedTests: true },
+  buildCommand: 'node mutants.build.mjs',
+  jest: { configFile: 'mutants.jest.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   // Words that are only read are no calculation.
   mutator: { excludedMutations: ['StringLiteral'] },

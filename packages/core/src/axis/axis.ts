@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import type { Turned } from '../routine/routine';
 
-/** Axes that stand in a dose: seconds of a hold, breaths, repetitions, and how long one of these takes. */
-export const doseAxes = ['time', 'breaths', 'repetitions', 'pace'] as const;
+/** Axes that stand in a dose: seconds of a hold, breaths, repetitions, how long one of these takes, and how long each stays still. */
+export const doseAxes = ['time', 'breaths', 'repetitions', 'pace', 'stay'] as const;
 /**
  * Axes that stand in how a drill is done: degrees of bend, percent on the working leg, degrees of arms, breadth and length of the
  * stance, and which of its stages it is.
@@ -18,7 +18,7 @@ export type PostureAxis = (typeof postureAxes)[number];
 export const isPostureAxis = (axis: Axis): axis is PostureAxis => (postureAxes as readonly Axis[]).includes(axis);
 
 /** What a lighter week asks for less of: how long and how often, not how low or how slowly. */
-export const isLightened = (axis: Axis): boolean => !isPostureAxis(axis) && axis !== 'pace';
+export const isLightened = (axis: Axis): boolean => !isPostureAxis(axis) && axis !== 'pace' && axis !== 'stay';
 
 /** Where a value of a posture axis stands, and how many of its units one of the posture's makes. */
 export const inPosture: Readonly<Record<PostureAxis, { readonly key: keyof Turned; readonly units: number }>> = {
@@ -30,5 +30,5 @@ export const inPosture: Readonly<Record<PostureAxis, { readonly key: keyof Turne
   stage: { key: 'stage', units: 1 },
 };
 
-/** Whether each raise is the next rung, whole, however large the step: stages are not grown by a tenth. */
-export const goesByRungs = (axis: Axis): boolean => axis === 'stage';
+/** Whether each raise is the next rung, whole, however large the step: stages, and seconds of a stay, are not grown by a tenth. */
+export const goesByRungs = (axis: Axis): boolean => axis === 'stage' || axis === 'stay';

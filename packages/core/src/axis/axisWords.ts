@@ -8,6 +8,7 @@ export const axisLabels: Readonly<Record<Axis, string>> = {
   breaths: 'breaths',
   repetitions: 'repetitions',
   pace: 'seconds each: slower',
+  stay: 'hold inside a repetition',
   bend: 'depth of the knees',
   share: 'weight on one leg',
   arms: 'height of the arms',
@@ -22,6 +23,7 @@ export const axisUnits: Readonly<Record<Axis, string>> = {
   breaths: 'breaths',
   repetitions: 'repetitions',
   pace: 's each',
+  stay: 's held in each',
   bend: '°',
   share: '%',
   arms: '°',
@@ -51,6 +53,8 @@ export function axisWords(value: number, axis: Axis): string {
       return counted(value, 'repetition');
     case 'pace':
       return `${plain(value)} s each`;
+    case 'stay':
+      return `${plain(value)} s held in each`;
     case 'bend':
       return `bend ${plain(value)}°`;
     case 'share':

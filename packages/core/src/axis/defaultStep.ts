@@ -10,7 +10,7 @@ export function defaultStep(axis: Axis, value: number, { countsOf }: Pick<School
   if (axis === 'repetitions') return value < countsOf ? 1 : countsOf;
   if (axis === 'breaths') return 1;
   if (axis === 'pace') return value < 10 ? 0.5 : 1;
-  if (axis === 'stage') return 1;
+  if (axis === 'stage' || axis === 'stay') return 1;
   if (isPostureAxis(axis)) return axis === 'width' || axis === 'length' ? 0.1 : 5;
   if (value < 60) return 5;
   return value < 300 ? 10 : 30;

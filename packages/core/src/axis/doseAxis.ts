@@ -1,20 +1,28 @@
 import { breathPeriod } from '../breath/breathPeriod';
-import { isTimed, type Dose } from '../library/dose';
+import { isTimed, MOST_STAY, type Dose } from '../library/dose';
 import { firstSeconds } from '../library/repetitions';
 import type { DoseAxis } from './axis';
+
+/** The least stay inside a repetition, s: there is nothing to grow from nought. House value. */
+const LEAST_STAY = 1;
 
 /** The axes along which a dose can be raised, the usual one first. */
 export function axesOf(dose: Dose): DoseAxis[] {
   if (dose.kind === 'hold') return ['time', 'repetitions'];
-  if (isTimed(dose)) return ['time', 'pace'];
-  return dose.kind === 'breath' ? ['breaths', 'pace'] : ['repetitions', 'pace'];
+  if (dose.kind === 'breath') return ['breaths', 'pace'];
+  return isTimed(dose) ? ['time', 'pace', 'stay'] : ['repetitions', 'pace', 'stay'];
 }
 
-/** The value of a dose on an axis: seconds a hold, seconds a repetition or breath, or the largest amount of any side. */
+/**
+ * The value of a dose on an axis: seconds a hold, seconds a repetition moves or a breath takes, seconds a repetition stays still,
+ * or the largest amount of any side.
+ */
 export function axisValue(dose: Dose, axis: DoseAxis): number {
   if (axis === 'time') return dose.kind === 'hold' ? dose.holdSeconds : isTimed(dose) ? dose.roundSeconds : 0;
+  if (axis === 'stay') return dose.kind === 'cycle' ? Math.max(LEAST_STAY, dose.staySeconds) : 0;
   if (axis !== 'pace') return Math.max(...dose.amounts.map((row) => row.amount));
-  return dose.kind === 'hold' ? 0 : firstSeconds(dose);
+  if (dose.kind === 'hold') return 0;
+  return dose.kind === 'cycle' ? dose.cycleSeconds : firstSeconds(dose);
 }
 
 function atPace(dose: Dose, seconds: number): Dose {
@@ -42,6 +50,7 @@ export function withAxisValue(dose: Dose, axis: DoseAxis, value: number): Dose {
     return isTimed(dose) ? { ...dose, roundSeconds: value, least: least(value) } : dose;
   }
   if (axis === 'pace') return atPace(dose, value);
+  if (axis === 'stay') return dose.kind === 'cycle' ? { ...dose, staySeconds: Math.min(MOST_STAY, value) } : dose;
   const amount = Math.round(value);
   const amounts = dose.amounts.map((row) => (row.amount === 0 ? row : { ...row, amount }));
   return dose.kind === 'hold' || isTimed(dose) ? { ...dose, amounts } : { ...dose, amounts, least: least(amount) };

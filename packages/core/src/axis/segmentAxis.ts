@@ -1,4 +1,5 @@
 import type { Exercise } from '../library/exercise';
+import { canStay } from '../library/staying';
 import { segmentPosture, turnedBy } from '../routine/turned';
 import type { ExerciseSegment } from '../routine/routine';
 import { inPosture, isPostureAxis, type Axis, type PostureAxis } from './axis';
@@ -23,7 +24,7 @@ export const MOST_OF_POSTURE: Readonly<Record<PostureAxis, number>> = {
   stage: 12,
 };
 
-type Drill = Pick<Exercise, 'posture' | 'twoSided' | 'stages'>;
+type Drill = Pick<Exercise, 'posture' | 'twoSided' | 'stages' | 'phases'>;
 
 /**
  * The axes along which a segment can be raised: its dose, then its posture where there is something to change. What moves
@@ -41,7 +42,8 @@ export function axesOfSegment(segment: ExerciseSegment, exercise: Drill): Axis[]
     stage: exercise.stages.length > 1,
   };
   const order = Object.keys(has) as PostureAxis[];
-  return [...axesOf(segment.dose), ...order.filter((axis) => has[axis])];
+  const ofDose = axesOf(segment.dose).filter((axis) => axis !== 'stay' || canStay(exercise));
+  return [...ofDose, ...order.filter((axis) => has[axis])];
 }
 
 /** Where a segment stands on an axis: s, breaths, repetitions, s each, degrees, percent, shoulder breadths, foot lengths. */

@@ -2,6 +2,7 @@ import type { Body } from '../body/body';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
+import { stayingDrill } from '../library/staying';
 import { predictedEffort } from './predictedEffort';
 import { segmentPosture } from '../routine/turned';
 import type { ExerciseSegment, Routine } from '../routine/routine';
@@ -274,7 +275,10 @@ function kneeOf(body: Body, posture: SettledPosture): number | null {
 
 function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, strength: Strength, school: School): Drill {
   const posture = settlePosture(segmentPosture(segment, exercise), school);
-  const loads = segment.dose.kind === 'hold' ? [holdLoads(body, posture)] : cycleLoads(body, exercise, posture, school);
+  const loads =
+    segment.dose.kind === 'hold'
+      ? [holdLoads(body, posture)]
+      : cycleLoads(body, stayingDrill(exercise, segment.dose), posture, school);
   const swaps = exercise.phasesSwap || takesTurns(segment.dose, segment.sideOrder);
   return { segment, exercise, posture, instants: loads.map((entry) => instantOf(entry, strength)), swaps };
 }

@@ -149,11 +149,12 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   }
   const phase = phases[index]!;
   const within = Math.max(0, Math.min(1, (at - start) / phase.share));
-  const share = soft(within);
   const last = phases.at(-1)!.end!;
   const opening = exercise.phasesSwap ? swappedFrame(last) : last;
   const before = index === 0 ? opening : phases[index - 1]!.end!;
   const after = phase.end!;
+  // A part that ends as it began stands still, however its neighbours go.
+  const share = before === after ? 0 : soft(within);
   const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
   const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
     Math.max(posture.seated ? 0 : leastBendDeg, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));

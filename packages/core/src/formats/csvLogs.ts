@@ -196,6 +196,7 @@ function readRow(
       enough: null,
       effort: own,
       turned: null,
+      staySeconds: null,
       gaveOut: null,
     },
   };

@@ -103,6 +103,8 @@ export const cycle = (cycleSeconds: number, amounts: SideAmount[], restSeconds =
   cycleSeconds,
   slowing: 1,
   roundSeconds: null,
+  staySeconds: 0,
+  stayAfter: null,
   restSeconds,
   least: null,
   amounts,

@@ -27,6 +27,9 @@ const shared = {
   least: z.number().min(0).max(9999).nullable().default(null),
 };
 
+/** The longest stay inside a repetition, s. */
+export const MOST_STAY = 120;
+
 export const HoldDoseSchema = z.object({
   kind: z.literal('hold'),
   holdSeconds: z.number().min(1).max(7200),
@@ -46,6 +49,10 @@ export const CycleDoseSchema = z.object({
   slowing: z.number().min(1).max(1.5).default(1),
   /** It is given as time: an amount is then a round of so many seconds, with the repetitions counted; null: repetitions. */
   roundSeconds: z.number().min(5).max(7200).nullable().default(null),
+  /** Held still so long in each repetition, s, beside the time of the movement; 0: it goes through. */
+  staySeconds: z.number().min(0).max(MOST_STAY).default(0),
+  /** At the end of which part it stays, from 0; null: where the knees are bent most. */
+  stayAfter: z.number().int().min(0).max(23).nullable().default(null),
   ...shared,
 });
 export const BreathDoseSchema = z.object({

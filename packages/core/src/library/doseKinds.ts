@@ -59,7 +59,8 @@ export function doseGivenAs(dose: Dose, giving: DoseGiving): Dose {
         return { ...dose, roundSeconds: null, ...shared, amounts: rows(whole(countOf(dose, most))) };
       const cycleSeconds = dose.kind === 'breath' ? Math.min(300, firstSeconds(dose)) : REPETITION;
       const count = whole(seconds / cycleSeconds);
-      return { kind: 'cycle', cycleSeconds, slowing: 1, roundSeconds: null, ...shared, amounts: rows(count) };
+      const plain = { slowing: 1, roundSeconds: null, staySeconds: 0, stayAfter: null };
+      return { kind: 'cycle', cycleSeconds, ...plain, ...shared, amounts: rows(count) };
     }
     case 'timed': {
       const drill = doseGivenAs(dose, 'cycle');
@@ -68,7 +69,7 @@ export function doseGivenAs(dose: Dose, giving: DoseGiving): Dose {
     }
     case 'breath': {
       // A movement on the breath takes as long as it did; a hold is counted in easy breaths.
-      const first = dose.kind === 'cycle' ? dose.cycleSeconds : 9;
+      const first = dose.kind === 'cycle' ? firstSeconds(dose) : 9;
       const share = first / 9;
       const pattern = { ...EASY, inSeconds: EASY.inSeconds * share, outSeconds: EASY.outSeconds * share };
       const slowing = dose.kind === 'cycle' ? dose.slowing : 1;

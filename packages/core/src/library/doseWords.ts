@@ -56,7 +56,8 @@ export function doseWords(dose: Dose): string {
     case 'hold':
       return `${amountWords(dose)} × ${durationWords(dose.holdSeconds)}${dose.byCue ? ', until the cue' : ''}${rest}`;
     case 'cycle': {
-      const pace = `${number.format(dose.cycleSeconds)} s each${slowerWords(dose.slowing)}`;
+      const stay = dose.staySeconds > 0 ? ` + ${number.format(dose.staySeconds)} s held` : '';
+      const pace = `${number.format(dose.cycleSeconds)} s${stay} each${slowerWords(dose.slowing)}`;
       if (!isTimed(dose)) return `${amountWords(dose)}, ${pace}${rest}`;
       return `${timedWords(dose)}, about ${counted(Math.round(countOf(dose, 1)), 'repetition')} at ${pace}${rest}`;
     }

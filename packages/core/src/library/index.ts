@@ -12,6 +12,7 @@ export * from './breathCurve';
 export * from './cautions';
 export * from './repetitions';
 export * from './sideOrder';
+export * from './staying';
 export * from './doseKinds';
 export * from './holdParts';
 export * from './partShares';

@@ -3,10 +3,10 @@ import { breathsWithin } from '../breath/breathsWithin';
 import { slowingTotal } from '../breath/slowingTotal';
 import { isTimed, type BreathDose, type CycleDose, type Dose } from './dose';
 
-/** Seconds of the first repetition or breath of a dose; of a hold, all of it. */
+/** Seconds of the first repetition, with its stay, or breath of a dose; of a hold, all of it. */
 export function firstSeconds(dose: Dose): number {
   if (dose.kind === 'hold') return dose.holdSeconds;
-  return dose.kind === 'cycle' ? dose.cycleSeconds : breathPeriod(dose.pattern);
+  return dose.kind === 'cycle' ? dose.cycleSeconds + dose.staySeconds : breathPeriod(dose.pattern);
 }
 
 /**
@@ -51,4 +51,4 @@ export function workSeconds(dose: Dose, amount: number): number {
 
 /** Repetitions or breaths that an amount of a dose comes to; of what is given as time, those that fill it. */
 export const countOf = (dose: CycleDose | BreathDose, amount: number): number =>
-  isTimed(dose) ? amount * repetitionsIn(dose.cycleSeconds, dose.slowing, dose.roundSeconds) : amount;
+  isTimed(dose) ? amount * repetitionsIn(firstSeconds(dose), dose.slowing, dose.roundSeconds) : amount;

@@ -38,7 +38,14 @@ test('each drill grows in its dose, and in that of its posture which it has', ()
     'width',
     'stage',
   ]);
-  expect(axesOfSegment(reel, drill('one-hand-reeling'))).toEqual(['repetitions', 'pace', 'bend', 'width', 'stage']);
+  expect(axesOfSegment(reel, drill('one-hand-reeling'))).toEqual([
+    'repetitions',
+    'pace',
+    'stay',
+    'bend',
+    'width',
+    'stage',
+  ]);
   expect(axesOfSegment(leg, drill('empty-full'))).not.toContain('width');
   const seated = { ...drill('tree-holding'), posture: { ...drill('tree-holding').posture, seated: true } };
   expect(axesOfSegment(stand, seated)).toEqual(['time', 'repetitions', 'arms', 'stage']);
@@ -57,6 +64,7 @@ test('a value that is put in comes out again, on every axis, and leaves the othe
     [reel, 'one-hand-reeling', 'stage', 3],
     [reel, 'one-hand-reeling', 'repetitions', 16],
     [reel, 'one-hand-reeling', 'pace', 7.5],
+    [reel, 'one-hand-reeling', 'stay', 4],
     [breath, 'opening-closing', 'breaths', 18],
     [breath, 'opening-closing', 'pace', 18],
   ];
@@ -299,5 +307,37 @@ describe('the stages of a drill as a strand (common practice: parts alone, joine
     expect(stageOf(part, drill('one-hand-reeling'))).toMatchObject({ name: 'Turn only' });
     expect(turnedWords(part.turned!)).toBe(axisWords(2, 'stage'));
     expect(stageOf(reel, drill('one-hand-reeling'))).toBeNull();
+  });
+});
+
+describe('the hold inside a repetition as a strand', () => {
+  const staying = strand({ axis: 'stay', step: 1, start: 1, level: 1, target: 5, exerciseId: 'squat-and-bounce' });
+  const squats = segment('a', cycle(6, together(8)), { exerciseId: 'squat-and-bounce' });
+  const value = plan([staying], { lighterEvery: 0 });
+  const long = segment('b', hold(600, together(1)));
+  const context = planContext(value, { practiceDays: [1, 3, 5], routine: routine([squats, long]) });
+
+  test('begins with a second and goes second by second; plan and verdicts agree day by day', () => {
+    expect(firstGoal('stay', 1, softSchool, drill('squat-and-bounce'))).toBe(4);
+    const forecast = planForecast(context).strands[0]!;
+    const days = livedPlan(context, 70, () => met);
+    for (const { day, asked } of days) {
+      const planned = forecast.days.find((entry) => entry.day === day);
+      if (planned !== undefined) expect([day, asked.get('s')]).toEqual([day, planned.dose]);
+    }
+    const levels = [...new Set(days.map(({ plan: { strands } }) => strands[0]!.level))];
+    expect(levels).toEqual([1, 2, 3, 4, 5]);
+  });
+
+  test('what is practised stays so long; a practice that asked for less is no test of it', () => {
+    const asked = dosedRoutine(routine([squats]), { ...value, strands: [{ ...staying, level: 3 }] }, value.startsOn);
+    expect(asked.segments[0]).toMatchObject({ dose: { kind: 'cycle', cycleSeconds: 6, staySeconds: 3 } });
+    const practised = (staySeconds: number | null) =>
+      log('2026-01-06', { lines: [logLine(1, { kind: 'cycle', staySeconds })] });
+    expect([2, 3, null].map((seconds) => askedDose(practised(seconds), staying))).toEqual([2, 3, Infinity]);
+    // Slower is how long it moves: the stay is no slowness.
+    const slow = strand({ axis: 'pace', level: 6, step: 0.5, start: 6 });
+    const line = logLine(1, { kind: 'cycle', asked: { amount: 8, seconds: 72 }, staySeconds: 3 });
+    expect(askedDose(log('2026-01-06', { lines: [line], source: 'conducted' }), slow)).toBe(6);
   });
 });

@@ -10,6 +10,8 @@ import { floorToStep } from './steps';
 const FURTHER = { bend: 20, share: 20, arms: 30 } as const;
 const WIDER = 1.3;
 const SLOWER = 1.5;
+/** A stay inside a repetition is wished so much longer at first, s. */
+const LONGER_STAY = 3;
 
 /** A goal is wished for in so many weeks at first. House value. */
 const WEEKS_AHEAD = 8;
@@ -31,6 +33,7 @@ export function firstGoal(
   const step = defaultStep(axis, value, school);
   const wished = ((): number => {
     if (axis === 'pace') return value * SLOWER;
+    if (axis === 'stay') return value + LONGER_STAY;
     if (!isPostureAxis(axis)) return value * 2;
     return Math.min(
       MOST_OF_POSTURE[axis],

@@ -58,7 +58,8 @@ function askedOnAxis(line: LogLine, axis: Axis, conducted: boolean): number {
     return value == null ? Number.POSITIVE_INFINITY : value * units;
   }
   if (axis === 'time') return seconds / (line.kind === 'hold' ? Math.max(1, amount) : 1);
-  if (axis === 'pace') return conducted ? seconds / amount : Number.POSITIVE_INFINITY;
+  if (axis === 'stay') return line.staySeconds ?? Number.POSITIVE_INFINITY;
+  if (axis === 'pace') return conducted ? seconds / amount - (line.staySeconds ?? 0) : Number.POSITIVE_INFINITY;
   return amount;
 }
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
-import { DirectionSchema, SideSchema } from '../library/dose';
+import { DirectionSchema, MOST_STAY, SideSchema } from '../library/dose';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
@@ -25,6 +25,8 @@ export const LogLineSchema = z.object({
   alignmentKept: z.number().min(0).max(1).nullable(),
   /** How the posture was turned otherwise than the exercise has it; null where it was not, and where it is not known. */
   turned: TurnedSchema.nullable().default(null),
+  /** How long each repetition was asked to stay still, s; null where nothing moves, and where it is not known. */
+  staySeconds: z.number().min(0).max(MOST_STAY).nullable().default(null),
   /** What gave out where it fell short or lost its alignment; null where nothing did, or it was not said. */
   gaveOut: z.enum(['legs', 'arms']).nullable().default(null),
   /** Effort of this exercise where it was set apart from that of the whole practice, 0–10. */

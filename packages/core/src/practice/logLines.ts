@@ -52,6 +52,7 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     alignmentKept: kept.length === 0 ? null : Math.min(...kept),
     effort: null,
     turned: segment.turned,
+    staySeconds: segment.dose.kind === 'cycle' ? segment.dose.staySeconds : null,
     gaveOut: null,
     enough: enoughOf(segment, asked),
   };

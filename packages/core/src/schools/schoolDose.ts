@@ -1,7 +1,7 @@
 import type { BreathPattern } from '../breath/breathPattern';
 import { breathPeriod } from '../breath/breathPeriod';
 import { isTimed, type Dose } from '../library/dose';
-import { workSeconds } from '../library/repetitions';
+import { firstSeconds, workSeconds } from '../library/repetitions';
 import { conventionsOf } from './conventions';
 import type { Family } from '../library/exercise';
 import type { School } from './school';
@@ -63,7 +63,7 @@ export function schoolDose(asWritten: Dose, school: School, family?: Family): Do
     return {
       ...dose,
       roundSeconds: Math.max(STEP, rounded(seconds, STEP)),
-      least: dose.least === null ? null : dose.least * dose.cycleSeconds,
+      least: dose.least === null ? null : dose.least * firstSeconds(dose),
       amounts: dose.amounts.map((row) => ({ ...row, amount: row.amount === 0 ? 0 : 1 })),
     };
   }

@@ -30,7 +30,7 @@ const lineOf = (strand: Strand, dose: number, { share, kept, effort }: Lived): L
       ? { amount: 1, seconds: dose }
       : still
         ? { amount: 1, seconds: 60 }
-        : axis === 'pace'
+        : axis === 'pace' || axis === 'stay'
           ? { amount: 8, seconds: dose * 8 }
           : { amount: dose, seconds: dose * 5 };
   return {
@@ -44,6 +44,7 @@ const lineOf = (strand: Strand, dose: number, { share, kept, effort }: Lived): L
     done: { amount: asked.amount * share, seconds: asked.seconds * share },
     alignmentKept: kept,
     enough: null,
+    staySeconds: axis === 'stay' ? dose : null,
     gaveOut: null,
     turned: isPostureAxis(axis) ? { ...unturned, [inPosture[axis].key]: dose / inPosture[axis].units } : null,
     effort,

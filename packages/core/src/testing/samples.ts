@@ -111,6 +111,7 @@ export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   alignmentKept: null,
   enough: null,
   turned: null,
+  staySeconds: null,
   gaveOut: null,
   effort: null,
   ...change,

@@ -17,6 +17,8 @@ import {
   breathTold,
   cycleMoment,
   cycleParts,
+  firstSeconds,
+  stayingDrill,
   figurePose,
   percent,
   settlePosture,
@@ -59,10 +61,11 @@ export class CyclePlayer {
   readonly school = input.required<School>();
   readonly working = input.required<Side>();
 
+  /** With the stay its first dose has in each repetition. */
+  private readonly drill = computed(() => stayingDrill(this.exercise(), this.exercise().defaultDose));
+
   /** From where the drill is seen best, until another view is chosen. */
-  protected readonly view = linkedSignal<FigureView>(() =>
-    bestView(this.exercise(), this.person().body, this.school()),
-  );
+  protected readonly view = linkedSignal<FigureView>(() => bestView(this.drill(), this.person().body, this.school()));
   protected readonly speed = signal(1);
   protected readonly reversed = signal(false);
   protected readonly mirrored = signal(false);
@@ -83,21 +86,21 @@ export class CyclePlayer {
     { label: 'Twice', value: 2 },
   ];
   protected readonly seconds = computed(() => {
-    const dose = this.exercise().defaultDose;
-    return dose.kind === 'cycle' ? dose.cycleSeconds : 8;
+    const { defaultDose } = this.exercise();
+    return defaultDose.kind === 'cycle' ? firstSeconds(defaultDose) : 8;
   });
   protected readonly side = computed(() => (this.mirrored() ? flipped(this.working()) : this.working()));
-  private readonly settled = computed(() => settlePosture(this.exercise().posture, this.school()));
+  private readonly settled = computed(() => settlePosture(this.drill().posture, this.school()));
   protected readonly share = computed(() => this.at() % 1);
   /** Where in the cycle: a reversed circle is the same one run backwards. */
   private readonly place = computed(() => (this.reversed() ? 1 - this.share() : this.share()));
   protected readonly moment = computed(() => {
-    const { posture } = this.exercise();
-    return cycleMoment(this.exercise(), this.school(), this.place()) ?? stillMoment({ posture });
+    const { posture } = this.drill();
+    return cycleMoment(this.drill(), this.school(), this.place()) ?? stillMoment({ posture });
   });
   /** In a walk every second cycle is done by the other side. */
   private readonly turnSide = computed(() =>
-    this.exercise().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flipped(this.side()) : this.side(),
+    this.drill().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flipped(this.side()) : this.side(),
   );
   protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
   private readonly poses = computed(() =>
@@ -109,21 +112,21 @@ export class CyclePlayer {
   );
   protected readonly path = computed((): Point3[] => {
     const side = this.side();
-    if (this.exercise().phases.every((phase) => phase.end?.hand == null)) return [];
+    if (this.drill().phases.every((phase) => phase.end?.hand == null)) return [];
     return this.poses().map(({ arms }) => arms[side].wrist);
   });
   protected readonly counts = computed((): PathCount[] => {
     if (this.path().length === 0) return [];
     const side = this.side();
     let end = 0;
-    const last = this.exercise().phases.length;
-    return this.exercise().phases.map((phase, index) => {
+    const last = this.drill().phases.length;
+    return this.drill().phases.map((phase, index) => {
       end += phase.share;
       const point = this.poseAt(end - NEARLY, side).arms[side].wrist;
       return { count: this.reversed() ? last - index : index + 1, point };
     });
   });
-  private readonly spoken = computed(() => spokenExercise(this.exercise(), this.school(), this.turnSide()));
+  private readonly spoken = computed(() => spokenExercise(this.drill(), this.school(), this.turnSide()));
   /** The parts in the order in which they are played, in words of that direction and side. */
   protected readonly parts = computed(() => cycleParts(this.spoken(), this.reversed() ? 'reversed' : 'forward'));
   protected readonly here = computed(() => {
@@ -171,12 +174,12 @@ export class CyclePlayer {
 
   protected readonly text = computed(() => {
     const name = this.phase()?.name ?? '';
-    return `${this.exercise().name}, part ${this.here() + 1}: ${name}. ${this.facts().join(', ')}.`;
+    return `${this.drill().name}, part ${this.here() + 1}: ${name}. ${this.facts().join(', ')}.`;
   });
 
   constructor() {
     effect(() => {
-      this.exercise();
+      this.drill();
       this.at.set(0);
     });
     effect((onCleanup) => {
@@ -205,7 +208,7 @@ export class CyclePlayer {
   protected hop(direction: 1 | -1): void {
     this.playing.set(false);
     const starts = [0];
-    for (const phase of this.exercise().phases) starts.push(starts.at(-1)! + phase.share);
+    for (const phase of this.drill().phases) starts.push(starts.at(-1)! + phase.share);
     const here = this.share();
     const places = this.reversed() ? starts.map((start) => 1 - start).toSorted((a, b) => a - b) : starts;
     const found =
@@ -214,8 +217,8 @@ export class CyclePlayer {
   }
 
   private poseAt(place: number, side: Side) {
-    const { posture } = this.exercise();
-    const moment = cycleMoment(this.exercise(), this.school(), place) ?? stillMoment({ posture });
+    const { posture } = this.drill();
+    const moment = cycleMoment(this.drill(), this.school(), place) ?? stillMoment({ posture });
     return figurePose(this.person().body, this.settled(), moment, side, this.view() === 'side');
   }
 }

@@ -4,6 +4,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import {
   careFor,
   cycleParts,
+  stayingDrill,
   doseWords,
   durationWords,
   inTellingOrder,
@@ -59,7 +60,10 @@ export class ExerciseSheet {
   );
   protected readonly reversed = signal(false);
   protected readonly parts = computed(() =>
-    cycleParts(this.spoken(), this.exercise().hasDirections && this.reversed() ? 'reversed' : 'forward'),
+    cycleParts(
+      stayingDrill(this.spoken(), this.exercise().defaultDose),
+      this.exercise().hasDirections && this.reversed() ? 'reversed' : 'forward',
+    ),
   );
   /** Its own points first, those for safety before the others. */
   protected readonly points = computed(() => inTellingOrder(this.spoken().checkpoints));

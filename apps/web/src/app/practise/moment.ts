@@ -6,6 +6,7 @@ import {
   holdParts,
   spanRepetition,
   stageOf,
+  stayingDrill,
   cueOrder,
   pacesBreath,
   pointsIn,
@@ -144,7 +145,9 @@ function cycleFigure(
 ): Figure {
   const { done: paced, into } = spanRepetition(span, state.offsetMs);
   const done = state.taps ?? Math.min(span.amount, paced);
-  const phases = exercise === undefined ? [] : cycleParts(exercise, span.direction);
+  const dose = segment?.type === 'exercise' ? segment.dose : exercise?.defaultDose;
+  const phases =
+    exercise === undefined || dose === undefined ? [] : cycleParts(stayingDrill(exercise, dose), span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
   const within = phase === undefined ? 0 : 1 - (reached - into) / phase.share;

@@ -4,6 +4,7 @@ import {
   figurePose,
   isPlayable,
   segmentPosture,
+  stayingDrill,
   settlePosture,
   stillPose,
   type Body,
@@ -61,15 +62,15 @@ export function picturesOf(
   side: FootSide,
 ): Pictures {
   const posture = segmentPosture(segment, exercise);
-  const drill = { ...exercise, posture };
+  const drill = stayingDrill({ ...exercise, posture }, segment.dose);
   const view = bestView(drill, body, school);
   const seen = seenWords[view];
-  if (segment.dose.kind === 'hold' || !isPlayable(drill) || exercise.phases.length > MOST_IN_STRIP) {
+  if (segment.dose.kind === 'hold' || !isPlayable(drill) || drill.phases.length > MOST_IN_STRIP) {
     return { svgs: [poseSvg(stillPose(body, posture, school, side, view === 'side'), view)], seen };
   }
   const settled = settlePosture(posture, school);
   let at = 0;
-  const poses = exercise.phases.map(({ share }) => {
+  const poses = drill.phases.map(({ share }) => {
     const moment = cycleMoment(drill, school, Math.min(1, (at += share)) - 1e-9)!;
     return figurePose(body, settled, moment, side, view === 'side');
   });

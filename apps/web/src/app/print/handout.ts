@@ -14,6 +14,7 @@ import {
   stopCaution,
   spokenExercise,
   stageOf,
+  stayingDrill,
   stillPose,
   timeline,
   toldPart,
@@ -121,7 +122,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
   const { dose } = segment;
   const directions = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
   const told = (direction: 'forward' | 'reversed'): string[] =>
-    cycleParts(said, direction).map((part) => toldPart(part, request.school));
+    cycleParts(stayingDrill(said, dose), direction).map((part) => toldPart(part, request.school));
   const mirror = said.twoSided ? `, ${side} side; the other is the mirror` : '';
   const parts = directions.has('reversed')
     ? [

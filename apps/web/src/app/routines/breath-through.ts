@@ -5,6 +5,7 @@ import {
   pacesBreath,
   phaseKnots,
   spanRepetition,
+  stayingDrill,
   type Exercise,
   type Routine,
   type School,
@@ -36,7 +37,8 @@ export function breathThrough(
     if (dose.kind === 'hold' || (dose.kind === 'cycle' && !pacesBreath(school))) return fullnessAt(rest, seconds);
     const into = spanRepetition(span, seconds * 1000).into % 1;
     if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), into * breathPeriod(dose.pattern));
-    const knots = phaseKnots(exercises.get(segment.exerciseId)?.phases ?? [], 1);
+    const exercise = exercises.get(segment.exerciseId);
+    const knots = exercise === undefined ? null : phaseKnots(stayingDrill(exercise, dose).phases, 1);
     return knots === null ? null : fullnessAt(knots, into);
   };
 }

@@ -103,6 +103,7 @@ export class SegmentCard {
       (a, b) => doseGivings.indexOf(a) - doseGivings.indexOf(b),
     );
   });
+  protected readonly drill = computed(() => this.exercise() ?? { phases: [] });
   protected readonly length = computed(() => durationWords(this.seconds()));
   protected readonly words = computed(() => {
     const segment = this.segment();

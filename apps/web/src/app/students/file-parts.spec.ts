@@ -165,6 +165,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
         enough: null,
         effort: null,
         turned: null,
+        staySeconds: null,
         gaveOut: null,
       },
     ],
@@ -263,6 +264,7 @@ describe('practices by hand and from a table', () => {
         alignmentKept: null,
         effort: null,
         turned: null,
+        staySeconds: null,
         gaveOut: null,
       })),
     };

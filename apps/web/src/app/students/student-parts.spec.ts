@@ -71,6 +71,7 @@ const log: PracticeLog = {
       enough: null,
       effort: null,
       turned: null,
+      staySeconds: null,
       gaveOut: null,
     },
   ],

@@ -16,12 +16,14 @@ import {
   type BreathPattern,
   type Dose,
   type DoseGiving,
+  type Exercise,
   type SideAmount,
 } from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
 import { DurationField } from './duration-field';
 import { NumberField } from './number-field';
 import { SideMark } from './side-mark';
+import { StayField } from './stay-field';
 
 let count = 0;
 const doseAt = patchOf<Dose>();
@@ -41,7 +43,7 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
 @Component({
   selector: 'pk-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, DurationField, FormsModule, NumberField, SelectButton, SideMark],
+  imports: [Checkbox, DurationField, FormsModule, NumberField, SelectButton, SideMark, StayField],
   templateUrl: './dose-editor.html',
   styles: `
     .amounts {
@@ -67,6 +69,8 @@ const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
 })
 export class DoseEditor {
   readonly dose = input.required<Dose>();
+  /** Whose dose it is, for the parts in which it may stay. */
+  readonly drill = input<Pick<Exercise, 'phases'>>({ phases: [] });
   /** The student's breaths at rest, for holds that are counted in breaths; null when not taken. */
   readonly breathsPerMinute = input<number | null>(null);
   /** The ways in which it can be given; none to choose from: it stays as it is. */

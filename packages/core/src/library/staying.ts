@@ -1,0 +1,43 @@
+import type { Dose } from './dose';
+import type { Exercise, Phase } from './exercise';
+
+const number = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+/** Whether the parts of a drill leave room for one in which it stays. */
+export const canStay = ({ phases }: Pick<Exercise, 'phases'>): boolean => phases.length > 0;
+
+/**
+ * At the end of which part a drill stays, from 0: the one that was chosen, else where the knees are bent most, else the first
+ * breath out, else the first part.
+ */
+export function staysAfter({ phases }: Pick<Exercise, 'phases'>, chosen: number | null): number {
+  if (chosen !== null && chosen < phases.length) return chosen;
+  const bends = phases.map(({ end }) => end?.bendDeg ?? 0);
+  const most = Math.max(...bends);
+  if (most > Math.min(...bends)) return bends.indexOf(most);
+  return Math.max(
+    0,
+    phases.findIndex(({ breath }) => breath === 'out'),
+  );
+}
+
+/**
+ * The drill as a dose asks for it: where each repetition stays for some seconds, the stay is a part of its own at the end of the
+ * part it belongs to, and the others keep their seconds. The breath goes on through a stay no longer than that part;
+ * through a longer one it is free.
+ * @returns the exercise itself where the dose asks for no stay
+ */
+export function stayingDrill<E extends Exercise>(exercise: E, dose: Dose): E {
+  if (dose.kind !== 'cycle' || dose.staySeconds === 0 || !canStay(exercise)) return exercise;
+  const { cycleSeconds, staySeconds } = dose;
+  const whole = cycleSeconds + staySeconds;
+  const after = staysAfter(exercise, dose.stayAfter);
+  const words = `Stay for ${number.format(staySeconds)} s`;
+  const phases = exercise.phases.flatMap((part, index): Phase[] => {
+    const moving = { ...part, share: (part.share * cycleSeconds) / whole };
+    if (index !== after) return [moving];
+    const breath = staySeconds <= part.share * cycleSeconds ? part.breath : 'free';
+    return [moving, { ...part, name: words, reversed: words, breath, heldBreaths: 0, share: staySeconds / whole }];
+  });
+  return { ...exercise, phases };
+}
