@@ -71,6 +71,23 @@ export async function typeOver(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Tab');
 }
 
+/** Opens a part of a student's file. */
+export async function openPart(
+  page: Page,
+  name: 'Plan' | 'Practices' | 'Body and baseline' | 'Load' | 'Corrections' | 'Person',
+): Promise<void> {
+  await page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name, exact: true }).click();
+}
+
+/** Opens a part of the inspector beside a routine. */
+export async function look(page: Page, part: 'Dose' | 'Findings' | 'Minutes' | 'Hall' | 'All'): Promise<void> {
+  await page
+    .getByRole('complementary', { name: 'The inspector' })
+    .getByRole('button', { name: new RegExp(`^${part}`) })
+    .first()
+    .click();
+}
+
 export const total = (page: Page): Locator => page.locator('pk-routine-summary .total');
 
 /** Adds a routine of one hold, a student with that routine and a plan; ends in the student's file. */
@@ -85,6 +102,7 @@ export async function smallWorld(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add the first student' }).click();
   await page.getByLabel('Name').fill('Nela Brisk');
   await page.getByLabel('Name').blur();
+  await openPart(page, 'Plan');
   await page.getByRole('combobox', { name: 'Routine to give' }).click();
   await page.getByRole('option', { name: 'Short stand' }).click();
   await page.getByLabel(/Holding the tree/).check();

@@ -59,7 +59,7 @@ for (const { light, rules } of lights) {
 
     test('in the parts of a student and of an exercise', async ({ page }) => {
       await page.goto('/students/demo-student-3');
-      for (const part of ['Body and baseline', 'Load', 'Corrections']) {
+      for (const part of ['Practices', 'Body and baseline', 'Load', 'Corrections', 'Person']) {
         await page.getByRole('button', { name: part, exact: true }).click();
         await page.waitForTimeout(300);
         await expectNoViolations(page, part, rules);

@@ -76,7 +76,7 @@ test(`a name of one long word widens no page of ${widths.join(' or ')} px`, asyn
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await measure(view);
     if (!view.startsWith('/students/')) continue;
-    for (const part of ['Body and baseline', 'Load', 'Corrections']) {
+    for (const part of ['Practices', 'Body and baseline', 'Load', 'Corrections', 'Person']) {
       await page.getByRole('button', { name: part, exact: true }).click();
       await measure(part);
     }

@@ -1,5 +1,5 @@
 import { expect, test } from '../support/test';
-import { enterHall, openDemo, runOn, smallWorld } from '../support/pomek';
+import { enterHall, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {
   await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
@@ -25,6 +25,7 @@ test('a reload in the middle loses nothing: it stands still and goes on', async 
   await page.reload();
   await page.getByRole('radio', { name: /^Effort 4,/ }).check({ force: true });
   await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await openPart(page, 'Practices');
   await page.locator('pk-log-list details').first().click();
   await expect(page.locator('pk-log-list details').first()).toContainText('1:00 min of 1:00 min');
   await page.goto('/today');
@@ -63,6 +64,7 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
   await page.clock.fastForward(60_000);
   await card.getByRole('button', { name: 'Clear the lock' }).click();
   await expect(card).toContainText('Stay');
+  await openPart(page, 'Practices');
   await expect(page.getByText('You: seen by the physiotherapist')).toBeVisible();
 });
 

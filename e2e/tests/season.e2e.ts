@@ -1,8 +1,9 @@
 import { expect, test, type Page } from '../support/test';
-import { complaints, smallWorld } from '../support/pomek';
+import { complaints, openPart, smallWorld } from '../support/pomek';
 
 /** Practices of a week, brought in as a table the student sent. */
 async function practised(page: Page, ...rows: string[]): Promise<void> {
+  await openPart(page, 'Practices');
   await page.getByRole('button', { name: 'From a table' }).click();
   const text = ['day,exercise,done,asked,effort,pain', ...rows].join('\n');
   await page
@@ -15,6 +16,7 @@ async function practised(page: Page, ...rows: string[]): Promise<void> {
       .or(page.getByText(/Practice of .* kept/))
       .last(),
   ).toBeVisible();
+  await openPart(page, 'Plan');
 }
 
 const row = (day: string, done: number, effort = 5, pain = 0) =>
@@ -60,7 +62,7 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
   await page.getByLabel('Your dose').fill('50 s');
   await page.getByLabel('Your reason, kept with it').fill('A cold');
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
-  await expect(page.getByText('Set by you: A cold')).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Set by you: A cold' })).toBeVisible();
   await page.clock.setSystemTime(new Date('2026-03-31T20:00:00'));
   await page.getByRole('link', { name: 'Practise' }).last().click();
   await expect(page.getByText('1 hold × 50 s')).toBeVisible();
@@ -80,7 +82,9 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
   await card.getByLabel('Your reason, kept with it').fill('Seen by a physiotherapist');
   await card.getByRole('button', { name: 'Clear the lock' }).click();
   await expect(card).not.toContainText('Stop and refer');
+  await openPart(page, 'Practices');
   await expect(page.getByRole('row', { name: /Seen by a physiotherapist/ })).toBeVisible();
+  await openPart(page, 'Plan');
   // The target is moved: what it costs is said at once.
   await page.getByLabel('Goal', { exact: true }).fill('20 min');
   await expect(page.getByText(/^Out of reach by .* The earliest is \d/)).toBeVisible();
@@ -103,7 +107,9 @@ test('a lower stance at equal effort: seen, begun, practised, and undone', async
   const words = (await begin.innerText()).replace('Begin there at ', '');
   await begin.click();
   await expect(page.getByText('Lower, higher, other arms (now bend 45°)')).toBeVisible();
+  await openPart(page, 'Practices');
   await expect(page.getByRole('row', { name: /Another rung: bend 45°/ })).toBeVisible();
+  await openPart(page, 'Plan');
   await page.getByRole('link', { name: 'Practise' }).last().click();
   await expect(page.getByText(`1 hold × ${words}`)).toBeVisible();
   await page.goBack();
@@ -124,13 +130,13 @@ test('a checkpoint that is being corrected holds its strand, on Today too, until
   await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();
   await page.getByRole('option', { name: /^knees: Over the foot/ }).click();
   await page.getByRole('button', { name: 'Note it' }).click();
-  await page.getByRole('button', { name: 'Plan and practices' }).click();
+  await openPart(page, 'Plan');
   await expect(card).toContainText('Being worked on: knees (last seen Sun 8 Mar)');
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByText('Nothing waits for you.')).toBeVisible();
   await page.goBack();
   await page.getByRole('button', { name: 'Corrections', exact: true }).click();
   await page.getByRole('button', { name: 'Yes', exact: true }).click();
-  await page.getByRole('button', { name: 'Plan and practices' }).click();
+  await openPart(page, 'Plan');
   await expect(card).toContainText('Met twice running');
 });

@@ -1,5 +1,5 @@
 import { limitStorage } from '../support/fields';
-import { enterHall, openDemo } from '../support/pomek';
+import { enterHall, openDemo, openPart } from '../support/pomek';
 import { expect, test } from '../support/test';
 
 /** How long the browser goes by what it was told of its room before. */
@@ -15,7 +15,7 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
   await openDemo(page);
 
   await test.step('in a form', async () => {
-    await page.goto('/students/demo-student-3');
+    await page.goto('/students/demo-student-3?part=person');
     await expect(page.getByLabel('Name')).toHaveValue('Bertil Anquist');
     await limitStorage(page, 1);
     const full = page.getByText('The browser has no room left');
@@ -77,12 +77,13 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
   await test.step('with room again all is kept', async () => {
     await limitStorage(page, null);
     await page.getByRole('button', { name: 'Keep in the log' }).click();
+    await openPart(page, 'Practices');
     await expect(page.locator('pk-log-list details').first()).toContainText('today');
     await expect(page.locator('pk-log-list details').first()).toContainText('effort 5 of 10');
     await page.goto('/routines/demo-reeling');
     await rest.click();
     await expect(rows).toHaveCount(segments + 1);
-    await page.goto('/students/demo-student-3');
+    await page.goto('/students/demo-student-3?part=person');
     await expect(heading).toHaveText('Bertil the Patient');
     await page.reload();
     await expect(heading).toHaveText('Bertil the Patient');

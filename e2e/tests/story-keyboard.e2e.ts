@@ -55,6 +55,8 @@ test('the whole job once, with the keyboard alone', async ({ page }) => {
     await goTo(page, 'students');
     await tabTo(page, page.getByRole('button', { name: 'Add the first student' }));
     await page.keyboard.press('Enter');
+    await tabTo(page, page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name: 'Plan' }));
+    await page.keyboard.press('Enter');
     await tabTo(page, page.getByRole('combobox', { name: 'Routine to give' }));
     await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('option', { name: 'Keys only' })).toBeVisible();
@@ -67,6 +69,8 @@ test('the whole job once, with the keyboard alone', async ({ page }) => {
     await tabTo(page, page.getByRole('button', { name: 'Make the plan' }));
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Plan: Keys only' })).toBeVisible();
+    await tabTo(page, page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name: 'Person' }));
+    await page.keyboard.press('Enter');
     await tabTo(page, page.getByLabel('Name'));
     await typeOver(page, 'Odo Lark');
     await expect(page.getByRole('heading', { name: 'Odo Lark', level: 1 })).toBeVisible();
@@ -119,6 +123,9 @@ test('the whole job once, with the keyboard alone', async ({ page }) => {
     await tabTo(page, card.getByLabel('Your reason, kept with it'));
     await page.keyboard.type('stands like a post');
     await tabTo(page, card.getByRole('button', { name: 'Keep my dose' }));
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Nothing to decide now' })).toBeVisible();
+    await tabTo(page, page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name: 'Practices' }));
     await page.keyboard.press('Enter');
     await expect(page.getByText('You: stands like a post')).toBeVisible();
     await page.keyboard.press('Control+Z');

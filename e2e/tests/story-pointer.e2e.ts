@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '../support/test';
-import { complaints, enterHall, openOwn, runOn, take, total } from '../support/pomek';
+import { complaints, enterHall, look, openOwn, openPart, runOn, take, total } from '../support/pomek';
 
 test('the whole job once, with a pointer, on an empty space', async ({ page, browser }) => {
   test.setTimeout(180_000);
@@ -46,12 +46,13 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
   await test.step('unequal sides are pointed out and mended', async () => {
     await take(page, 'Empty and full');
     await page.getByLabel('Holds left').fill('3');
+    await look(page, 'Findings');
     await expect(page.getByText('Empty and full: 3 left, but 1 right.')).toBeVisible();
     await page.getByRole('button', { name: 'Even out' }).click();
-    await expect(page.getByLabel('Holds right')).toHaveValue('3');
     await expect(page.getByText('but 1 right')).toBeHidden();
-    await expect(page.getByRole('row', { name: /^left/ })).toContainText('1:30 min');
-    await expect(page.getByRole('row', { name: /^right/ })).toContainText('1:30 min');
+    await look(page, 'Dose');
+    await expect(page.getByLabel('Holds right')).toHaveValue('3');
+    await expect(page.locator('pk-routine-summary')).toContainText(/left\s*1:30 min.*right\s*1:30 min/);
     await page.getByRole('button', { name: /Remove$/ }).click();
   });
 
@@ -66,6 +67,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await page.getByLabel('Cautions, a line each').fill('Left knee');
     await page.getByLabel('Cautions, a line each').blur();
     await expect(page.getByText('Cautions: Left knee')).toBeVisible();
+    await openPart(page, 'Plan');
     await page.getByRole('combobox', { name: 'Routine to give' }).click();
     await page.getByRole('option', { name: 'Evening by the mill' }).click();
     await page.getByLabel(/Holding the tree/).check();
@@ -107,12 +109,14 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await expect(card).toContainText('Met twice running at effort 6 or less');
     await card.getByRole('button', { name: 'Accept' }).click();
     await expect(page.getByRole('heading', { name: 'Nothing to decide now' })).toBeVisible();
+    await openPart(page, 'Practices');
     await page.locator('pk-log-list details').first().click();
     await expect(page.locator('pk-log-list details').first()).toContainText('2:00 min of 2:00 min');
   });
 
   const file = await test.step('it survives a reload and goes out to a file', async () => {
     await page.reload();
+    // The part of the file that was open is open again.
     await expect(page.getByRole('cell', { name: 'accepted' })).toBeVisible();
     await page.getByRole('link', { name: 'Files' }).click();
     const waiting = page.waitForEvent('download');
@@ -135,6 +139,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await fresh.getByRole('link', { name: 'Students' }).click();
     await fresh.getByRole('link', { name: 'Nela Brisk' }).click();
     await expect(fresh.getByRole('heading', { name: 'Plan: Evening by the mill' })).toBeVisible();
+    await openPart(fresh, 'Practices');
     await expect(fresh.locator('pk-log-list details')).toHaveCount(2);
     await other.close();
   });

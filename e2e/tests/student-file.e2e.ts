@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '../support/test';
-import { complaints, openDemo, smallWorld } from '../support/pomek';
+import { complaints, openDemo, openPart, smallWorld } from '../support/pomek';
 
 test('a student measured, planned, overruled, away and raised, from intake on', async ({ page }) => {
   const wrong = complaints(page);
@@ -18,18 +18,19 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
   await expect(page.getByLabel('Held for')).toHaveValue('2:30 min');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('cell', { name: /2:30 min at 30°, stopped by the legs/ })).toBeVisible();
-  await tab('Plan and practices');
+  await tab('Plan');
   await page.getByRole('button', { name: 'Set week 3 of Holding the tree' }).click();
   await page.getByLabel('Your dose').fill('40 s');
   await page.getByLabel('Your reason, kept with it').fill('Exams');
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
-  await page.getByText(/Holidays \(0\)/).click();
+  await page.getByText(/holidays \(0\)/).click();
   await page.getByLabel('Away from').fill('2026-03-30');
   await page.getByLabel('to', { exact: true }).fill('2026-04-12');
   await page.getByRole('button', { name: 'Add the holiday' }).click();
-  await expect(page.getByText('Holiday: nothing is raised').first()).toBeVisible();
+  await expect(page.getByRole('cell', { name: /^Holiday: nothing is raised/ }).first()).toBeVisible();
   // Two practices by hand, both met, and the dose goes up.
+  await tab('Practices');
   for (const [day, said] of [
     ['2026-02-26', 'Thu 26 Feb'],
     ['2026-02-28', 'Sat 28 Feb'],
@@ -43,6 +44,7 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
     await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect(page.getByText(`Practice of ${said} kept`)).toBeVisible();
   }
+  await tab('Plan');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('Nothing to decide now')).toBeVisible();
   await page.reload();
@@ -55,6 +57,7 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
 test('practices come from a table and go out to one', async ({ page }) => {
   await openDemo(page);
   await page.goto('/students/demo-student-7');
+  await openPart(page, 'Practices');
   await page.getByRole('button', { name: 'From a table' }).click();
   const text = 'Date;Drill;Done;RPE\n2026-01-03;Holding the tree;1:30;6\n2026-01-04;Holding the tree;soon;6\n';
   await page

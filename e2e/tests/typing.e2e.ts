@@ -1,5 +1,5 @@
 import { fieldsIn, lost, slow, type Field } from '../support/fields';
-import { enterHall, openDemo } from '../support/pomek';
+import { enterHall, look, openDemo, openPart } from '../support/pomek';
 import { expect, test, type Page } from '../support/test';
 
 /**
@@ -44,15 +44,30 @@ const editors: readonly Editor[] = [
     open: async (page) => {
       await page.goto('/routines/demo-reeling');
       await page.getByRole('button', { name: /One-hand silk-reeling.*repetitions/ }).click();
-      await page.getByText('The hall', { exact: true }).click();
+    },
+  },
+  {
+    name: 'the hall of a routine',
+    place: 'pk-inspector .pane',
+    open: async (page) => {
+      await page.goto('/routines/demo-reeling');
+      await look(page, 'Hall');
       const hall = page.getByRole('button', { name: 'It is done in a hall' });
       await expect(hall.or(page.getByLabel('Depth'))).toBeVisible();
       if (await hall.isVisible()) await hall.click();
     },
   },
   {
+    name: 'all of a routine',
+    place: 'pk-inspector .pane',
+    open: async (page) => {
+      await page.goto('/routines/demo-reeling');
+      await look(page, 'All');
+    },
+  },
+  {
     name: 'a hold in a routine',
-    place: 'pk-segment .card.open',
+    place: 'pk-segment-dose',
     open: async (page) => {
       await page.goto('/routines/demo-reeling');
       await page
@@ -72,7 +87,7 @@ const editors: readonly Editor[] = [
     name: 'a person',
     place: 'pk-person',
     open: async (page) => {
-      await page.goto('/students/demo-student-3');
+      await page.goto('/students/demo-student-3?part=person');
     },
   },
   {
@@ -94,7 +109,7 @@ const editors: readonly Editor[] = [
     name: 'a practice put right',
     place: 'pk-log-list details',
     open: async (page) => {
-      await page.goto('/students/demo-student-1');
+      await page.goto('/students/demo-student-1?part=practices');
       await page.locator('pk-log-list details summary').first().click();
       await page.getByRole('button', { name: 'Put it right' }).first().click();
     },
@@ -116,7 +131,7 @@ const editors: readonly Editor[] = [
     name: 'a practice by hand',
     place: 'pk-log-by-hand',
     open: async (page) => {
-      await page.goto('/students/demo-student-1');
+      await page.goto('/students/demo-student-1?part=practices');
       await page.getByRole('button', { name: 'Write one down' }).click();
     },
   },
@@ -296,6 +311,7 @@ test('the answers at the end of a practice outlive a reload', async ({ page }) =
   await expect(page.getByLabel('Note')).toHaveValue(SENTENCE);
   await expect(page.getByLabel('Just where, if you like')).toHaveValue('left shoulder');
   await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await openPart(page, 'Practices');
   await expect(page.locator('pk-log-list details').first()).toContainText('effort 6 of 10');
   await expect(page.locator('pk-log-list details').first()).toContainText('pain 3 of 10 left shoulder');
 });
@@ -305,9 +321,9 @@ test('what another tab changes comes into fields that are not typed in, and not 
   context,
 }) => {
   await openDemo(page);
-  await page.goto('/students/demo-student-3');
+  await page.goto('/students/demo-student-3?part=person');
   const second = await context.newPage();
-  await second.goto('/students/demo-student-3');
+  await second.goto('/students/demo-student-3?part=person');
   await page.getByLabel('Name').focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('Typed here');

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '../support/test';
-import { complaints, openDemo, openOwn, tabTo, take, total } from '../support/pomek';
+import { complaints, look, openDemo, openOwn, tabTo, take, total } from '../support/pomek';
 import { readPdf } from '../support/pdf';
 
 const thread = (page: Page) => page.getByRole('listbox', { name: /The routine as a thread/ });
@@ -95,6 +95,7 @@ test('what is wrong is provoked, read and mended, each in one step', async ({ pa
     .getByRole('option', { name: /Neutral stance/ })
     .click();
   await page.getByLabel('Bend', { exact: true }).fill('70');
+  await look(page, 'Findings');
   await expect(findings).toContainText('Neutral stance: the knees of Mireille Sand are');
   const finding = findings.getByRole('article').filter({ hasText: 'Neutral stance: the knees' });
   await expect(finding.getByRole('button', { name: 'Keep so' })).toHaveCount(0);
@@ -104,10 +105,11 @@ test('what is wrong is provoked, read and mended, each in one step', async ({ pa
   await expect(finding).toHaveCount(1);
   await parts(page).first().click();
   await page.keyboard.press('Delete');
+  await look(page, 'Findings');
   await expect(findings).toContainText('There is no warm-up at the beginning.');
   await findings.getByRole('button', { name: /Put “Joint circles/ }).click();
   await expect(findings).not.toContainText('There is no warm-up');
-  await page.getByText('The hall', { exact: true }).click();
+  await look(page, 'Hall');
   await page.getByRole('button', { name: 'It is done in a hall' }).click();
   await expect(page.getByText('Nothing in it steps away from its place.')).toBeVisible();
 });
@@ -116,6 +118,7 @@ test('a routine is fitted to the minutes there are, and left or taken as a whole
   await openDemo(page);
   await page.goto('/routines/demo-reeling');
   const before = await total(page).innerText();
+  await look(page, 'Minutes');
   await page.getByLabel('Fit to').fill('15');
   await page.getByRole('button', { name: 'Fit', exact: true }).click();
   await page.getByRole('button', { name: 'Leave it' }).click();

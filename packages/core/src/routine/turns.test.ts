@@ -28,7 +28,7 @@ describe('time a side with the repetitions counted (common practice: reeling thr
   });
 
   test('grows in its time and its pace', () => {
-    expect(axesOf(dose)).toEqual(['time', 'pace']);
+    expect(axesOf(dose)).toEqual(['time', 'pace', 'stay']);
     const longer = withAxisValue(dose, 'time', 210);
     expect(axisValue(longer, 'time')).toBe(210);
     expect(longer.amounts).toEqual(dose.amounts);

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   careFor,
+  counted,
   cycleParts,
   stayingDrill,
   doseWords,
@@ -22,6 +23,7 @@ import {
 } from '@pomek/core';
 import { Store } from '../data/store';
 import { PersonChoice } from '../data/person-choice';
+import { Part } from '../ui/part';
 import { CheckpointCard } from './checkpoint-card';
 import { FigureBench } from './figure-bench';
 import { postureFacts } from './posture-facts';
@@ -30,7 +32,7 @@ import { postureFacts } from './posture-facts';
 @Component({
   selector: 'pk-exercise-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, CheckpointCard, FigureBench, RouterLink],
+  imports: [Button, ButtonDirective, CheckpointCard, FigureBench, RouterLink, Part],
   templateUrl: './exercise-sheet.html',
   styleUrl: './exercise-sheet.scss',
 })
@@ -93,6 +95,23 @@ export class ExerciseSheet {
     return careFor(segment, this.exercise(), person, this.shelf(), school).map(
       ({ asks, instead, limit }) => `${limit.because} is noted of ${person.name}: ${instead} instead of ${asks}.`,
     );
+  });
+
+  /** What is in the parts that may be shut. */
+  protected readonly gist = computed(() => {
+    const it = this.exercise();
+    const safety = it.checkpoints.filter((point) => point.safety).length;
+    const named = (count: number, words: string): string[] => (count > 0 ? [counted(count, words)] : []);
+    return {
+      told: [...named(it.wayIn.length, 'step').map((words) => `${words} in`), ...named(it.phases.length, 'part')].join(
+        ', ',
+      ),
+      points: `${it.checkpoints.length}${safety > 0 ? `, ${safety} for safety` : ''}`,
+      stages: named(it.stages.length, 'stage').join(', '),
+      signs: this.signs()
+        .map(({ title }) => title.toLowerCase())
+        .join(', '),
+    };
   });
 
   protected keepAgainst(key: string): void {

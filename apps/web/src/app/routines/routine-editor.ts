@@ -17,20 +17,15 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { duplicateSegment, moveSegment, newSegment, removeSegment, type Exercise, type Segment } from '@pomek/core';
-import type { Patch } from '../data/patch';
-import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { Thread, type Picked } from '../ui/thread';
-import type { SegmentEffort } from './effort-words';
-import { FindingsList } from './findings-list';
-import { FitPanel } from './fit-panel';
 import { HandoutButton } from './handout-button';
-import { RoomPanel } from './room-panel';
+import { Inspector, type InspectorTab } from './inspector';
 import { RoutineSummary } from './routine-summary';
-import { SegmentCard } from './segment-card';
+import { SegmentRow } from './segment-row';
 import { Selection } from './selection';
 import { ShelfList } from './shelf-list';
 import { Workbench } from './workbench';
@@ -46,19 +41,16 @@ import { Workbench } from './workbench';
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
-    DurationField,
     Empty,
-    FindingsList,
-    FitPanel,
     FormsModule,
     HandoutButton,
     InputText,
+    Inspector,
     NotKept,
     NumberField,
-    RoomPanel,
     RouterLink,
     RoutineSummary,
-    SegmentCard,
+    SegmentRow,
     Select,
     ShelfList,
     TextField,
@@ -76,6 +68,7 @@ export class RoutineEditor {
 
   protected readonly routine = this.bench.routine;
   protected readonly openId = signal<string | null>(null);
+  protected readonly tab = signal<InspectorTab>('findings');
   protected readonly said = signal('');
   protected readonly people = computed(() => [
     { label: 'a standard body', value: null },
@@ -97,7 +90,7 @@ export class RoutineEditor {
         row.focus();
       });
     });
-    // What is selected alone on the thread stands open below it.
+    // What is selected alone on the thread is the one that is looked at.
     effect(() => {
       const active = this.selection.active();
       if (active === null || this.selection.ids().size !== 1) return;
@@ -112,40 +105,45 @@ export class RoutineEditor {
     return [...rows].find((row) => row.dataset['segment'] === id) ?? null;
   }
 
-  protected effortOf(segment: Segment): SegmentEffort | undefined {
-    return this.bench.effort()?.segments.find((entry) => entry.segmentId === segment.id);
-  }
-
   protected roundTimes(segment: Segment): number {
     return this.routine()?.rounds.find((round) => round.id === segment.roundId)?.times ?? 1;
   }
 
   protected pick(picked: Picked): void {
     this.selection.pick(picked);
+    if (picked.how === 'alone') this.tab.set('dose');
   }
 
-  protected open(id: string, wanted: boolean): void {
-    this.openId.set(wanted ? id : null);
-    if (wanted) this.selection.pick({ id, how: 'alone' });
+  protected open(id: string): void {
+    this.selection.pick({ id, how: 'alone' });
+    this.look(id);
   }
 
+  /** Shows a segment where it lies, and leaves the inspector at what it shows. */
   protected show(id: string): void {
     this.selection.pick({ id, how: 'alone' });
     this.openId.set(id);
+  }
+
+  private look(id: string): void {
+    this.openId.set(id);
+    this.tab.set('dose');
+    // Where the panes stand one below the other, to the dose.
+    setTimeout(() => this.host.nativeElement.querySelector('.look')?.scrollIntoView?.({ block: 'nearest' }));
   }
 
   protected add(exercise: Exercise): void {
     const segment = newSegment(this.bench.newId(), exercise, this.bench.school());
     this.said.set(`${exercise.name} added`);
     this.selection.insert(segment, `Add ${exercise.name}`);
-    this.openId.set(segment.id);
+    this.look(segment.id);
   }
 
   protected addPause(type: 'rest' | 'talk'): void {
     const label = type === 'rest' ? 'Rest' : 'Explain';
     const segment: Segment = { type, id: this.bench.newId(), seconds: 60, label, roundId: null };
     this.selection.insert(segment, type === 'rest' ? 'Add a rest' : 'Add teaching time');
-    this.openId.set(segment.id);
+    this.look(segment.id);
   }
 
   protected drop(event: CdkDragDrop<unknown>): void {
@@ -166,7 +164,7 @@ export class RoutineEditor {
     });
   }
 
-  protected duplicate(segment: Segment): void {
+  private duplicate(segment: Segment): void {
     const id = this.bench.newId();
     this.focusWanted = id;
     this.bench.change(`Duplicate ${this.bench.nameOf(segment)}`, (routine) =>
@@ -174,22 +172,33 @@ export class RoutineEditor {
     );
   }
 
-  protected remove(segment: Segment, index: number): void {
+  private remove(segment: Segment, index: number): void {
     const neighbours = this.routine()?.segments ?? [];
     this.focusWanted = (neighbours[index + 1] ?? neighbours[index - 1])?.id ?? null;
     this.said.set(`${this.bench.nameOf(segment)} removed`);
     this.bench.change(`Remove ${this.bench.nameOf(segment)}`, (routine) => removeSegment(routine, segment.id));
   }
 
-  protected typed(segment: Segment, patch: Patch): void {
-    this.bench.edit.apply(patch, ['segments', { id: segment.id }]);
+  /** The segment that is looked at, with its place. */
+  private opened(): { segment: Segment; index: number } | null {
+    const segments = this.routine()?.segments ?? [];
+    const index = segments.findIndex(({ id }) => id === this.openId());
+    return index < 0 ? null : { segment: segments[index]!, index };
   }
 
-  protected change({ id }: Segment, change: (segment: Segment) => Segment): void {
-    this.bench.change('Change a segment', (routine) => ({
-      ...routine,
-      segments: routine.segments.map((entry) => (entry.id === id ? change(entry) : entry)),
-    }));
+  protected moveOpen(by: number): void {
+    const it = this.opened();
+    if (it !== null) this.move(it.segment, it.index, it.index + by);
+  }
+
+  protected duplicateOpen(): void {
+    const it = this.opened();
+    if (it !== null) this.duplicate(it.segment);
+  }
+
+  protected removeOpen(): void {
+    const it = this.opened();
+    if (it !== null) this.remove(it.segment, it.index);
   }
 
   protected onKey(event: KeyboardEvent, segment: Segment, index: number): void {
@@ -219,7 +228,7 @@ export class RoutineEditor {
   private enter(): void {
     const active = this.selection.active();
     if (active === null) return;
-    this.openId.set(active);
-    setTimeout(() => this.row(active)?.querySelector<HTMLElement>('.body input')?.focus());
+    this.look(active);
+    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>('pk-segment-dose input')?.focus());
   }
 }

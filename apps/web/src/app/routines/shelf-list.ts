@@ -16,7 +16,8 @@ import { TextField } from '../ui/text-field';
       [pkText]="text()"
       (pkTextChange)="text.set($event)"
       (keydown.enter)="takeFirst($event)"
-      placeholder="Search, Enter adds"
+      placeholder="Search"
+      title="Enter adds the first found"
       aria-label="Search the shelf; Enter adds the first found"
     />
     @for (group of groups(); track group.family) {

@@ -168,11 +168,14 @@ test('the posture of a segment is turned, and turned back leaves no trace', asyn
   const { page, key, now } = await bench();
   await key('Home');
   await key('ArrowRight');
+  await key('Enter');
   await page.fill('Bend', '60');
   expect((await now()).segments[1]).toMatchObject({ turned: { kneeBendDeg: 60, weightShare: null } });
+  await page.press(/^Findings/);
   expect(page.text()).toContain('the knees of a standard body are');
   await page.press(/^Up to/);
   expect(page.text()).not.toContain('the knees of a standard body are');
+  await page.press('Dose');
   await page.fill('Bend', '30');
   expect((await now()).segments[1]).toMatchObject({ turned: null });
 });
@@ -181,6 +184,7 @@ test('a hold is given in breaths as well', async () => {
   const { page, key, now } = await bench();
   await key('Home');
   await key('ArrowRight');
+  await key('Enter');
   await page.fill('that is in breaths, about', '30');
   expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
 });
@@ -207,6 +211,7 @@ describe('fitting to the time', () => {
         fitRoutine(value, { target: seconds, held: new Set(held), countMultiple, longestHold: new Map(longestHold) }),
       );
     }) as never);
+    await page.press('Minutes');
     await page.fill('Fit to', target);
     await page.press('Fit');
     return { page, now };
@@ -230,11 +235,14 @@ describe('fitting to the time', () => {
 
 test('the hall: steps that fit, and the mend when the floor is too small', async () => {
   const { page, now } = await bench(aRoutine({ segments: [newSegment('cat-walk', of('cat-walk'), softSchool)] }));
+  await page.press('Hall');
   await page.press('It is done in a hall');
   expect((await now()).room).toEqual({ width: 8, depth: 6 });
   await page.fill('Depth', '3');
+  await page.press(/^Findings/);
   expect(page.text()).toContain('the floor ends after');
   await page.press('Half of them back again');
+  await page.press('Hall');
   expect(page.text()).toContain('It ends where it began');
 });
 

@@ -60,6 +60,7 @@ export class Shell {
   protected readonly fullScreen = computed(() => /^\/practise\/./.test(this.navigated()));
 
   constructor() {
+    effect(() => document.documentElement.classList.toggle('from-afar', this.fullScreen()));
     let before = '';
     effect(() => {
       const path = this.navigated().split(/[?#]/)[0]!;

@@ -268,7 +268,7 @@ describe('practices by hand and from a table', () => {
         gaveOut: null,
       })),
     };
-    const page = await render(StudentFile, { id: student.id }, { students: [student], logs: [log] });
+    const page = await render(StudentFile, { id: student.id, part: 'practices' }, { students: [student], logs: [log] });
     await page.press('Put it right');
     await page.fill('Effort', '8');
     expect((await page.database.of('logs').get('log-1'))!.effort).toBe(8);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -23,6 +23,7 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
 import { StrandAdder } from './strand-adder';
+import { StrandList } from './strand-list';
 import { StrandWeeks, type Forecast } from './strand-weeks';
 import { TextField } from '../ui/text-field';
 
@@ -33,7 +34,7 @@ const SEED = 1;
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, NotKept, NumberField, StrandAdder, StrandWeeks, TextField],
+  imports: [Button, InputText, NotKept, NumberField, StrandAdder, StrandList, StrandWeeks, TextField],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
@@ -63,6 +64,22 @@ export class PlanWeeks {
   protected readonly draft = computed(() => this.edit.draft() ?? this.plan());
   protected readonly whole = computed(() => (this.edit.problems().length === 0 ? this.draft() : this.plan()));
 
+  /** The goal that is open, by id; the first until one is chosen. */
+  readonly chosen = model<string | null>(null);
+  protected readonly shown = computed(() => {
+    const { strands } = this.whole();
+    return strands.find(({ id }) => id === this.chosen()) ?? strands[0];
+  });
+  /** The weeks of the other goals, to be seen behind the one that is open. */
+  protected readonly others = computed(() =>
+    this.whole()
+      .strands.filter(({ id }) => id !== this.shown()?.id)
+      .flatMap(({ id, target }) => {
+        const weeks = this.forecasts().get(id)?.weeks;
+        return weeks === undefined ? [] : [{ target, weeks }];
+      }),
+  );
+  protected readonly rulesOpen = signal(false);
   protected readonly read = readDay;
   protected readonly holidayFrom = signal('');
   protected readonly holidayTo = signal('');

@@ -19,6 +19,7 @@ import {
   postureIn,
   railWords,
   savedWords,
+  shortAxisWords,
   strandPast,
   turnedWords,
   weekOf,
@@ -44,8 +45,8 @@ import { RungPanel, type RungTaken } from './rung-panel';
 export type Forecast = ResultOf<'plan'>['forecasts'][number];
 export type Chance = ResultOf<'plan'>['chances'][number];
 
-/** Width of the drawing before it is fitted into its place, px. */
-const TERRACES_PX = 720;
+/** Size of the drawing before it is fitted into its place, px. */
+const TERRACES = { widthPx: 720, heightPx: 280 } as const;
 
 const strandAt = patchOf<Strand>();
 
@@ -53,6 +54,9 @@ const WeekEditSchema = z.object({
   edit: z.object({ week: z.number(), dose: z.number(), reason: z.string() }).nullable(),
 });
 type WeekEdit = NonNullable<z.infer<typeof WeekEditSchema>['edit']>;
+
+/** What ends a strand on a body, in few words. */
+const mostWords = { capacity: 'legs or arms allow', alignment: 'knees and heels allow' } as const;
 
 /** One strand of a plan: its goal, its terraces, each week's dose with its reason, and its next rung. */
 @Component({
@@ -78,6 +82,8 @@ export class StrandWeeks {
   readonly today = input.required<string>();
   /** The same strand in the plan it is compared with; undefined without comparison. */
   readonly before = input<Pick<Forecast, 'weeks' | 'earliestDay'>>();
+  /** The other strands of the plan, to be drawn faintly. */
+  readonly others = input<TerraceInput['others']>([]);
   /** One value of the strand that was typed. */
   readonly typed = output<Patch>();
   readonly planChanged = output<(plan: Plan) => Plan>();
@@ -108,8 +114,6 @@ export class StrandWeeks {
       day: shortDay(week.day),
       dose: axisWords(week.dose, this.strand().axis),
       amount: week.dose,
-      kind: week.kind,
-      share: Math.round((100 * week.dose) / this.strand().target),
       reason: weekReason(this.plan(), this.strand(), week, this.growth()),
       before: before.has(week.week) ? axisWords(before.get(week.week)!, this.strand().axis) : '–',
     }));
@@ -118,16 +122,39 @@ export class StrandWeeks {
     const [plan, strand] = [this.plan(), this.strand()];
     const now = weekOf(plan, this.today());
     const past = strandPast(strand, plan.startsOn, this.logs(), now);
+    const planned = this.forecast()?.weeks ?? [];
+    const most = this.place()?.most ?? null;
     return {
       strand,
       now,
-      weeks: [...past.weeks, ...(this.forecast()?.weeks ?? [])],
+      weeks: [
+        ...past.weeks,
+        ...planned.map((week) => ({ ...week, reason: weekReason(plan, strand, week, this.growth()) })),
+      ],
       done: past.done,
       band: this.locked() ? [] : (this.chance()?.weeks ?? []),
       beside: this.before()?.weeks ?? [],
+      others: this.others(),
+      most: most === null ? null : { dose: most.dose, words: mostWords[most.by] },
       targetWeek: Math.max(now, weekOf(plan, strand.targetDay)),
-      widthPx: TERRACES_PX,
+      ...TERRACES,
+      words: (dose) => shortAxisWords(dose, strand.axis).replace(' min', ''),
     };
+  });
+  /** What the drawing shows, told as far as it is there. */
+  protected readonly key = computed(() => {
+    const { weeks, done, band, others } = this.terraces();
+    const has = (kind: string): boolean => weeks.some((week) => week.kind === kind);
+    return [
+      'Across: weeks of the plan.',
+      done.length > 0 ? 'Full dots: met; open ones: not.' : '',
+      band.length > 1 ? 'Amber: where eight of ten seasons go.' : '',
+      has('holiday') ? 'Hatched: away.' : '',
+      has('lighter') ? 'Dotted: lighter weeks.' : '',
+      others.length > 0 ? 'Thin lines: the other goals, each as a share of its own.' : '',
+    ]
+      .filter((words) => words !== '')
+      .join(' ');
   });
   /** What a week may add: the plan's growth, or the school's for the whole week where that is less. */
   private readonly growth = computed(() => growthOf(this.plan(), this.school().raise));

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { Button, ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
+import * as z from 'zod';
 import {
   contextOf,
   decide,
@@ -43,6 +44,9 @@ import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
 
+const TabSchema = z.enum(['plan', 'practices', 'body', 'load', 'corrections', 'person']);
+type Tab = z.infer<typeof TabSchema>;
+
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
 @Component({
   selector: 'pk-student-file',
@@ -77,6 +81,7 @@ export class StudentFile {
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
   readonly id = input.required<string>();
+  readonly part = input<string>();
 
   private readonly id$ = toObservable(this.id);
 
@@ -116,13 +121,24 @@ export class StudentFile {
       initialValue: [],
     },
   );
-  protected readonly tab = signal<'now' | 'body' | 'load' | 'corrections'>('now');
-  protected readonly tabs = [
-    { label: 'Plan and practices', value: 'now' },
+  /** Which part of the file is open; it stands in the address. */
+  protected readonly tab = linkedSignal((): Tab => TabSchema.catch('plan').parse(this.part()));
+  protected readonly tabs: { label: string; value: Tab }[] = [
+    { label: 'Plan', value: 'plan' },
+    { label: 'Practices', value: 'practices' },
     { label: 'Body and baseline', value: 'body' },
     { label: 'Load', value: 'load' },
     { label: 'Corrections', value: 'corrections' },
+    { label: 'Person', value: 'person' },
   ];
+  /** The goal whose weeks are seen, by id. */
+  protected readonly opened = signal<string | null>(null);
+
+  protected show(tab: Tab): void {
+    this.tab.set(tab);
+    void this.router.navigate([], { queryParams: { part: tab === 'plan' ? null : tab }, replaceUrl: true });
+  }
+
   /** How it goes, in one line. */
   protected readonly glance = computed(() => {
     const [last] = this.logs();

@@ -105,6 +105,6 @@ export class Students {
     const id = this.clock.newId();
     const student = newStudent(id, 'New student', softSchool.id);
     await this.store.write('New student', [{ table: 'students', add: student }]);
-    await this.router.navigate(['/students', id]);
+    await this.router.navigate(['/students', id], { queryParams: { part: 'person' } });
   }
 }

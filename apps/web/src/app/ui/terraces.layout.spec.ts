@@ -13,8 +13,12 @@ const input = (change: Partial<TerraceInput> = {}): TerraceInput => ({
     { low: 60, high: 75 },
   ],
   beside: [],
+  others: [],
+  most: null,
   targetWeek: 8,
   widthPx: 700,
+  heightPx: 280,
+  words: String,
   ...change,
 });
 
@@ -67,4 +71,31 @@ test('everything stays inside, with one week or with a hundred and fifty', () =>
     expect(drawing.ticks.length).toBeLessThan(20);
     expect(JSON.stringify(drawing)).not.toMatch(/null|NaN/);
   }
+});
+
+test('doses are written at the foot, one for each run of weeks, inside it and only where there is room', () => {
+  const { doses, shapes } = layoutTerraces(input());
+  expect(doses.map(({ words }) => words)).toEqual(['60', '65', '70']);
+  expect(doses[0]!.x).toBeCloseTo(shapes[0]!.x + shapes[0]!.width, 6);
+  const crowded = Array.from({ length: 120 }, (_, week) => ({ week, dose: 60 + week, kind: 'raise' }));
+  expect(layoutTerraces(input({ weeks: crowded, now: 0, targetWeek: 120 })).doses).toEqual([]);
+});
+
+test('what ends it is a line at its height, said once, and none where it is out of sight', () => {
+  const { most, shapes } = layoutTerraces(input({ most: { dose: 70, words: 'legs allow' } }));
+  expect(most!.words).toBe('legs allow 70');
+  expect(most!.y + 4).toBeCloseTo(shapes[3]!.y, 6);
+  expect(layoutTerraces(input({ most: { dose: 900, words: 'legs allow' } })).most).toBeNull();
+});
+
+test('another goal lies behind it as a share of its own', () => {
+  const other = { target: 60, weeks: [{ week: 2, dose: 60 }] };
+  const { others, target } = layoutTerraces(input({ others: [other] }));
+  // At its own goal it is as high as the flag.
+  expect(Number(others[0]!.match(/^M[\d.]+ ([\d.]+)H/)![1])).toBeCloseTo(target.y, 0);
+});
+
+test('names of rungs keep apart', () => {
+  const { rungs } = layoutTerraces(input({ strand: { target: 62, start: 60, step: 1 } }));
+  rungs.slice(1).forEach((rung, index) => expect(Math.abs(rung.y - rungs[index]!.y)).toBeGreaterThanOrEqual(14));
 });

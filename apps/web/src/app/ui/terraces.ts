@@ -8,147 +8,26 @@ export interface TargetMove {
   readonly dose: number;
 }
 
-/** One strand as terraces over the weeks; its target can be dragged. */
+let count = 0;
+
+/** One strand as terraces over the weeks; its target can be dragged, or moved by the arrow keys. */
 @Component({
   selector: 'pk-terraces',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @let it = drawing();
-    <svg
-      role="img"
-      [attr.aria-label]="label()"
-      [attr.viewBox]="'0 0 ' + it.width + ' ' + it.height"
-      [attr.width]="it.width"
-      [attr.height]="it.height"
-      (pointermove)="move($event)"
-      (pointerup)="release()"
-      (pointercancel)="drag.set(null)"
-    >
-      @for (rung of it.rungs; track $index) {
-        <line class="rung" x1="58" [attr.x2]="it.width" [attr.y1]="rung.y" [attr.y2]="rung.y" />
-        <text class="rung-words" x="54" [attr.y]="rung.y + 4">{{ rungWords(rung.dose) }}</text>
-      }
-      @for (shape of it.shapes; track shape.week) {
-        <rect
-          [attr.class]="'terrace ' + shape.kind + (shape.past ? ' past' : '')"
-          [attr.x]="shape.x"
-          [attr.y]="shape.y"
-          [attr.width]="shape.width - 0.6"
-          [attr.height]="shape.height"
-        />
-      }
-      @if (it.band !== '') {
-        <path class="band" [attr.d]="it.band" />
-      }
-      @if (it.beside !== '') {
-        <path class="beside" [attr.d]="it.beside" />
-      }
-      <path class="edge" [attr.d]="it.edge" />
-      @for (dot of it.dots; track $index) {
-        <circle [attr.class]="'dot' + (dot.met ? ' met' : '')" [attr.cx]="dot.x" [attr.cy]="dot.y" r="3.2" />
-      }
-      <line class="now-line" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="8" [attr.y2]="it.base" />
-      @for (tick of it.ticks; track tick.week) {
-        <text class="tick" [attr.x]="tick.x" [attr.y]="it.base + 16">{{ tick.week }}</text>
-      }
-      <g class="target" (pointerdown)="press($event)">
-        <circle [attr.cx]="target().x" [attr.cy]="target().y" r="14" class="reach" />
-        <path [attr.d]="'M' + target().x + ' ' + (target().y + 12) + 'v-24l13 6l-13 6'" />
-      </g>
-      @if (wish(); as it) {
-        <text class="wish" [attr.x]="target().x - 14" [attr.y]="target().y - 14">{{ it }}</text>
-      }
-    </svg>
-  `,
-  styles: `
-    svg {
-      display: block;
-      max-width: 100%;
-      touch-action: pan-y;
-    }
-    .rung {
-      stroke: var(--pk-line);
-      stroke-dasharray: 2 4;
-    }
-    .rung-words {
-      text-anchor: end;
-    }
-    text {
-      font-size: 12px;
-      fill: var(--pk-soft);
-      font-variant-numeric: tabular-nums;
-    }
-    .terrace {
-      fill: var(--pk-pine-wash);
-    }
-    .past {
-      fill: var(--pk-line);
-    }
-    .nothing {
-      fill: var(--pk-sunk);
-    }
-    .lighter {
-      fill: var(--pk-doubt-wash);
-    }
-    .holiday,
-    .frozen {
-      fill: var(--pk-sunk);
-    }
-    .overruled {
-      fill: var(--pk-right-wash);
-    }
-    .edge {
-      fill: none;
-      stroke: var(--pk-pine);
-      stroke-width: 2.2;
-    }
-    .beside {
-      fill: none;
-      stroke: var(--pk-ink);
-      stroke-width: 1.6;
-      stroke-dasharray: 5 4;
-    }
-    .band {
-      fill: var(--pk-amber);
-      opacity: 0.35;
-    }
-    .dot {
-      fill: var(--pk-sheet);
-      stroke: var(--pk-ink);
-      stroke-width: 1.4;
-    }
-    .met {
-      fill: var(--pk-ink);
-    }
-    .now-line {
-      stroke: var(--pk-amber);
-      stroke-width: 2;
-    }
-    .target {
-      cursor: grab;
-    }
-    .target path {
-      fill: var(--pk-pine);
-      stroke: var(--pk-pine);
-      stroke-width: 2;
-    }
-    .reach {
-      fill: transparent;
-    }
-    .wish {
-      text-anchor: end;
-      font-weight: 700;
-      fill: var(--pk-ink);
-    }
-  `,
+  templateUrl: './terraces.html',
+  styleUrl: './terraces.scss',
 })
 export class Terraces {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly input = input.required<TerraceInput>();
   readonly axis = input.required<Axis>();
   readonly label = input.required<string>();
+  /** How the goal is called to who cannot see it. */
+  readonly goal = input('Goal');
   readonly moved = output<TargetMove>();
 
+  protected readonly away = `away-${(count += 1)}`;
+  protected readonly lighter = `lighter-${count}`;
   protected readonly drawing = computed(() => layoutTerraces(this.input()));
   protected readonly drag = signal<{ fromX: number; fromY: number; x: number; y: number } | null>(null);
   private readonly wished = computed((): TargetMove | null => {
@@ -174,6 +53,9 @@ export class Terraces {
     const weeks = wish.weeks === 0 ? '' : `, ${Math.abs(wish.weeks)} weeks ${wish.weeks > 0 ? 'later' : 'earlier'}`;
     return `${this.words(wish.dose)}${weeks}`;
   });
+  protected readonly goalWords = computed(
+    () => `${this.words(this.input().strand.target)} in week ${this.input().targetWeek + 1}`,
+  );
 
   protected rungWords(dose: number): string {
     return shortAxisWords(dose, this.axis());
@@ -199,6 +81,21 @@ export class Terraces {
     const wish = this.wished();
     this.drag.set(null);
     if (wish !== null && (wish.weeks !== 0 || wish.dose !== this.input().strand.target)) this.moved.emit(wish);
+  }
+
+  /** ↑ ↓ by a step of the dose, ← → by a week. */
+  protected onKey(event: KeyboardEvent): void {
+    const { target, step } = this.input().strand;
+    const moves: Record<string, TargetMove> = {
+      ArrowUp: { weeks: 0, dose: target + step },
+      ArrowDown: { weeks: 0, dose: Math.max(step, target - step) },
+      ArrowLeft: { weeks: -1, dose: target },
+      ArrowRight: { weeks: 1, dose: target },
+    };
+    const move = moves[event.key];
+    if (move === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    this.moved.emit(move);
   }
 
   private place(event: PointerEvent): { x: number; y: number } {

@@ -25,11 +25,11 @@ const shapes: Record<VerdictKind, { word: string; path: string }> = {
       display: inline-flex;
       align-items: center;
       gap: 0.4rem;
-      font: 600 1.1rem/1.3 var(--pk-display);
+      font: 600 1rem/1.3 var(--pk-display);
       white-space: nowrap;
     }
     svg {
-      width: 1.5rem;
+      width: 1.3rem;
     }
     .raise {
       color: var(--pk-pine);

@@ -13,7 +13,6 @@ import {
   givingsFor,
   mirrorSegment,
   segmentPosture,
-  segmentWords,
   settlePosture,
   sideOrders,
   sideOrderWords,
@@ -40,9 +39,9 @@ import { TextField } from '../ui/text-field';
 
 const segmentAt = patchOf<Segment>();
 
-/** One segment of a routine: its line, and its dose when it is open. */
+/** One segment of a routine in full: its dose, how it is stood, its sides and what it asks for. */
 @Component({
-  selector: 'pk-segment',
+  selector: 'pk-segment-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Button,
@@ -58,27 +57,19 @@ const segmentAt = patchOf<Segment>();
     SelectButton,
     TextField,
   ],
-  templateUrl: './segment-card.html',
-  styleUrl: './segment-card.scss',
+  templateUrl: './segment-dose.html',
+  styleUrl: './segment-dose.scss',
 })
-export class SegmentCard {
+export class SegmentDose {
   readonly segment = input.required<Segment>();
-  readonly index = input.required<number>();
   readonly name = input.required<string>();
   readonly exercise = input<Exercise>();
   readonly seconds = input.required<number>();
   readonly effort = input<SegmentEffort>();
-  readonly open = input.required<boolean>();
-  readonly selected = input(false);
-  /** Its exercise is done more on one side, or one way, over the whole routine. */
-  readonly uneven = input(false);
-  /** How often the round it belongs to is gone through. */
-  readonly times = input(1);
   readonly person = input.required<Person>();
   readonly school = input.required<School>();
   readonly first = input.required<boolean>();
   readonly last = input.required<boolean>();
-  readonly openChange = output<boolean>();
   /** One value of the segment that was typed. */
   readonly typed = output<Patch>();
   readonly changed = output<(segment: Segment) => Segment>();
@@ -105,11 +96,6 @@ export class SegmentCard {
   });
   protected readonly drill = computed(() => this.exercise() ?? { phases: [] });
   protected readonly length = computed(() => durationWords(this.seconds()));
-  protected readonly words = computed(() => {
-    const segment = this.segment();
-    if (segment.type === 'exercise') return segmentWords(segment);
-    return segment.type === 'rest' ? 'rest' : 'teaching time';
-  });
   protected readonly sided = computed(() => {
     const segment = this.segment();
     return segment.type === 'exercise' && segment.dose.amounts.length > 1;
@@ -124,7 +110,7 @@ export class SegmentCard {
   protected readonly pose = computed(() => {
     const segment = this.segment();
     const exercise = this.exercise();
-    if (!this.open() || segment.type !== 'exercise' || exercise === undefined) return null;
+    if (segment.type !== 'exercise' || exercise === undefined) return null;
     const posture = segmentPosture(segment, exercise);
     return stillPose(this.person().body, posture, this.school(), 'right', true);
   });
@@ -141,7 +127,6 @@ export class SegmentCard {
     return Math.round(share * 100);
   }
 
-  /** What is the same as in the exercise is not kept as a turn. */
   /** The stages of the drill, to practise one of them; none where it has no more than one. */
   protected readonly stages = computed(() => {
     const stages = this.exercise()?.stages ?? [];
@@ -160,6 +145,7 @@ export class SegmentCard {
     this.typed.emit(segmentAt(['turned', 'stage'], stage, unturned));
   }
 
+  /** What is the same as in the exercise is not kept as a turn. */
   protected turn(key: Exclude<keyof Turned, 'stage'>, value: number | null): void {
     const wanted = value === this.exercise()?.posture[key] ? null : value;
     this.typed.emit(segmentAt(['turned', key], wanted, unturned));
