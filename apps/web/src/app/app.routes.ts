@@ -40,6 +40,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./students/students')).Students,
   },
   {
+    path: 'students/season',
+    title: 'The season – Pomek',
+    loadComponent: async () => (await import('./students/season-page')).SeasonPage,
+  },
+  {
     path: 'students/:id',
     title: 'Student – Pomek',
     loadComponent: async () => (await import('./students/student-file')).StudentFile,

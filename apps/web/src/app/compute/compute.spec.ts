@@ -21,6 +21,7 @@ const input = {
   logs: demo.logs.filter((log) => log.studentId === plan.studentId),
   rule: softSchool.raise,
   seed: 3,
+  seasons: 200,
   mostDoses: [],
 };
 

@@ -40,6 +40,8 @@ export const RequestSchema = z.discriminatedUnion('task', [
     drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
     rule: RaiseRuleSchema,
     seed: z.number().int(),
+    /** Seasons that are played for the chance of a strand; 0: none. */
+    seasons: z.number().int().min(0).max(10_000),
     mostDoses: z.array(z.tuple([z.string(), z.object({ dose: z.number(), by: z.enum(['capacity', 'alignment']) })])),
   }),
   z.object({

@@ -129,7 +129,8 @@ export class RoutineEditor {
     this.openId.set(id);
     this.tab.set('dose');
     // Where the panes stand one below the other, to the dose.
-    setTimeout(() => this.host.nativeElement.querySelector('.look')?.scrollIntoView?.({ block: 'nearest' }));
+    if (!matchMedia('(width < 760px)').matches) return;
+    setTimeout(() => this.host.nativeElement.querySelector('.look')?.scrollIntoView({ block: 'start' }));
   }
 
   protected add(exercise: Exercise): void {

@@ -15,6 +15,7 @@ import type {
   Verdict,
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
+import { planQuestion } from '../compute/plan-question';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import type { Patch } from '../data/patch';
@@ -27,8 +28,8 @@ import { StrandList } from './strand-list';
 import { StrandWeeks, type Forecast } from './strand-weeks';
 import { TextField } from '../ui/text-field';
 
-/** The same seasons are simulated each time, so a chance changes only when something did. */
-const SEED = 1;
+/** Seasons that are played for the chance of a strand. */
+const SEASONS = 2000;
 
 /** A plan: its guard rails, its days without practice, and its strands over the weeks, computed in the worker. */
 @Component({
@@ -86,25 +87,7 @@ export class PlanWeeks {
   protected readonly beside = signal<ReadonlyMap<string, Forecast> | null>(null);
   protected readonly percent = computed(() => Math.round(this.draft().growthPerWeek * 100));
   protected readonly routineName = computed(() => this.context().routine?.name ?? 'a routine that is gone');
-  private readonly question = computed(() => {
-    const { routine, practiceDays, today, logs, corrections, exercises, rule, mostDoses } = this.context();
-    if (routine === undefined) return null;
-    const used = new Set(this.whole().strands.map(({ exerciseId }) => exerciseId));
-    return {
-      plan: this.whole(),
-      routine,
-      practiceDays: [...practiceDays],
-      today,
-      logs: [...logs],
-      corrections: [...corrections],
-      drills: [...exercises]
-        .filter(([id]) => used.has(id))
-        .map(([id, { family, posture }]) => ({ id, family, posture })),
-      rule,
-      seed: SEED,
-      mostDoses: [...mostDoses],
-    };
-  });
+  private readonly question = computed(() => planQuestion(this.context(), this.whole(), SEASONS));
   private readonly reply = toSignal(
     toObservable(this.question).pipe(
       switchMap((question) => (question === null ? of(null) : this.compute.result('plan', question))),

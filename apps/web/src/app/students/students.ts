@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { newStudent, softSchool } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Repository } from '../data/repository';
@@ -12,12 +12,15 @@ import { dayWords, daysAgo } from '../ui/day-words';
 @Component({
   selector: 'pk-students',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Empty, RouterLink],
+  imports: [Button, ButtonDirective, Empty, RouterLink],
   template: `
     <div class="page stack">
       <div class="row spread">
         <h1>Students</h1>
-        <p-button label="New student" icon="pi pi-plus" (onClick)="add()" />
+        <div class="row">
+          <a pButton [outlined]="true" routerLink="/students/season">The season of all</a>
+          <p-button label="New student" icon="pi pi-plus" (onClick)="add()" />
+        </div>
       </div>
       @if (rows(); as list) {
         @if (list.length === 0) {

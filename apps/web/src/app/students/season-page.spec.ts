@@ -1,0 +1,50 @@
+import { from, throwError } from 'rxjs';
+import { demoContents, type Plan } from '@pomek/core';
+import { formatISO } from 'date-fns';
+import { render } from '../../../testing/render';
+import { answer } from '../compute/answer';
+import { Compute } from '../compute/compute';
+import { SeasonPage } from './season-page';
+
+const demo = demoContents(formatISO(new Date(), { representation: 'date' }));
+const few = new Set(['demo-student-3', 'demo-student-5']);
+const own = <T extends { studentId: string }>(list: T[]): T[] => list.filter(({ studentId }) => few.has(studentId));
+const stored = {
+  students: demo.students.filter(({ id }) => few.has(id)),
+  plans: own(demo.plans),
+  logs: own(demo.logs),
+  measures: own(demo.measures),
+  decisions: own(demo.decisions),
+  routines: demo.routines,
+  schools: demo.schools,
+  exercises: demo.exercises,
+};
+/** Reckons what the worker would reckon, at once. */
+const here = {
+  provide: Compute,
+  useValue: {
+    result: (task: 'plan', question: { plan: Plan }) =>
+      from(answer({ task, ...question } as never, { progress: () => undefined, part: () => undefined })),
+  },
+};
+
+test('each goal of each student has its line: where it stands, its weeks, when it is reached, what binds', async () => {
+  const page = await render(SeasonPage, {}, stored, [here]);
+  await page.until(/Stop and refer/);
+  const strands = stored.plans.flatMap((plan) => plan.strands);
+  expect(page.element.querySelectorAll('tbody tr')).toHaveLength(strands.length);
+  expect(page.element.querySelectorAll('tbody th')).toHaveLength(stored.plans.length);
+  await page.until(/not reached|\d{4}/);
+  for (const row of page.element.querySelectorAll('tbody tr'))
+    expect(row.querySelectorAll('rect').length).toBeGreaterThan(8);
+  expect(page.element.querySelector('progress')).toBeNull();
+});
+
+test('without a plan it says what would stand here; what cannot be reckoned is said', async () => {
+  const empty = await render(SeasonPage, {}, { ...stored, plans: [] }, [here]);
+  expect(empty.text()).toContain('No plan yet');
+  const broken = { provide: Compute, useValue: { result: () => throwError(() => new Error('no worker')) } };
+  const page = await render(SeasonPage, {}, stored, [broken]);
+  await page.until(/The weeks could not be reckoned: no worker/);
+  expect(page.element.querySelectorAll('tbody tr').length).toBeGreaterThan(0);
+});

@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { Select } from 'primeng/select';
+import { addDays, formatISO, parseISO, startOfISOWeek } from 'date-fns';
+import { catchError, concatMap, from, map, of, scan, switchMap, tap } from 'rxjs';
+import {
+  axisLabels,
+  axisWords,
+  contextOf,
+  doseOf,
+  isOpen,
+  railWords,
+  shortAxisWords,
+  strandPast,
+  weekOf,
+  type Plan,
+  type PlanContext,
+  type Strand,
+} from '@pomek/core';
+import { Compute } from '../compute/compute';
+import { planQuestion } from '../compute/plan-question';
+import type { ResultOf } from '../compute/protocol';
+import { Clock } from '../data/clock';
+import { Everybody, type OneOfAll } from '../data/everybody';
+import { remembered } from '../data/remembered';
+import { readDay } from '../ui/day-words';
+import { Empty } from '../ui/empty';
+import { VerdictMark } from '../ui/verdict-mark';
+import { layoutSeasonLine, type SeasonFrame, type SeasonStep } from './season.layout';
+
+type Forecasts = ResultOf<'plan'>['forecasts'];
+
+/** Weeks of the sheet: so many gone by, and in all. */
+const BACK = 8;
+const WEEKS = 24;
+const LINE = { width: 480, height: 26 } as const;
+const ALL = 'all';
+
+interface Planned {
+  readonly one: OneOfAll;
+  readonly plan: Plan;
+  readonly context: PlanContext;
+}
+
+/** The season of everybody on one sheet: where each goal stands, when it is reached, who waits and who goes over. */
+@Component({
+  selector: 'pk-season',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Everybody],
+  imports: [Empty, FormsModule, RouterLink, Select, VerdictMark],
+  templateUrl: './season-page.html',
+  styleUrl: './season-page.scss',
+})
+export class SeasonPage {
+  private readonly clock = inject(Clock);
+  private readonly compute = inject(Compute);
+  private readonly everybody = inject(Everybody);
+  private readonly choice = remembered('season-routine');
+
+  protected readonly known = this.everybody.known;
+  protected readonly line = LINE;
+  /** The routine whose plans are shown, by id; all of them where it is gone. */
+  protected readonly routineId = computed(() => {
+    const wanted = this.choice.value();
+    return this.everybody.routines().some(({ id }) => id === wanted) ? wanted! : ALL;
+  });
+  protected readonly routines = computed(() => {
+    const given = new Set(this.everybody.plans().map(({ routineId }) => routineId));
+    const named = this.everybody.routines().filter(({ id }) => given.has(id));
+    return [{ label: 'All routines', value: ALL }, ...named.map(({ id, name }) => ({ label: name, value: id }))];
+  });
+  private readonly frame = computed((): SeasonFrame => {
+    const today = this.clock.today();
+    const first = addDays(startOfISOWeek(parseISO(today)), -7 * BACK);
+    return { from: formatISO(first, { representation: 'date' }), weeks: WEEKS, today, ...LINE };
+  });
+  /** The first days of months, where they lie across. */
+  protected readonly months = computed(() => {
+    const { from: first, weeks, width } = this.frame();
+    return Array.from({ length: weeks * 7 }, (_, day) => ({ day, date: addDays(parseISO(first), day) }))
+      .filter(({ date }) => date.getDate() === 1)
+      .map(({ day, date }) => ({
+        share: (100 * day) / (weeks * 7),
+        x: (width * day) / (weeks * 7),
+        name: new Intl.DateTimeFormat('en', { month: 'short' }).format(date),
+      }));
+  });
+  private readonly planned = computed((): Planned[] =>
+    this.everybody
+      .all()
+      .flatMap((one) =>
+        one.plans
+          .filter(({ routineId, strands }) => strands.length > 0 && [ALL, routineId].includes(this.routineId()))
+          .map((plan) => ({ one, plan, context: contextOf(plan, one.records, this.clock.today()) })),
+      ),
+  );
+  protected readonly failed = signal('');
+  /** The weeks ahead, plan after plan as they are reckoned. */
+  private readonly forecasts = toSignal(
+    toObservable(this.planned).pipe(
+      switchMap((planned) =>
+        from(planned).pipe(
+          concatMap(({ plan, context }) => {
+            const question = planQuestion(context, plan, 0);
+            return question === null
+              ? of([plan.id, []] as [string, Forecasts])
+              : this.compute
+                  .result('plan', question)
+                  .pipe(map(({ forecasts }): [string, Forecasts] => [plan.id, forecasts]));
+          }),
+          scan((found, [id, weeks]) => new Map(found).set(id, weeks), new Map<string, Forecasts>()),
+          tap({ subscribe: () => this.failed.set('') }),
+          catchError((error: unknown) => {
+            this.failed.set(error instanceof Error ? error.message : String(error));
+            return of(new Map<string, Forecasts>());
+          }),
+        ),
+      ),
+    ),
+    { initialValue: new Map<string, Forecasts>() },
+  );
+  protected readonly reckoned = computed(() => ({ done: this.forecasts().size, of: this.planned().length }));
+
+  protected readonly groups = computed(() =>
+    this.planned().map(({ one, plan, context }) => {
+      const forecasts = new Map((this.forecasts().get(plan.id) ?? []).map((entry) => [entry.strandId, entry]));
+      const verdicts = new Map(
+        one
+          .verdicts()
+          .filter((entry) => entry.plan.id === plan.id)
+          .map((entry) => [entry.strand.id, entry]),
+      );
+      return {
+        id: plan.id,
+        student: one.student,
+        rows: plan.strands.map((strand) => {
+          const verdict = verdicts.get(strand.id);
+          return {
+            ...this.row(plan, strand, context, forecasts.get(strand.id)),
+            due: verdict?.due === true ? verdict.verdict.kind : null,
+          };
+        }),
+      };
+    }),
+  );
+
+  protected choose(routineId: string): void {
+    this.choice.set(routineId);
+  }
+
+  private row(plan: Plan, strand: Strand, context: PlanContext, forecast: Forecasts[number] | undefined) {
+    const { axis } = strand;
+    const past = strandPast(strand, plan.startsOn, context.logs, Math.max(0, weekOf(plan, context.today)));
+    const start = parseISO(plan.startsOn);
+    const steps: SeasonStep[] = [
+      ...past.weeks.map(({ week, dose, kind }) => ({
+        day: formatISO(addDays(start, 7 * week), { representation: 'date' }),
+        dose,
+        kind,
+      })),
+      ...(forecast?.weeks ?? []),
+    ];
+    const dose = isOpen(strand) ? doseOf(strand.level, strand.step) : 0;
+    const most = context.mostDoses.get(strand.id)?.dose ?? null;
+    const over = most !== null && dose > most;
+    return {
+      id: strand.id,
+      name: strand.exerciseName,
+      grows: axisLabels[axis],
+      way: `${isOpen(strand) ? shortAxisWords(dose, axis).replace(' min', '') : 'not opened'} → ${axisWords(strand.target, axis)}`,
+      goal: `${axisWords(strand.target, axis)} by ${readDay(strand.targetDay)}`,
+      over: over ? `goes over: ${axisWords(most, axis)} is as far as legs, arms or knees allow` : '',
+      waits: forecast?.binding == null ? '' : railWords[forecast.binding],
+      late: forecast !== undefined && !forecast.inTime,
+      ends: forecast === undefined ? '' : forecast.earliestDay === null ? 'not reached' : readDay(forecast.earliestDay),
+      drawing: layoutSeasonLine({ steps, target: strand.target, targetDay: strand.targetDay }, this.frame()),
+    };
+  }
+}
