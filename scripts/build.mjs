@@ -5,6 +5,9 @@ import { installPackages, root, run, tool } from './setup.mjs';
 /** Builds the web app for production and bundles the server. */
 export async function build({ quiet = false } = {}) {
   const stdio = quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit';
+  // Only now: on a fresh machine the packages have just been installed.
+  const { cutIcons } = await import('./icons.mjs');
+  await cutIcons();
   const env = { ...process.env, NG_CLI_ANALYTICS: 'false' };
   const web = await run(tool('ng'), ['build'], { cwd: join(root, 'apps/web'), stdio, env });
   if (web !== 0) return web;

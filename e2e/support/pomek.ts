@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { keepDemo, restoreDemo } from './demo-cache';
 
 /** Opens the teacher's own, empty space. */
 export async function openOwn(page: Page): Promise<void> {
@@ -6,10 +7,12 @@ export async function openOwn(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'To begin with' })).toBeVisible();
 }
 
-/** Opens the demo and waits until it is filled. */
+/** Opens the demo and waits until it is filled: as the app makes it the first time, as it was made then the next. */
 export async function openDemo(page: Page): Promise<void> {
+  const known = await restoreDemo(page);
   await page.goto('/demo');
   await expect(page.getByRole('heading', { name: 'Practising today' })).toBeVisible();
+  if (!known) await keepDemo(page);
   await expect(page.getByText('Demo', { exact: true })).toBeVisible();
 }
 

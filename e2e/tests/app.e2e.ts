@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '../support/test';
-import { enterHall, openDemo, openOwn, smallWorld } from '../support/pomek';
+import { enterHall, openDemo, openOwn, openPart, smallWorld, take } from '../support/pomek';
 
 async function expectNoViolations(page: Page, where: string, rules: string[] = []): Promise<void> {
   const axe = new AxeBuilder({ page });
@@ -105,6 +105,8 @@ test('empty places say what to do first, without a violation', async ({ page }) 
 
 test('two tabs: the second sees the change, and undo does not run over it', async ({ page, context }) => {
   await smallWorld(page);
+  await openPart(page, 'Person');
+  await expect(page.getByLabel('Name')).toBeVisible();
   const address = page.url();
   const second = await context.newPage();
   await second.goto(address);
@@ -118,6 +120,28 @@ test('two tabs: the second sees the change, and undo does not run over it', asyn
   await page.getByRole('button', { name: /^Undo Change/ }).click();
   await expect(page.getByText('was changed elsewhere since')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Nela from Two', level: 1 })).toBeVisible();
+});
+
+test('what was done is taken back and done again after a reload', async ({ page }) => {
+  await openOwn(page);
+  await page.goto('/routines');
+  await page.getByRole('button', { name: 'Build the first routine' }).click();
+  await take(page, 'Holding the tree');
+  await take(page, 'Shake out');
+  const rows = page.locator('li[data-segment]');
+  const undo = page.getByRole('button', { name: 'Undo Add Shake out' });
+  await expect(undo).toBeEnabled();
+  await page.reload();
+  await undo.click();
+  await expect(rows).toHaveCount(1);
+  await page.reload();
+  await expect(rows).toHaveCount(1);
+  // Pressed before the storage is open it waits for it.
+  await page.keyboard.press('Control+z');
+  await expect(rows).toHaveCount(0);
+  await page.keyboard.press('Control+Shift+z');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(rows).toHaveCount(2);
 });
 
 test('the demo and the own space are apart, each one click from the other', async ({ page }) => {

@@ -3,9 +3,8 @@ import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from 
 import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
-import { Database } from './data/database';
 import { Notices } from './data/notices';
-import { SPACE, databaseName, type Space } from './data/space';
+import { SPACE, type Space } from './data/space';
 import { pomekPreset } from './ui/preset';
 
 /** Sends what nobody caught to the one error surface. */
@@ -31,7 +30,6 @@ export const appConfig = (space: Space): ApplicationConfig => ({
     }),
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
     { provide: SPACE, useValue: space },
-    { provide: Database, useFactory: () => new Database(databaseName[space]) },
     { provide: ErrorHandler, useClass: NoticeErrorHandler },
   ],
 });

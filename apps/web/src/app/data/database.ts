@@ -1,3 +1,4 @@
+import { Injectable, inject } from '@angular/core';
 import Dexie, { type Table } from 'dexie';
 import {
   PlanSchema,
@@ -17,6 +18,7 @@ import {
   type School,
   type Student,
 } from '@pomek/core';
+import { SPACE, databaseName } from './space';
 
 /** What every space stores, by table. */
 export interface Records {
@@ -48,6 +50,7 @@ export const tableNames = [
 ] as const satisfies readonly TableName[];
 
 /** One space in the browser's storage: the teacher's own, or the demo. */
+@Injectable({ providedIn: 'root', useFactory: () => new Database(databaseName[inject(SPACE)]) })
 export class Database extends Dexie {
   constructor(name: string) {
     super(name);
@@ -83,6 +86,8 @@ export class Database extends Dexie {
       // What cannot be read stays as it is.
       await stored.table('plans').bulkPut(parsed(PlanSchema, plans!).map((plan) => inCounts(plan, known, all)));
     });
+    // What was done today, to be taken back after a reload too.
+    this.version(4).stores({ steps: 'id' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -1,8 +1,9 @@
-import { Injectable, inject, signal } from '@angular/core';
+import { Injectable, inject } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Clock } from './clock';
 import { Notices } from './notices';
+import { Opening } from './opening';
 import { SPACE } from './space';
 import { WholeSpace } from './whole-space';
 
@@ -14,7 +15,7 @@ export class DemoSpace {
   private readonly compute = inject(Compute);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
-  readonly busy = signal(false);
+  private readonly opening = inject(Opening);
 
   async fillWhenEmpty(): Promise<void> {
     if (this.space === 'demo' && (await this.whole.isEmpty())) await this.fill();
@@ -23,13 +24,13 @@ export class DemoSpace {
   /** Makes the demo anew; what was changed in it is gone. */
   async fill(): Promise<void> {
     if (this.space !== 'demo') throw new Error('Only the demo can be made anew.');
-    this.busy.set(true);
+    this.opening.busy.set(true);
     try {
       await this.whole.replace(await firstValueFrom(this.compute.demo(this.clock.today())));
     } catch (error) {
       this.notices.failure('The demo could not be made', error);
     } finally {
-      this.busy.set(false);
+      this.opening.busy.set(false);
     }
   }
 }

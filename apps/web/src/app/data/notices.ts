@@ -1,5 +1,4 @@
 import { Injectable, signal } from '@angular/core';
-import { ZodError } from 'zod';
 
 export interface Notice {
   readonly id: number;
@@ -46,12 +45,16 @@ function isFull(error: unknown): boolean {
   return `${name} ${message}`.includes('QuotaExceededError') || isFull(inner);
 }
 
+/** What a schema found wrong; known by its shape, so that no schema is loaded for the first page. */
+const issuesOf = (issues: unknown): string =>
+  (Array.isArray(issues) ? (issues as { readonly message: string }[]) : []).map(({ message }) => message).join('. ');
+
 /** An error in words a teacher can act on. */
 export function reasonOf(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
   if (isFull(error)) return 'The browser has no room left. Export your data under Files, then free some space.';
   if (name === 'InvalidStateError' || name === 'DatabaseClosedError')
     return 'The browser closed its storage. Reload the page; what was saved is still there.';
-  if (error instanceof ZodError) return error.issues.map((issue) => issue.message).join('. ');
+  if (error instanceof Error && 'issues' in error) return issuesOf(error.issues);
   return error instanceof Error ? error.message : String(error);
 }

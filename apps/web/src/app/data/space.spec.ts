@@ -5,6 +5,7 @@ import { readLight, setLight } from '../shell/light';
 import { fileName } from '../ui/download';
 import { Clock } from './clock';
 import { DemoSpace } from './demo-space';
+import { Opening } from './opening';
 import { Notices, reasonOf } from './notices';
 import { chooseSpaceFromAddress, readSpace, rememberSpace, SPACE } from './space';
 import { strandVerdicts } from './verdicts';
@@ -86,7 +87,7 @@ describe('the demo space', () => {
     const demo = TestBed.inject(DemoSpace);
     await demo.fillWhenEmpty();
     expect(await database.of('students').count()).toBe(10);
-    expect(demo.busy()).toBe(false);
+    expect(TestBed.inject(Opening).busy()).toBe(false);
     await database.of('students').delete('demo-student-1');
     await demo.fillWhenEmpty();
     expect(await database.of('students').count()).toBe(9);

@@ -1,9 +1,8 @@
 import { InjectionToken } from '@angular/core';
-import * as z from 'zod';
 
-/** Which of the two spaces this tab works in. */
-export const SpaceSchema = z.enum(['own', 'demo']);
-export type Space = z.infer<typeof SpaceSchema>;
+/** Which of the two spaces this tab works in. Two words are told apart without the schemas, which the first page does not wait for. */
+export type Space = 'own' | 'demo';
+const spaceOf = (word: string | null): Space | null => (word === 'own' || word === 'demo' ? word : null);
 
 export const SPACE = new InjectionToken<Space>('space');
 export const databaseName: Record<Space, string> = { own: 'pomek', demo: 'pomek-demo' };
@@ -12,8 +11,7 @@ const KEY = 'pomek.space';
 
 /** The space of this tab; a new tab begins with the one last chosen. */
 export function readSpace(): Space {
-  const stored = sessionStorage.getItem(KEY) ?? localStorage.getItem(KEY);
-  return SpaceSchema.catch('own').parse(stored);
+  return spaceOf(sessionStorage.getItem(KEY) ?? localStorage.getItem(KEY)) ?? 'own';
 }
 
 export function rememberSpace(space: Space): void {
@@ -23,11 +21,11 @@ export function rememberSpace(space: Space): void {
 
 /** `/demo` and `/own` choose a space and lead to its first page. */
 export function chooseSpaceFromAddress(): Space {
-  const asked = SpaceSchema.safeParse(location.pathname.replace(/^\/|\/$/g, ''));
-  if (asked.success) {
-    rememberSpace(asked.data);
+  const asked = spaceOf(location.pathname.replace(/^\/|\/$/g, ''));
+  if (asked !== null) {
+    rememberSpace(asked);
     history.replaceState(null, '', '/today');
-    return asked.data;
+    return asked;
   }
   const space = readSpace();
   rememberSpace(space);

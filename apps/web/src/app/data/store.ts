@@ -2,9 +2,11 @@ import { Injectable, computed, inject, signal, type WritableSignal } from '@angu
 import equal from 'fast-deep-equal';
 import { Clock } from './clock';
 import { Database, type Records, type TableName } from './database';
+import { KeptSteps, type Change, type Step } from './kept-steps';
 import { Notices } from './notices';
 import { PlaceGone } from './patch';
 import { writers, type Reader } from './schemas';
+import { Steps, type StepsOfStore } from './steps';
 
 /**
  * One record to add, to take away, or to change from what is stored at that moment (or from `orElse`).
@@ -25,25 +27,13 @@ export type Write = {
 /** Records that come in whole from a file that was read and parsed. */
 export type Incoming = { [N in TableName]: { readonly table: N; readonly record: Records[N] } }[TableName];
 
-interface Change {
-  readonly table: TableName;
-  readonly id: string;
-  readonly before: unknown;
-  readonly after: unknown;
-}
-
 type End = 'before' | 'after';
-
-interface Step {
-  readonly label: string;
-  readonly changes: readonly Change[];
-  readonly mergeKey: string | null;
-  readonly at: number;
-}
 
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
 const MOST_STEPS = 500;
+/** Writing longer than this, the page is not left without a question. */
+const GUARDED_MS = 250;
 /** Records that are read and written at once. */
 const BATCH = 500;
 
@@ -82,13 +72,18 @@ export class ConflictError extends Error {}
  * what was there before, so that it can be undone and done again.
  */
 @Injectable({ providedIn: 'root' })
-export class Store {
+export class Store implements StepsOfStore {
   private readonly database = inject(Database);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
+  private readonly kept = inject(KeptSteps);
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
+  /** How much is being written, and since when, ms; a file that comes in counts from its beginning. */
+  private readonly pending = signal(0);
+  private since = 0;
+  private steps = 0;
   /**
    * Set by `Edits`: what is typed and not written yet goes first, gives way when a step is taken back,
    * and ends when the whole space is replaced.
@@ -97,8 +92,31 @@ export class Store {
   /** How often something was undone or done again: what is shown in a field then follows what is stored. */
   readonly turns = signal(0);
 
+  readonly writing = computed(() => this.pending() > 0);
   readonly undoLabel = computed(() => this.done().at(-1)?.label ?? null);
   readonly redoLabel = computed(() => this.undone().at(-1)?.label ?? null);
+
+  constructor() {
+    inject(Steps).connect(this);
+    void this.open();
+    // To leave now would give up what is on its way; a moment of writing is over before anybody could answer.
+    addEventListener('beforeunload', (event) => {
+      if (this.writing() && this.clock.now().getTime() - this.since > GUARDED_MS) event.preventDefault();
+    });
+  }
+
+  /** Takes up the steps of today that an earlier page has left; later steps stand on them. */
+  private open(): Promise<void> {
+    return this.inTurn(async () => {
+      const steps = await this.kept.read();
+      const standing = steps.filter(({ undoneAt }) => undoneAt === null);
+      const known = new Set(this.done().map(({ id }) => id));
+      this.done.update((own) => [...standing.filter(({ id }) => !known.has(id)), ...own].slice(-MOST_STEPS));
+      if (this.undone().length > 0) return;
+      const back = steps.filter(({ undoneAt }) => undoneAt !== null);
+      this.undone.set(back.toSorted((a, b) => b.undoneAt! - a.undoneAt!).toReversed());
+    });
+  }
 
   /**
    * Writes records as one undoable step. Steps with the same `mergeKey` in quick succession become
@@ -136,8 +154,11 @@ export class Store {
     return this.inTurn(async () => {
       const changes = await this.apply(writes, progress);
       if (changes.length === 0) return;
+      const gone = this.undone();
       this.undone.set([]);
-      this.push({ label, changes, mergeKey, at: this.clock.now().getTime() });
+      await this.kept.drop(gone.map(({ id }) => id));
+      const at = this.clock.now().getTime();
+      await this.kept.keep(this.push({ id: this.stepId(at), label, changes, mergeKey, at, undoneAt: null }));
     });
   }
 
@@ -162,10 +183,12 @@ export class Store {
         const step = from().at(-1);
         if (step === undefined) return null;
         await this.restore(step, now, then);
+        const turned: Step = { ...step, undoneAt: then === 'before' ? this.clock.now().getTime() : null };
         from.update((steps) => steps.slice(0, -1));
-        to.update((steps) => [...steps, step]);
+        to.update((steps) => [...steps, turned]);
         this.typing.giveWay();
         this.turns.update((turns) => turns + 1);
+        await this.kept.keep(turned);
         return step.label;
       }),
     );
@@ -176,11 +199,14 @@ export class Store {
     this.typing.end();
     this.done.set([]);
     this.undone.set([]);
+    void this.inTurn(() => this.kept.clear());
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    if (this.pending() === 0) this.since = this.clock.now().getTime();
+    this.pending.update((count) => count + 1);
     const result = this.queue.then(work);
-    this.queue = result.catch(() => undefined);
+    this.queue = result.catch(() => undefined).finally(() => this.pending.update((count) => count - 1));
     return result;
   }
 
@@ -194,18 +220,28 @@ export class Store {
     }
   }
 
-  private push(step: Step): void {
-    this.done.update((steps) => {
-      const last = steps.at(-1);
-      const merges =
-        last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
-      if (!merges) return [...steps, step].slice(-MOST_STEPS);
-      const changes = step.changes.map((change) => {
-        const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
-        return { ...change, before: old === undefined ? change.before : old.before };
-      });
-      return [...steps.slice(0, -1), { ...step, changes }];
+  /** Later steps have later ids, also within a millisecond. */
+  private stepId(at: number): string {
+    const number = (this.steps += 1);
+    return `${String(at).padStart(15, '0')}-${String(number).padStart(6, '0')}-${this.clock.newId().slice(0, 8)}`;
+  }
+
+  /** Puts a step on the others, or together with the last; gives what stands there now. */
+  private push(step: Step): Step {
+    const last = this.done().at(-1);
+    const merges =
+      last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
+    if (!merges) {
+      this.done.update((steps) => [...steps, step].slice(-MOST_STEPS));
+      return step;
+    }
+    const changes = step.changes.map((change) => {
+      const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
+      return { ...change, before: old === undefined ? change.before : old.before };
     });
+    const joined = { ...step, id: last.id, changes };
+    this.done.update((steps) => [...steps.slice(0, -1), joined]);
+    return joined;
   }
 
   private apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {

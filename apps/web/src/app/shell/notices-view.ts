@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Notices } from '../data/notices';
-import { Store } from '../data/store';
+import { Steps } from '../data/steps';
 
 @Component({
   selector: 'pk-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button],
   template: `
-    <div class="list" aria-live="polite" role="status">
+    <div class="list">
       @for (notice of notices.open(); track notice.id) {
         <div class="notice" [class.failure]="notice.kind === 'failure'">
           <div>
@@ -17,7 +17,7 @@ import { Store } from '../data/store';
               <p class="small">{{ notice.detail }}</p>
             }
           </div>
-          @if (notice.undo && store.undoLabel() !== null) {
+          @if (notice.undo && steps.undoLabel() !== null) {
             <p-button label="Undo" size="small" variant="outlined" (onClick)="undo(notice.id)" />
           }
           <p-button
@@ -32,12 +32,6 @@ import { Store } from '../data/store';
     </div>
   `,
   styles: `
-    /* It takes its own room at the foot of the page, so that it covers nothing that is needed next. */
-    :host {
-      position: sticky;
-      bottom: 0;
-      z-index: 1200;
-    }
     .list {
       display: grid;
       gap: 0.35rem;
@@ -66,11 +60,11 @@ import { Store } from '../data/store';
 })
 export class NoticesView {
   protected readonly notices = inject(Notices);
-  protected readonly store = inject(Store);
+  protected readonly steps = inject(Steps);
 
   protected async undo(id: number): Promise<void> {
     this.notices.close(id);
-    const label = await this.store.undo();
+    const label = await this.steps.undo();
     if (label !== null) this.notices.done(`Undone: ${label}`);
   }
 }

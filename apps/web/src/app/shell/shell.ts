@@ -1,6 +1,8 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  Injector,
+  afterNextRender,
   computed,
   effect,
   inject,
@@ -11,11 +13,10 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map } from 'rxjs';
-import { Edits } from '../data/edits';
 import { Notices } from '../data/notices';
 import { SPACE, rememberSpace } from '../data/space';
-import { Store } from '../data/store';
-import { DemoSpace } from '../data/demo-space';
+import { Opening } from '../data/opening';
+import { Steps } from '../data/steps';
 import { SchoolDrawer } from '../schools/school-drawer';
 import { CommandPalette } from './command-palette';
 import { NoticesView } from './notices-view';
@@ -38,10 +39,11 @@ const isTyping = (target: EventTarget | null): boolean =>
 })
 export class Shell {
   private readonly router = inject(Router);
-  private readonly notices = inject(Notices);
+  protected readonly notices = inject(Notices);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
-  protected readonly store = inject(Store);
-  protected readonly demo = inject(DemoSpace);
+  private readonly injector = inject(Injector);
+  protected readonly steps = inject(Steps);
+  protected readonly opening = inject(Opening);
   protected readonly space = inject(SPACE);
   protected readonly places = places;
   protected readonly light = signal(readLight());
@@ -67,9 +69,21 @@ export class Shell {
       if (before !== '' && path !== before) this.main().nativeElement.focus({ preventScroll: true });
       before = path;
     });
-    // Takes over what pages that were closed have left behind.
-    inject(Edits);
-    void this.demo.fillWhenEmpty();
+    // The first page stands before the storage is open.
+    const first = effect(() => {
+      if (this.navigated() === '') return;
+      first.destroy();
+      afterNextRender(() => this.opening.stands(() => void this.begin()), { injector: this.injector });
+    });
+  }
+
+  private async begin(): Promise<void> {
+    try {
+      const { begin } = await import('../data/begin');
+      await begin(this.injector);
+    } catch (error) {
+      this.notices.failure('The storage could not be opened', error);
+    }
   }
 
   protected onKey(event: KeyboardEvent): void {
@@ -88,12 +102,12 @@ export class Shell {
   }
 
   protected async undo(): Promise<void> {
-    const label = await this.store.undo().catch(() => null);
+    const label = await this.steps.undo().catch(() => null);
     if (label !== null) this.notices.done(`Undone: ${label}`);
   }
 
   protected async redo(): Promise<void> {
-    const label = await this.store.redo().catch(() => null);
+    const label = await this.steps.redo().catch(() => null);
     if (label !== null) this.notices.done(`Done again: ${label}`);
   }
 

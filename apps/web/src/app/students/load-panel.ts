@@ -64,6 +64,7 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
     }
     .two {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 1.25rem;
     }
     th,

@@ -35,7 +35,7 @@ import type { Forecast } from './strand-weeks';
   styles: `
     button {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 10.5rem 9.5rem 5.5rem;
+      grid-template-columns: minmax(0, 1fr) 10.5rem 7rem 8.5rem;
       gap: 0.25rem 0.75rem;
       align-items: center;
       width: 100%;

@@ -10,13 +10,13 @@ import { ImportPanel } from '../files/import-panel';
 import { NoticesView } from '../shell/notices-view';
 import { SourcesPage } from '../sources/sources-page';
 import { FirstSteps } from './first-steps';
-import { Today } from './today';
+import { TodayBoard } from './today-board';
 
 const today = new Clock().today();
 const weekday = getISODay(parseISO(today));
 
 test('an empty space shows the first steps, and marks what is done', async () => {
-  expect((await render(Today)).text()).toContain('To begin with');
+  expect((await render(TodayBoard)).text()).toContain('To begin with');
   const page = await render(FirstSteps, { hasRoutine: true, hasStudent: false, hasPlan: false, hasLog: false });
   expect([...page.element.querySelectorAll('li')].map((step) => step.classList.contains('done'))).toEqual([
     true,
@@ -31,7 +31,7 @@ test('who has this weekday practises today, with cautions; others do not', async
     aStudent({ id: 'a', name: 'Comes Today', practiceDays: [weekday], cautions: ['Left knee'] }),
     aStudent({ id: 'b', name: 'Comes Later', practiceDays: [(weekday % 7) + 1] }),
   ];
-  const page = await render(Today, {}, { students, routines: [aRoutine()] });
+  const page = await render(TodayBoard, {}, { students, routines: [aRoutine()] });
   const list = page.element.querySelector('section[aria-labelledby="practising"]')!.textContent;
   expect(list).toContain('Comes Today');
   expect(list).toContain('Left knee');
@@ -41,7 +41,7 @@ test('who has this weekday practises today, with cautions; others do not', async
 
 test('what matters most stands first: stop, then ease, then raise; the long unseen are named', async () => {
   const { students, plans, logs, decisions, routines, schools, exercises } = demoContents(today);
-  const page = await render(Today, {}, { students, plans, logs, decisions, routines, schools, exercises });
+  const page = await render(TodayBoard, {}, { students, plans, logs, decisions, routines, schools, exercises });
   await page.until(/Stop and refer/);
   const due = [...page.element.querySelectorAll('section[aria-labelledby="due"] li')].map((entry) => entry.textContent);
   expect(due[0]).toContain('Bertil Anquist');

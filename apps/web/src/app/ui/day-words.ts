@@ -1,4 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { written } from './written-day';
 
 export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
@@ -19,16 +20,6 @@ export function daysAgo(day: string, today: string): string {
   return days > 0 ? `${days} days ago` : `in ${-days} days`;
 }
 
-const written = (options: Intl.DateTimeFormatOptions): ((day: string) => string) => {
-  const format = new Intl.DateTimeFormat('en-GB', options);
-  return (day) =>
-    format
-      .formatToParts(parseISO(day))
-      .filter((part) => part.type !== 'literal')
-      .map((part) => part.value)
-      .join(' ');
-};
-
 /** A day for reading: `12 Mar 2026`. */
 export const readDay = written({ day: 'numeric', month: 'short', year: 'numeric' });
 
@@ -37,5 +28,4 @@ export const dayMonth = written({ day: 'numeric', month: 'short' });
 
 export { shortDay } from '@pomek/core';
 
-/** A day in full: `Thursday 12 March`. */
-export const fullDay = written({ weekday: 'long', day: 'numeric', month: 'long' });
+export { fullDay } from './written-day';

@@ -31,7 +31,23 @@ export const pomekPreset = definePreset(
     },
   },
   {
-    primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '6px' } },
+    primitive: {
+      borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '6px' },
+      // What ends something is the red of the palette.
+      red: {
+        50: '#f8e1dd',
+        100: '#f3cdc6',
+        200: '#ebab9f',
+        300: '#ffc0b6',
+        400: '#ff9d8f',
+        500: '#a3271b',
+        600: '#8e2117',
+        700: '#771b13',
+        800: '#5c150e',
+        900: '#47221d',
+        950: '#2b120e',
+      },
+    },
     semantic: {
       transitionDuration: '0.12s',
       focusRing: { width: '3px', style: 'solid', color: 'var(--pk-focus)', offset: '2px' },

@@ -110,10 +110,10 @@ test('only what is seen is drawn; the reserve leaves the picture, and says where
   expect(drawing.segments).toHaveLength(1);
   const leg = drawing.reserves.find((entry) => entry.limb === 'left leg')!.path;
   expect(leg).toMatch(/^M-3000,170/);
-  expect(layoutThread(input(), whole).failureX).toBeCloseTo(300 * whole.pxPerSecond, 6);
+  expect(layoutThread(input(), whole).failure!.x).toBeCloseTo(300 * whole.pxPerSecond, 6);
   expect(layoutThread(input(base, { course: [], failureSeconds: null }), whole)).toMatchObject({
     reserves: [],
-    failureX: null,
+    failure: null,
   });
 });
 
@@ -186,4 +186,15 @@ test('a hold in parts is notched where the attention moves on, a range from wher
   const turns = blocks.filter((block) => block.segmentId === 'reel' && block.kind === 'work');
   expect(turns.slice(0, 4).map(({ side }) => side)).toEqual(['left', 'right', 'left', 'right']);
   expect(turns.every(({ notches }) => notches.length === 0)).toBe(true);
+});
+
+test('the words of what gives out stay inside the drawing and off those of the reserve', () => {
+  const at = (x: number, widthPx = 700) =>
+    layoutThread(input(base, { failureSeconds: x }), { fromSeconds: 0, pxPerSecond: 1, widthPx }).failure!;
+  const high = at(300).wordsY;
+  expect(at(300)).toMatchObject({ x: 300, wordsX: 304, anchor: 'start' });
+  expect(at(690)).toMatchObject({ wordsX: 686, anchor: 'end', wordsY: high });
+  // At the left the name of the reserve stands there already.
+  expect(at(10).wordsY).toBeGreaterThan(high + 20);
+  expect(at(90, 100).wordsY).toBeGreaterThan(high + 20);
 });

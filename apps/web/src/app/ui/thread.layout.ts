@@ -66,7 +66,7 @@ export interface ThreadLayout {
   readonly reserveTop: number;
   readonly reserveBottom: number;
   /** Where a limb gives out. */
-  readonly failureX: number | null;
+  readonly failure: ThreadFailure | null;
 }
 
 /** Where on the drawing what lies, px. */
@@ -96,6 +96,28 @@ const TICK_ROOM = 70;
 
 /** How full the breath is at a moment of a span, 0–1; null where it is not known. */
 export type BreathAt = (span: Timeline['spans'][number], secondsIntoSpan: number) => number | null;
+
+/** Where a limb gives out, and where the words of it stand: inside the drawing, and clear of the name of the reserve. */
+export interface ThreadFailure {
+  readonly x: number;
+  readonly wordsX: number;
+  readonly wordsY: number;
+  readonly anchor: 'start' | 'end';
+}
+/** What the words “gives out” and “reserve” take, px. */
+const FAILURE_WORDS = 64;
+const RESERVE_WORDS = 56;
+
+function failureAt(x: number, widthPx: number): ThreadFailure {
+  const atEnd = x + FAILURE_WORDS > widthPx;
+  const clear = x > RESERVE_WORDS && !(atEnd && x - FAILURE_WORDS < RESERVE_WORDS);
+  return {
+    x,
+    wordsX: atEnd ? x - 4 : x + 4,
+    wordsY: clear ? rows.reserveTop + 13 : rows.reserveBottom - 5,
+    anchor: atEnd ? 'end' : 'start',
+  };
+}
 
 export interface ThreadInput {
   readonly routine: Routine;
@@ -334,7 +356,7 @@ export function layoutThread(input: ThreadInput, view: ThreadView): ThreadLayout
     reserves: reservesOf(input, view),
     reserveTop: rows.reserveTop,
     reserveBottom: rows.reserveBottom,
-    failureX: failure === null ? null : (failure - view.fromSeconds) * view.pxPerSecond,
+    failure: failure === null ? null : failureAt((failure - view.fromSeconds) * view.pxPerSecond, view.widthPx),
   };
 }
 

@@ -1,0 +1,74 @@
+import { Injectable, inject } from '@angular/core';
+import * as z from 'zod';
+import { Clock } from './clock';
+import { Database, tableNames } from './database';
+import { writers } from './schemas';
+
+const ChangeSchema = z
+  .object({ table: z.enum(tableNames), id: z.string(), before: z.unknown().optional(), after: z.unknown().optional() })
+  .superRefine(({ table, before, after }, context) => {
+    for (const [end, value] of Object.entries({ before, after }))
+      if (value !== undefined && !writers[table].safeParse(value).success)
+        context.addIssue({ code: 'custom', path: [end], message: `no record of ${table}` });
+  });
+/** One step that can be taken back: what it changed, with both its ends. */
+const StepSchema = z.object({
+  /** In the order in which they were done. */
+  id: z.string(),
+  label: z.string(),
+  changes: z.array(ChangeSchema),
+  mergeKey: z.string().nullable(),
+  at: z.number(),
+  /** It was taken back, and can be done again; the later, the sooner. Null while it stands. */
+  undoneAt: z.number().nullable(),
+});
+export type Step = Readonly<z.infer<typeof StepSchema>>;
+export type Change = Step['changes'][number];
+
+/** A step of more records than these is taken back until the page is left, and not after: a file taken in. */
+const MOST_CHANGES = 1000;
+
+/**
+ * The steps of today beside the records, so that they can be taken back after a reload. Never rejects: where there is no
+ * room for them, undo ends with the page.
+ */
+@Injectable({ providedIn: 'root' })
+export class KeptSteps {
+  private readonly database = inject(Database);
+  private readonly clock = inject(Clock);
+  private readonly table = this.database.table<unknown, string>('steps');
+
+  /** The steps of today, oldest first; those of other days are dropped. What cannot be read ends what is before it. */
+  async read(): Promise<Step[]> {
+    const today = this.clock.today();
+    const stored = await this.database
+      .transaction('r', this.table, async () => {
+        const ids = await this.table.orderBy(':id').primaryKeys();
+        return (await this.table.bulkGet(ids)).map((value, index) => ({ id: ids[index]!, value }));
+      })
+      .catch(() => []);
+    const steps: Step[] = [];
+    const old: string[] = [];
+    for (const { id, value } of stored) {
+      const { data } = StepSchema.safeParse(value);
+      if (data === undefined) old.push(id, ...steps.splice(0).map((step) => step.id));
+      else if (this.clock.dayOf(new Date(data.at)) === today) steps.push(data);
+      else old.push(data.id);
+    }
+    await this.drop(old);
+    return steps;
+  }
+
+  async keep(step: Step): Promise<void> {
+    if (step.changes.length > MOST_CHANGES) return this.drop([step.id]);
+    await this.table.put(step).catch(() => undefined);
+  }
+
+  async drop(ids: readonly string[]): Promise<void> {
+    if (ids.length > 0) await this.table.bulkDelete([...ids]).catch(() => undefined);
+  }
+
+  async clear(): Promise<void> {
+    await this.table.clear().catch(() => undefined);
+  }
+}

@@ -1,0 +1,23 @@
+import { Injectable, signal } from '@angular/core';
+
+/** At the latest so long after the frame stands, what it holds is asked for, ms. */
+const LATEST_MS = 200;
+
+/** How the app opens: the frame first, then the storage and what the page holds. */
+@Injectable({ providedIn: 'root' })
+export class Opening {
+  /** The space is being filled, so that nothing is shown half. */
+  readonly busy = signal(false);
+  /** The frame has been painted. */
+  readonly painted = signal(false);
+
+  /** To be called when the frame stands. */
+  stands(then: () => void): void {
+    const go = (): void => {
+      this.painted.set(true);
+      then();
+    };
+    if (typeof requestIdleCallback === 'function') requestIdleCallback(go, { timeout: LATEST_MS });
+    else setTimeout(go);
+  }
+}

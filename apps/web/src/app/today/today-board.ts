@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
+import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
+import {
+  practisedRoutine,
+  durationWords,
+  lockedStrands,
+  timeline,
+  type Plan,
+  type StudentRecords,
+  type VerdictKind,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Everybody } from '../data/everybody';
+import { Repository } from '../data/repository';
+import { SPACE } from '../data/space';
+import { VerdictMark } from '../ui/verdict-mark';
+import { FirstSteps } from './first-steps';
+
+const weight: Record<VerdictKind, number> = { stop: 0, ease: 1, raise: 2, stay: 3 };
+const UNSEEN_DAYS = 14;
+
+/** Who practises what today, whose plan is due, who has not been seen. */
+@Component({
+  selector: 'pk-today-board',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, FirstSteps, RouterLink, VerdictMark],
+  providers: [Everybody],
+  templateUrl: './today-board.html',
+  styleUrl: './today-board.scss',
+})
+export class TodayBoard {
+  private readonly clock = inject(Clock);
+  private readonly repository = inject(Repository);
+  private readonly everybody = inject(Everybody);
+  protected readonly space = inject(SPACE);
+
+  protected readonly students = this.everybody.students;
+  protected readonly routines = this.everybody.routines;
+  protected readonly plans = this.everybody.plans;
+  protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
+
+  protected readonly beginning = computed(
+    () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
+  );
+  protected readonly known = this.everybody.known;
+  protected readonly anyLog = this.everybody.anyLog;
+
+  protected readonly practising = computed(() => {
+    const today = this.clock.today();
+    const weekday = getISODay(parseISO(today));
+    return this.everybody
+      .all()
+      .filter(({ student }) => student.practiceDays.includes(weekday))
+      .map((one) => ({
+        student: one.student,
+        done: one.lastDay === today,
+        routines: one.plans.flatMap((plan) => this.planned(plan, one.records, today)),
+      }));
+  });
+
+  protected readonly due = computed(() =>
+    this.everybody
+      .all()
+      .map(({ student, verdicts }) => {
+        const due = verdicts()
+          .filter((entry) => entry.due)
+          .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
+        return { student, verdicts: due, first: due[0] };
+      })
+      .filter((entry) => entry.first !== undefined)
+      .toSorted((a, b) => weight[a.first!.verdict.kind] - weight[b.first!.verdict.kind]),
+  );
+
+  protected readonly unseen = computed(() =>
+    this.everybody
+      .all()
+      .map(({ student, lastDay }) => ({
+        student,
+        days: lastDay === null ? null : differenceInCalendarDays(parseISO(this.clock.today()), parseISO(lastDay)),
+      }))
+      .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
+  );
+
+  /** The routine of a plan as it will be practised: locked strands are left out. */
+  private planned(plan: Plan, records: StudentRecords, today: string): { id: string; name: string; length: string }[] {
+    const { student, school, logs, measures, routines } = records;
+    const routine = routines.find((entry) => entry.id === plan.routineId);
+    if (routine === undefined) return [];
+    const shelf = this.everybody.shelf();
+    const locked = lockedStrands(plan, logs, school.raise, shelf);
+    const { routine: dosed } = practisedRoutine(
+      routine,
+      plan,
+      student,
+      measures,
+      shelf,
+      school,
+      today,
+      new Set(locked.map((strand) => strand.segmentId)),
+      logs,
+    );
+    return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
+  }
+}

@@ -1,0 +1,92 @@
+import { enterHall, openDemo } from '../support/pomek';
+import { expect, test, type Page } from '../support/test';
+
+/** What each view shows first; at its size all of it is on the screen, without scrolling. */
+const views: readonly { readonly path: string; readonly main: readonly string[] }[] = [
+  { path: '/today', main: ['h1', '#practising', '#due'] },
+  { path: '/exercises/tree-holding', main: ['pk-figure svg', 'pk-answers', 'pk-posture-dials'] },
+  {
+    path: '/routines/demo-reeling',
+    main: ['.total', 'pk-thread svg', 'pk-shelf input', '[data-segment]', 'pk-inspector .tabs'],
+  },
+  {
+    path: '/students/demo-student-5',
+    main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg'],
+  },
+  { path: '/students', main: ['table'] },
+  { path: '/students/season', main: ['table svg'] },
+  { path: '/practise?student=demo-student-8', main: ['h1'] },
+  { path: '/files', main: ['h1'] },
+];
+
+/** Whether an element is wholly on the screen. */
+const seen = (page: Page, selector: string, width: number, height: number) =>
+  expect
+    .poll(
+      async () => {
+        const box = await page.locator(selector).first().boundingBox();
+        return (
+          box !== null && box.x >= 0 && box.y >= 0 && box.x + box.width <= width + 1 && box.y + box.height <= height
+        );
+      },
+      { message: `${selector} on ${page.url()}` },
+    )
+    .toBe(true);
+
+const SIZE = { width: 1280, height: 800 };
+
+test('each view shows its main thing at once, at a laptop’s size', async ({ page }) => {
+  await page.setViewportSize(SIZE);
+  await openDemo(page);
+  for (const { path, main } of views) {
+    await page.goto(path);
+    await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+    for (const selector of main) await seen(page, selector, SIZE.width, SIZE.height);
+    // Panes scroll by themselves: the page is no wider than the screen.
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(SIZE.width);
+  }
+});
+
+test('the hall fits a laptop, a tablet and a phone held upright, and nothing jumps while digits change', async ({
+  page,
+}) => {
+  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await openDemo(page);
+  await page.goto('/practise?student=demo-student-8');
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  for (const size of [SIZE, { width: 900, height: 1200 }, { width: 390, height: 844 }]) {
+    await page.setViewportSize(size);
+    await seen(page, '.big', size.width, size.height);
+    await seen(page, '.controls button', size.width, size.height);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+  }
+  await page.setViewportSize(SIZE);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/^Take up/);
+  const places = new Map<string, Set<number>>();
+  for (let tick = 0; tick < 8; tick += 1) {
+    const [title, x] = await page.evaluate(() => [
+      `${document.querySelector('h1')!.textContent} ${document.querySelector('pk-side')?.textContent ?? ''}`,
+      Math.round(document.querySelector('.beside')!.getBoundingClientRect().x),
+    ]);
+    places.set(title, (places.get(title) ?? new Set()).add(x));
+    await page.clock.fastForward(3000);
+    await page.waitForTimeout(60);
+  }
+  for (const [title, at] of places) expect([title, [...at]]).toEqual([title, [expect.any(Number)]]);
+});
+
+test('at phone width each view can be read: nothing is wider than the screen', async ({ page }) => {
+  await openDemo(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  const wide: string[] = [];
+  for (const { path } of views) {
+    await page.goto(path);
+    await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+    await page.waitForTimeout(300);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    if (width > 390) wide.push(`${path}: ${width} px`);
+  }
+  expect(wide).toEqual([]);
+});
