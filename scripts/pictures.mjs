@@ -25,14 +25,18 @@ const views = [
   { name: 'chain', path: '/routines/chains/demo-chain' },
   { name: 'student', path: '/students/demo-student-5' },
   {
+    name: 'season',
+    path: '/students/season',
+    async then(page) {
+      await page.locator('progress').waitFor({ state: 'detached' });
+    },
+  },
+  {
     name: 'terraces',
     path: '/students/demo-student-2',
     async then(page) {
       await page.locator('pk-terraces').first().waitFor();
       await page.waitForTimeout(1200);
-      await page.locator('pk-terraces').first().scrollIntoViewIfNeeded();
-      await page.mouse.move(600, 400);
-      await page.mouse.wheel(0, 260);
     },
   },
   {
