@@ -67,7 +67,7 @@ test('readings of two scales are kept in the file, through a reload and an undo'
   const choose = async () => {
     await page.getByRole('combobox', { name: 'On whose body' }).click();
     await page.getByRole('option', { name: 'Bertil Anquist' }).click();
-    await page.getByRole('button', { name: 'Two scales' }).click();
+    await page.getByRole('button', { name: 'Two scales', exact: true }).click();
   };
   await choose();
   await page.getByLabel('Left scale shows').fill('35');
@@ -88,6 +88,7 @@ test('another school changes doses, cues and checks, and leaves what was set by 
   await page.getByRole('option', { name: 'Breath hall' }).click();
   await expect(page.getByText('pauses 2 s in the breath')).toBeHidden();
   await page.getByRole('link', { name: 'Holding the tree' }).click();
+  await page.locator('summary', { hasText: 'Checkpoints' }).click();
   await expect(
     page.getByRole('article', { name: 'Holding the tree' }).getByText(/Closed once the drill is known/),
   ).toBeVisible();

@@ -92,7 +92,7 @@ test('what is noted of a student is found, mended, taken care of in the hall and
   await expect(page.getByText(/knee pain is noted of Orsolya Venn: a bend of 20°/)).toBeVisible();
 });
 
-test('the bells stand on the audio clock at every change', async ({ page }) => {
+test('the bells of the next half minute stand on the audio clock', async ({ page }) => {
   await page.addInitScript(() => {
     const starts: number[] = [];
     Object.assign(window, { bellStarts: starts });
@@ -106,15 +106,17 @@ test('the bells stand on the audio clock at every change', async ({ page }) => {
   await page.goto('/practise?routine=demo-morning');
   await enterHall(page);
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect
-    .poll(() => page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts.length))
-    .toBeGreaterThan(10);
-  const starts = await page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts);
-  // Taking up takes 10 s, then four joint circles of 20 s: the second bell is 80 s after the first.
-  const first = Math.min(...starts);
+  const starts = () => page.evaluate(() => (window as unknown as { bellStarts: number[] }).bellStarts);
+  await expect.poll(async () => (await starts()).length).toBeGreaterThan(0);
+  // Taking up takes 10 s; what comes after the next half minute is laid when it is near, however often keys are pressed.
+  const first = Math.min(...(await starts()));
   expect(first).toBeGreaterThan(8);
   expect(first).toBeLessThanOrEqual(10.05);
-  expect(starts.some((start) => Math.abs(start - first - 80) < 0.02)).toBe(true);
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'l']) await page.keyboard.press(key);
+  await page.waitForTimeout(1500);
+  const all = await starts();
+  expect(Math.max(...all)).toBeLessThanOrEqual(30.1);
+  expect(all.length).toBeLessThan(60);
 });
 
 test('tried out without a student nothing is logged', async ({ page }) => {

@@ -103,6 +103,7 @@ const editors: readonly Editor[] = [
     place: 'pk-plan-weeks',
     open: async (page) => {
       await page.goto('/students/demo-student-1');
+      await page.getByText(/^Rails, holidays/).click();
     },
   },
   {

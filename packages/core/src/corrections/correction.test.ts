@@ -51,6 +51,27 @@ test('a point is worked on until a cue of its last day has helped, whatever the 
   expect(pointsInWork([open], ['feet-flat'], today)).toEqual([]);
 });
 
+test('of one region the one seen more often comes first', () => {
+  const of = (id: string, day: string) => seen(id, day, { region: 'feet', safety: false });
+  const same = [of('crown-up', '2026-03-20'), of('shoulders-hang', '2026-03-10'), of('shoulders-hang', '2026-03-12')];
+  for (const order of [same, same.toReversed()])
+    expect(correctionCounts(order, today).map((entry) => entry.checkpointId)).toEqual(['shoulders-hang', 'crown-up']);
+});
+
+test('only a cue that helped is remembered as one that helps', () => {
+  const list = [
+    seen('feet-flat', '2026-03-10', { helped: false, cue: 'Press harder.' }),
+    seen('feet-flat', '2026-03-11', { helped: null, cue: 'Feel the floor.' }),
+    seen('feet-flat', '2026-03-12', { helped: true, cue: 'Spread the toes.' }),
+  ];
+  expect(correctionCounts(list, today)[0]!.helped).toEqual(['Spread the toes.']);
+});
+
+test('what helped another checkpoint on the same day ends nothing here', () => {
+  const list = [seen('knees-track', '2026-03-20'), seen('feet-flat', '2026-03-20', { helped: true })];
+  expect(pointsInWork(list, ['knees-track'], today)).toHaveLength(1);
+});
+
 test('a correction is whole', () => {
   expect(CorrectionSchema.safeParse(seen('knees-track', today)).success).toBe(true);
   expect(seen('knees-track', today).safety).toBe(true);

@@ -4,4 +4,5 @@ export * from './pose';
 export * from './levelBow';
 export * from './floorPlan';
 export * from './bestView';
+export * from './shownDrill';
 export type { Point3 } from './point3';

@@ -80,14 +80,33 @@ export function loadWeeks(
 export const recentLoad = (logs: readonly PracticeLog[], today: string): RecentAgainstUsual =>
   recentAgainstUsual(dailyLoads(logs, today, 35));
 
-/** The recent load against the usual one, in words; never a forecast of injury. */
-export function recentWords({ ratio }: RecentAgainstUsual): string {
-  if (ratio === null) return 'Too early to say what is usual: that takes four weeks with practice and its effort.';
-  if (ratio > 1.3) return 'Clearly more than usual of late: let it settle before more is added.';
-  if (ratio > 1.1) return 'A little more than usual of late.';
-  if (ratio < 0.5) return 'Clearly less than usual of late: find the old dose again first.';
-  return ratio < 0.8 ? 'A little less than usual of late.' : 'As usual.';
+/** How the recent load stands to the usual one, in a word or two; the edges are house values. */
+export type RecentGrade =
+  'too early' | 'clearly more' | 'a little more' | 'as usual' | 'a little less' | 'clearly less';
+
+/**
+ * How the recent load stands to the usual one, in a word or two.
+ * @example recentGrade({ ratio: 1.2 }) // 'a little more'
+ */
+export function recentGrade({ ratio }: Pick<RecentAgainstUsual, 'ratio'>): RecentGrade {
+  if (ratio === null) return 'too early';
+  if (ratio > 1.3) return 'clearly more';
+  if (ratio > 1.1) return 'a little more';
+  if (ratio < 0.5) return 'clearly less';
+  return ratio < 0.8 ? 'a little less' : 'as usual';
 }
+
+const gradeWords: Readonly<Record<RecentGrade, string>> = {
+  'too early': 'Too early to say what is usual: that takes four weeks with practice and its effort.',
+  'clearly more': 'Clearly more than usual of late: let it settle before more is added.',
+  'a little more': 'A little more than usual of late.',
+  'as usual': 'As usual.',
+  'a little less': 'A little less than usual of late.',
+  'clearly less': 'Clearly less than usual of late: find the old dose again first.',
+};
+
+/** The recent load against the usual one, in words; never a forecast of injury. */
+export const recentWords = (recent: RecentAgainstUsual): string => gradeWords[recentGrade(recent)];
 
 /** Monotony of a week in words. */
 export function monotonyWords({ monotony, load }: Pick<LoadWeek, 'monotony' | 'load'>): string {

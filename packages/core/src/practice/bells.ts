@@ -7,6 +7,8 @@ export interface Bell {
   /** Milliseconds from now. */
   readonly inMs: number;
   readonly sound: BellSound;
+  /** Which of the practice it is: the same from moment to moment, while nothing is pressed. */
+  readonly key: string;
 }
 
 /** A quiet warning this long before a hold ends, when the hold is long enough for it. */
@@ -21,7 +23,7 @@ function opening(span: Span | undefined): BellSound {
 
 /**
  * The bells from the state on to the end of the routine, in milliseconds from now, so that they can
- * be laid on the audio clock at once. None while paused. While repetitions are tapped by hand the
+ * be laid on the audio clock ahead of time. None while paused. While repetitions are tapped by hand the
  * next change is not known, so there is none either; nor is it in a hold that lasts until the cue.
  */
 export function bells(line: Timeline, state: ConductState): Bell[] {
@@ -33,10 +35,10 @@ export function bells(line: Timeline, state: ConductState): Bell[] {
     if (span.byCue) break;
     const soon = inMs + span.durationMs - SOON_MS;
     if (span.kind === 'hold' && span.durationMs >= SOON_FROM_MS && soon > 0) {
-      result.push({ inMs: soon, sound: 'soon' });
+      result.push({ inMs: soon, sound: 'soon', key: `${span.index} soon` });
     }
     inMs += span.durationMs;
-    result.push({ inMs, sound: opening(line.spans[span.index + 1]) });
+    result.push({ inMs, sound: opening(line.spans[span.index + 1]), key: `${span.index} over` });
   }
   return result;
 }

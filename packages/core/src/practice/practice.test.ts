@@ -142,7 +142,9 @@ describe('a hold until the cue', () => {
 
   test('rings nothing that is not known: no bell from it on', () => {
     expect(bells(spans, state(5))).toEqual([]);
-    expect(bells(spans, state(45, [40, 'next']))).toEqual([{ inMs: 5000, sound: 'begin' }]);
+    expect(bells(spans, state(45, [40, 'next']))).toEqual([
+      { inMs: 5000, sound: 'begin', key: expect.any(String) as string },
+    ]);
   });
 });
 
@@ -244,6 +246,9 @@ describe('bells', () => {
     const hour = timeline(
       routine(Array.from({ length: 120 }, (_, index) => segment(`s${index}`, hold(29.9, together(1))))),
     );
-    expect(bells(hour, conduct(hour, presses([0, 'start']), 0)).at(-1)).toEqual({ inMs: 3_588_000, sound: 'end' });
+    expect(bells(hour, conduct(hour, presses([0, 'start']), 0)).at(-1)).toMatchObject({
+      inMs: 3_588_000,
+      sound: 'end',
+    });
   });
 });

@@ -18,16 +18,27 @@ const overtones = [
   [2.76, 0.2],
 ] as const;
 
-const DRIFT_MS = 30;
+/** The page's clock and the audio clock may come apart so far before the bells to come are laid anew, ms. */
+const DRIFT_MS = 12;
+/** So far ahead bells are laid, ms: enough for slow timers, and few enough to be laid in a moment. */
+const REACH_MS = 30_000;
+/** Out of sight timers come once a minute. */
+const REACH_HIDDEN_MS = 150_000;
+
+interface Strike {
+  readonly at: number;
+  readonly gain: GainNode;
+  readonly parts: readonly OscillatorNode[];
+}
 
 /**
- * Rings the bells of a practice. All of them are laid on the audio clock ahead of time, so they ring
- * on the instant even when the page is in the background and its timers are slowed down.
+ * Rings the bells of a practice. Those of the next half minute are laid on the audio clock ahead of time, so they ring on the
+ * instant even when the page's timers are slowed down; with each look at the clock the next ones are added, none twice.
  */
 @Injectable({ providedIn: 'root' })
 export class BellRinger {
   private context: AudioContext | null = null;
-  private strikes: { gain: GainNode; parts: OscillatorNode[] }[] = [];
+  private readonly strikes = new Map<string, Strike>();
   private origin = { audio: 0, page: 0 };
   readonly muted = signal(false);
 
@@ -38,31 +49,53 @@ export class BellRinger {
     if (this.context.state === 'suspended') await this.context.resume();
   }
 
-  /** Replaces all bells to come. */
+  /** Begins anew: something was pressed, so that all bells to come are others. */
   lay(bells: readonly Bell[]): void {
     this.silence();
     const { context } = this;
     if (context === null || this.muted()) return;
     this.origin = { audio: context.currentTime, page: performance.now() };
-    for (const bell of bells) this.strike(context, bell.sound, context.currentTime + bell.inMs / 1000);
+    this.goOn(bells);
+  }
+
+  /**
+   * Goes on with the same bells, counted from now: those that have come into reach are laid. Where the clocks came apart, those
+   * that have not rung yet are laid where they belong.
+   */
+  goOn(bells: readonly Bell[]): void {
+    const { context } = this;
+    if (context === null || this.muted()) return;
+    if (this.drifted()) {
+      for (const [key, strike] of this.strikes) if (strike.at > context.currentTime) this.stop(key);
+      this.origin = { audio: context.currentTime, page: performance.now() };
+    }
+    const reach = document.hidden ? REACH_HIDDEN_MS : REACH_MS;
+    for (const { key, sound, inMs } of bells) {
+      if (inMs > reach) break;
+      if (!this.strikes.has(key)) this.strikes.set(key, this.strike(context, sound, context.currentTime + inMs / 1000));
+    }
   }
 
   silence(): void {
-    for (const { gain, parts } of this.strikes) {
-      for (const part of parts) part.stop();
-      gain.disconnect();
-    }
-    this.strikes = [];
+    for (const key of [...this.strikes.keys()]) this.stop(key);
   }
 
   /** How far the page's clock and the audio clock have come apart, when that is worth laying anew. */
-  drifted(): boolean {
-    if (this.context === null || this.strikes.length === 0) return false;
+  private drifted(): boolean {
+    if (this.context === null || this.strikes.size === 0) return false;
     const audio = (this.context.currentTime - this.origin.audio) * 1000;
     return Math.abs(performance.now() - this.origin.page - audio) > DRIFT_MS;
   }
 
-  private strike(context: AudioContext, sound: BellSound, at: number): void {
+  private stop(key: string): void {
+    const strike = this.strikes.get(key);
+    if (strike === undefined) return;
+    for (const part of strike.parts) part.stop();
+    strike.gain.disconnect();
+    this.strikes.delete(key);
+  }
+
+  private strike(context: AudioContext, sound: BellSound, at: number): Strike {
     const { hertz, seconds, loud } = sounds[sound];
     const gain = context.createGain();
     gain.gain.setValueAtTime(loud, at);
@@ -78,6 +111,6 @@ export class BellRinger {
       oscillator.stop(at + seconds);
       return oscillator;
     });
-    this.strikes.push({ gain, parts });
+    return { at, gain, parts };
   }
 }

@@ -80,6 +80,37 @@ test('the log begins when the practice began, not when it was written', async ()
   expect(log).toMatchObject({ startedAt: new Date(begun).toISOString(), practisedSeconds: 61 });
 });
 
+test('the figure does it: standing in a hold, moving in a drill, turned round by one key, none in a rest', async () => {
+  const reeling = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeling')!;
+  const reel = { ...newSegment('segment-3', reeling, softSchool), sideOrder: 'whole' as const };
+  const rest = { type: 'rest' as const, id: 'rest', seconds: 30, label: 'Shake', roundId: null };
+  const shown = insertSegment(insertSegment(routine, reel), rest);
+  const begun = start - 60_000;
+  const paused = [
+    { at: begun, action: 'start' as const },
+    { at: begun + 5000, action: 'pause' as const },
+  ];
+  const { page, key } = await hall(journal({ routine: shown, events: paused, seenAt: begun + 5000 }));
+  const figure = () => page.element.querySelector('pk-hall-figure svg');
+  const drawn = () => figure()!.innerHTML.replace(/figure-\d+/g, '');
+  expect(figure()!.getAttribute('aria-label')).toBe('The figure does it: Holding the tree');
+  // The checkpoint that is up is lit where it is.
+  expect(page.element.querySelectorAll('pk-hall-figure [aria-label^=Checkpoint]')).toHaveLength(1);
+  await key('ArrowRight');
+  await key('ArrowRight');
+  expect(figure()!.getAttribute('aria-label')).toContain('One-hand silk-reeling');
+  const mirrored = drawn();
+  await key('v');
+  expect(drawn()).not.toBe(mirrored);
+  expect(localStorage.getItem('pomek.hall-figure')).toBe('facing');
+  await key('v');
+  expect(drawn()).toBe(mirrored);
+  for (let step = 0; step < 12 && !page.text().includes('Shake'); step += 1) await key('ArrowRight');
+  for (let step = 0; step < 12 && page.element.querySelector('h1')!.textContent !== 'Shake'; step += 1)
+    await key('ArrowRight');
+  expect(figure()).toBeNull();
+});
+
 test('loosening belongs to an easing school; an enduring one says to stay and breathe', async () => {
   const easing = await hall(journal());
   await easing.key(' ');

@@ -19,13 +19,19 @@ import {
   conduct,
   fellShort,
   logLines,
+  bodyOfStudent,
   practiceLog,
+  spanRepetition,
   timeline,
+  type Bell,
+  type ConductState,
   type Journal,
   type JournalEvent,
+  type Span,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
+import { remembered } from '../data/remembered';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { SideMark } from '../ui/side-mark';
@@ -33,10 +39,13 @@ import { BellRinger } from './bell-ringer';
 import { BreathLine } from './breath-line';
 import { EndForm, type EndAnswers } from './end-form';
 import { leftOf, momentOf } from './moment';
+import { HallFigure, type Doing } from './hall-figure';
 import { ScreenAwake } from './screen-awake';
 
 const TICK_MS = 100;
 const SEEN_EVERY_MS = 1000;
+/** So often the next bells are laid, and the clocks held against each other, ms. */
+const RING_EVERY_MS = 1000;
 /** No tick for this long means the machine slept, not that the practice went on. */
 const ASLEEP_MS = 180_000;
 
@@ -52,7 +61,7 @@ const keys: Record<string, JournalEvent['action']> = {
 @Component({
   selector: 'pk-conductor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BreathLine, Button, EndForm, RouterLink, SideMark],
+  imports: [BreathLine, Button, EndForm, HallFigure, RouterLink, SideMark],
   templateUrl: './conductor.html',
   styleUrl: './conductor.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -89,6 +98,31 @@ export class Conductor {
   protected readonly school = computed(() =>
     schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId),
   );
+  private readonly looks = remembered('hall-figure');
+  /** The figure is seen as in a mirror until it is turned round. */
+  protected readonly mirrored = computed(() => this.looks.value() !== 'facing');
+  protected readonly body = computed(() => bodyOfStudent(this.who() ?? null).body);
+  /** The exercise that is being done, with where it is; null in a rest and while something is explained. */
+  protected readonly shownNow = computed(() => {
+    const [journal, line, state] = [this.journal()!, this.line()!, this.state()];
+    const span = line.spans[state.spanIndex];
+    const segment = span === undefined ? undefined : journal.routine.segments[span.segmentIndex];
+    if (span === undefined || segment?.type !== 'exercise' || span.kind === 'rest') return null;
+    const exercise = this.shelf().get(segment.exerciseId);
+    return exercise === undefined ? null : { segment, exercise, doing: this.doingOf(span, state) };
+  });
+
+  private doingOf(span: Span, state: ConductState): Doing {
+    const { side, direction } = span;
+    const working = span.amount > 0 && span.kind !== 'hold' && state.taps === null;
+    if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, running: false };
+    return { side, direction, ...spanRepetition(span, state.offsetMs), running: state.running && !state.loosening };
+  }
+
+  protected turnRound(): void {
+    this.looks.set(this.mirrored() ? 'facing' : 'mirror');
+  }
+
   protected readonly wholeLeft = computed(() => clock(leftOf(this.line()!, this.state()) / 1000));
   /** The routine as blocks of its length, and how far it has come. */
   protected readonly blocks = computed(() => {
@@ -106,6 +140,7 @@ export class Conductor {
   constructor() {
     let laid = '';
     let seen = 0;
+    let rung = 0;
     let ended = false;
     effect(() => {
       const id = this.journalId();
@@ -127,7 +162,10 @@ export class Conductor {
         seen = now;
         void this.journals.put({ ...journal, seenAt: now });
       }
-      if (this.ringer.drifted()) this.layBells();
+      if (now - rung > RING_EVERY_MS) {
+        rung = now;
+        this.ringer.goOn(this.bellsNow());
+      }
     }, TICK_MS);
     effect(() => {
       if (this.line() === null) return;
@@ -159,6 +197,7 @@ export class Conductor {
     else if (action !== undefined) this.press(action);
     else if (key === 'm') this.ringer.muted.update((muted) => !muted);
     else if (key === 'f') this.fullScreen();
+    else if (key === 'v') this.turnRound();
     else if (key === 'Escape') this.ending.update((ending) => !ending);
     else return;
     event.preventDefault();
@@ -256,10 +295,13 @@ export class Conductor {
     }
   }
 
+  /** The bells to come, counted from this moment. */
+  private bellsNow(): Bell[] {
+    return bells(this.line()!, conduct(this.line()!, this.journal()!.events, this.clock.now().getTime()));
+  }
+
   private layBells(): void {
-    const line = this.line();
-    if (line !== null && this.begun())
-      this.ringer.lay(bells(line, conduct(line, this.journal()!.events, this.clock.now().getTime())));
+    if (this.line() !== null && this.begun()) this.ringer.lay(this.bellsNow());
   }
 
   private record(action: JournalEvent['action'], at = this.clock.now().getTime()): void {

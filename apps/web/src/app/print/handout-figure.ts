@@ -1,11 +1,6 @@
 import {
-  bestView,
-  cycleMoment,
-  figurePose,
-  isPlayable,
-  segmentPosture,
-  stayingDrill,
-  settlePosture,
+  shownDrill,
+  shownPose,
   stillPose,
   type Body,
   type Exercise,
@@ -61,19 +56,14 @@ export function picturesOf(
   school: School,
   side: FootSide,
 ): Pictures {
-  const posture = segmentPosture(segment, exercise);
-  const drill = stayingDrill({ ...exercise, posture }, segment.dose);
-  const view = bestView(drill, body, school);
+  const shown = shownDrill(segment, exercise, body, school);
+  const { drill, view } = shown;
   const seen = seenWords[view];
-  if (segment.dose.kind === 'hold' || !isPlayable(drill) || drill.phases.length > MOST_IN_STRIP) {
-    return { svgs: [poseSvg(stillPose(body, posture, school, side, view === 'side'), view)], seen };
+  if (!shown.moves || drill.phases.length > MOST_IN_STRIP) {
+    return { svgs: [poseSvg(stillPose(body, drill.posture, school, side, view === 'side'), view)], seen };
   }
-  const settled = settlePosture(posture, school);
   let at = 0;
-  const poses = drill.phases.map(({ share }) => {
-    const moment = cycleMoment(drill, school, Math.min(1, (at += share)) - 1e-9)!;
-    return figurePose(body, settled, moment, side, view === 'side');
-  });
+  const poses = drill.phases.map(({ share }) => shownPose(shown, Math.min(1, (at += share)), 0, side, 'forward'));
   // Figures side by side stand on one floor, however high their hands are.
   const highest = Math.max(...poses.flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y]));
   return { svgs: poses.map((pose) => poseSvg(pose, view, highest)), seen };

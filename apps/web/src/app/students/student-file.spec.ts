@@ -36,6 +36,38 @@ test('the list names every student with routine, days and last practice', async 
   expect(page.text()).toContain('Orsolya Venn');
   expect(page.text()).toContain('every day');
   await page.until(/yesterday|days ago/);
+  const rows = [...page.element.querySelectorAll('tbody tr')].map((row) => row.textContent);
+  const bertil = rows.find((row) => row.includes('Bertil Anquist'))!;
+  expect(bertil).toContain('Stop and refer');
+  expect(bertil).toMatch(/as usual|more|less|too early/);
+});
+
+test('students are found by any of their words, and put in order by what waits or who was not seen', async () => {
+  const page = await render(Students, {}, stored);
+  await page.until(/yesterday|days ago/);
+  const names = () => [...page.element.querySelectorAll('tbody .title')].map((link) => link.textContent);
+  expect(names()).toEqual(names().toSorted((a, b) => a.localeCompare(b)));
+  const search = page.element.querySelector<HTMLInputElement>('input[type=search]')!;
+  const find = async (words: string) => {
+    search.value = words;
+    search.dispatchEvent(new Event('input'));
+    await page.settle();
+  };
+  await find('knee bert');
+  expect(names()).toEqual(['Bertil Anquist']);
+  expect(page.text()).toContain('1 of 10');
+  await find('nobody of that name');
+  expect(page.text()).toContain('Nobody has all these words');
+  await find('');
+  const list = page.fixture.componentInstance as unknown as { setOrder: (order: 'waits' | 'seen') => void };
+  list.setOrder('waits');
+  await page.settle();
+  // A stop is the weightiest.
+  expect(names()[0]).toBe('Bertil Anquist');
+  list.setOrder('seen');
+  await page.settle();
+  expect(names()[0]).toBe('Wilhelmina Frost');
+  expect(localStorage.getItem('pomek.students-order')).toBe('seen');
 });
 
 test('a sore knee stands first, and clearing it is remembered with the reason', async () => {

@@ -1,108 +1,108 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { newStudent, softSchool } from '@pomek/core';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import * as z from 'zod';
+import { newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { Repository } from '../data/repository';
+import { Everybody, type OneOfAll } from '../data/everybody';
+import { remembered } from '../data/remembered';
 import { Store } from '../data/store';
 import { Empty } from '../ui/empty';
 import { dayWords, daysAgo } from '../ui/day-words';
+import { TextField } from '../ui/text-field';
+import { VerdictMark } from '../ui/verdict-mark';
 
+const OrderSchema = z.enum(['name', 'waits', 'seen']);
+type Order = z.infer<typeof OrderSchema>;
+
+/** What waits for the teacher, the weightiest first. */
+const weight: Readonly<Record<VerdictKind, number>> = { stop: 0, ease: 1, raise: 2, stay: 3 };
+const NOTHING_WAITS = 4;
+
+interface Row {
+  readonly one: OneOfAll;
+  readonly routines: string;
+  readonly days: string;
+  readonly last: string;
+  readonly load: string;
+  readonly waits: VerdictKind | null;
+  /** How many verdicts wait. */
+  readonly count: number;
+}
+
+/** Everybody, a line each: what waits, how the load stands, when last seen; to be searched and put in order. */
 @Component({
   selector: 'pk-students',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Empty, RouterLink],
-  template: `
-    <div class="page stack">
-      <div class="row spread">
-        <h1>Students</h1>
-        <div class="row">
-          <a pButton [outlined]="true" routerLink="/students/season">The season of all</a>
-          <p-button label="New student" icon="pi pi-plus" (onClick)="add()" />
-        </div>
-      </div>
-      @if (rows(); as list) {
-        @if (list.length === 0) {
-          <pk-empty
-            heading="No student yet"
-            text="A student has a name, the days on which he or she can practise, and the cautions you keep in mind. Everything stays in this browser."
-          >
-            <p-button label="Add the first student" icon="pi pi-plus" (onClick)="add()" />
-          </pk-empty>
-        } @else {
-          <div class="sheet scroll-x">
-            <table class="plain">
-              <thead>
-                <tr>
-                  <th scope="col">Student</th>
-                  <th scope="col">Routine</th>
-                  <th scope="col">Days</th>
-                  <th scope="col">Last practised</th>
-                  <th scope="col">Cautions</th>
-                </tr>
-              </thead>
-              <tbody>
-                @for (row of list; track row.student.id) {
-                  <tr>
-                    <td>
-                      <a class="title" [routerLink]="['/students', row.student.id]">{{ row.student.name }}</a>
-                    </td>
-                    <td>{{ row.routines }}</td>
-                    <td>{{ row.days }}</td>
-                    <td class="num">{{ row.last }}</td>
-                    <td>{{ row.student.cautions.join('; ') }}</td>
-                  </tr>
-                }
-              </tbody>
-            </table>
-          </div>
-        }
-      }
-    </div>
-  `,
-  styles: `
-    .title {
-      font: 600 1.15rem var(--pk-display);
-    }
-  `,
+  providers: [Everybody],
+  imports: [Button, ButtonDirective, Empty, FormsModule, InputText, RouterLink, Select, TextField, VerdictMark],
+  templateUrl: './students.html',
+  styleUrl: './students.scss',
 })
 export class Students {
   private readonly router = inject(Router);
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
-  private readonly repository = inject(Repository);
-  private readonly students = toSignal(this.repository.students$);
-  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  private readonly recent = toSignal(this.repository.recent(this.clock.today()));
+  private readonly everybody = inject(Everybody);
+  private readonly chosen = remembered('students-order');
 
-  private readonly lastDays = computed(() => {
-    const last = new Map<string, string>();
-    for (const log of this.recent()?.logs ?? []) {
-      if ((last.get(log.studentId) ?? '') < log.day) last.set(log.studentId, log.day);
-    }
-    return last;
-  });
-  /** Of who has no practice; nothing while they are still being read. */
-  private readonly never = computed(() => (this.recent() === undefined ? '' : 'not yet'));
-  protected readonly rows = computed(() =>
-    this.students()?.map((student) => {
-      const last = this.lastDays().get(student.id);
-      const planned = this.plans()
-        .filter((plan) => plan.studentId === student.id)
-        .map((plan) => plan.routineId);
+  protected readonly text = signal('');
+  protected readonly orders: { label: string; value: Order }[] = [
+    { label: 'by name', value: 'name' },
+    { label: 'what waits first', value: 'waits' },
+    { label: 'longest not seen first', value: 'seen' },
+  ];
+  protected readonly order = computed((): Order => OrderSchema.catch('name').parse(this.chosen.value()));
+  protected readonly ready = computed(() => this.everybody.students() !== undefined);
+  protected readonly many = computed(() => this.everybody.all().length);
+
+  private readonly rows = computed((): Row[] =>
+    this.everybody.all().map((one) => {
+      const given = new Set(one.plans.map(({ routineId }) => routineId));
+      const due = one
+        .verdicts()
+        .filter((entry) => entry.due)
+        .map(({ verdict }) => verdict.kind)
+        .toSorted((a, b) => weight[a] - weight[b]);
+      const today = this.clock.today();
+      const known = this.everybody.known();
       return {
-        student,
-        routines: this.routines()
-          .filter((routine) => planned.includes(routine.id))
-          .map((routine) => routine.name)
+        one,
+        routines: this.everybody
+          .routines()
+          .filter(({ id }) => given.has(id))
+          .map(({ name }) => name)
           .join(', '),
-        days: dayWords(student.practiceDays),
-        last: last === undefined ? this.never() : daysAgo(last, this.clock.today()),
+        days: dayWords(one.student.practiceDays),
+        last: one.lastDay !== null ? daysAgo(one.lastDay, today) : known ? 'not yet' : '',
+        load: one.lastDay === null ? '' : recentGrade(recentLoad(one.logs, today)),
+        waits: due[0] ?? null,
+        count: due.length,
       };
     }),
   );
+  protected readonly found = computed(() => {
+    const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
+    const found = this.rows().filter(({ one: { student }, routines }) => {
+      const told = [student.name, routines, ...student.cautions, student.note].join(' ').toLowerCase();
+      return words.every((word) => told.includes(word));
+    });
+    const name = (a: Row, b: Row): number => a.one.student.name.localeCompare(b.one.student.name);
+    const orders: Readonly<Record<Order, (a: Row, b: Row) => number>> = {
+      name,
+      waits: (a, b) => waitingOf(a) - waitingOf(b) || name(a, b),
+      // Who was never seen has been waited for longest.
+      seen: (a, b) => (a.one.lastDay ?? '').localeCompare(b.one.lastDay ?? '') || name(a, b),
+    };
+    return found.toSorted(orders[this.order()]);
+  });
+
+  protected setOrder(order: Order): void {
+    this.chosen.set(order);
+  }
 
   protected async add(): Promise<void> {
     const id = this.clock.newId();
@@ -111,3 +111,5 @@ export class Students {
     await this.router.navigate(['/students', id], { queryParams: { part: 'person' } });
   }
 }
+
+const waitingOf = ({ waits }: Row): number => (waits === null ? NOTHING_WAITS : weight[waits]);

@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  flippedSide,
+  shownDrill,
+  shownPose,
+  type Body,
+  type Checkpoint,
+  type Direction,
+  type Exercise,
+  type ExerciseSegment,
+  type School,
+  type Side,
+} from '@pomek/core';
+import { Figure, type Pin } from '../ui/figure';
+
+/** Where one is in what is shown. */
+export interface Doing {
+  readonly side: Side;
+  readonly direction: Direction;
+  /** Whole repetitions gone before, how far the one that is on is, 0–1, and its length, ms. */
+  readonly done: number;
+  readonly into: number;
+  readonly lengthMs: number;
+  /** It goes on by itself; else it stands still. */
+  readonly running: boolean;
+}
+
+/** The exercise being done: the figure goes with the practice, on its side, as the students see the teacher. */
+@Component({
+  selector: 'pk-hall-figure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Figure],
+  template: `
+    <pk-figure
+      [pose]="pose()"
+      [view]="shown().view"
+      [pxPerMetre]="220"
+      [highest]="shown().highest"
+      [pins]="pins()"
+      [selected]="point()?.id ?? null"
+      [text]="'The figure does it: ' + exercise().name"
+    />
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    pk-figure {
+      height: 100%;
+    }
+    pk-figure ::ng-deep svg {
+      height: 100%;
+      width: 100%;
+    }
+  `,
+})
+export class HallFigure {
+  readonly segment = input.required<ExerciseSegment>();
+  readonly exercise = input.required<Exercise>();
+  readonly body = input.required<Body>();
+  readonly school = input.required<School>();
+  readonly doing = input.required<Doing>();
+  /** As in a mirror: who stands opposite sees his or her own left move with the left. */
+  readonly mirrored = input.required<boolean>();
+  readonly point = input<Checkpoint | null>(null);
+
+  protected readonly shown = computed(() => shownDrill(this.segment(), this.exercise(), this.body(), this.school()));
+  /** Since the practice last said where it is, ms. */
+  private readonly since = signal(0);
+  protected readonly pose = computed(() => {
+    const { side, direction, done, into, lengthMs, running } = this.doing();
+    const on = running && lengthMs > 0 ? Math.min(1, into + this.since() / lengthMs) : into;
+    return shownPose(this.shown(), on, done, this.seen(side), direction);
+  });
+  protected readonly pins = computed((): Pin[] => {
+    const point = this.point();
+    if (point === null) return [];
+    const { id, region, safety, wanted } = point;
+    return [{ id, region, safety, label: `Checkpoint ${region}: ${wanted}` }];
+  });
+
+  constructor() {
+    let frame = 0;
+    let told = performance.now();
+    effect(() => {
+      this.doing();
+      told = performance.now();
+      this.since.set(0);
+    });
+    // Between two words of the practice the figure goes on by itself, as smoothly as the screen can show.
+    const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+    const step = (): void => {
+      if (this.doing().running && this.shown().moves) this.since.set(performance.now() - told);
+      frame = requestAnimationFrame(step);
+    };
+    if (!still) frame = requestAnimationFrame(step);
+    inject(DestroyRef).onDestroy(() => cancelAnimationFrame(frame));
+  }
+
+  /** Who stands opposite and is to do it with the left sees it done by the right. */
+  private seen(side: Side): Side {
+    return side === 'both' || !this.mirrored() ? side : flippedSide(side);
+  }
+}
