@@ -59,7 +59,7 @@ export async function measureTable(executablePath) {
     await page.goto(`${address}/demo`);
     await page.getByRole('heading', { name: 'Practising today' }).waitFor();
     found.raw.push(await rawWrite(page, records));
-    await page.goto(`${address}/students/demo-student-7`);
+    await page.goto(`${address}/students/demo-student-7?part=practices`);
     await page.getByRole('button', { name: 'From a table' }).click();
     await page.evaluate(() => {
       window.longest = 0;
