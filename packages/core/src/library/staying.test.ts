@@ -45,9 +45,8 @@ test('the figure stands still in it, hands and all', () => {
     const drill = stayingDrill(exercise, dose);
     const index = drill.phases.findIndex(({ name }) => name.startsWith('Stay'));
     const start = drill.phases.slice(0, index).reduce((sum, { share }) => sum + share, 0);
-    const still = { ...softSchool, height: 'level' } as typeof softSchool;
     const at = (within: number) => {
-      const moment = cycleMoment(drill, still, start + within * drill.phases[index]!.share)!;
+      const moment = cycleMoment(drill, softSchool, start + within * drill.phases[index]!.share)!;
       return { hand: moment.hand, weight: moment.weight, turnDeg: moment.turnDeg, ahead: moment.ahead };
     };
     expect(at(0.5)).toEqual(at(0.1));

@@ -3,7 +3,7 @@ import type { Exercise, Phase } from './exercise';
 
 const number = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-/** Whether the parts of a drill leave room for one in which it stays. */
+/** Whether a drill has parts, at the end of one of which it may stay. */
 export const canStay = ({ phases }: Pick<Exercise, 'phases'>): boolean => phases.length > 0;
 
 /**

@@ -1,7 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
-import { groupBy, type Plan, type PracticeLog, type Student, type StudentRecords } from '@pomek/core';
+import { groupBy, type Plan, type Student, type StudentRecords } from '@pomek/core';
 import { Clock } from './clock';
 import { Repository, schoolOf } from './repository';
 import { strandVerdicts, type StrandVerdict } from './verdicts';
@@ -11,8 +11,6 @@ export interface OneOfAll {
   readonly student: Student;
   readonly records: StudentRecords;
   readonly plans: readonly Plan[];
-  /** Newest first, as far back as verdicts need. */
-  readonly logs: readonly PracticeLog[];
   /** Day of the last practice; null where there is none. */
   readonly lastDay: string | null;
   readonly verdicts: () => readonly StrandVerdict[];
@@ -27,7 +25,7 @@ export class Everybody {
   readonly students = toSignal(this.repository.students$);
   readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   private readonly recent = toSignal(
@@ -63,7 +61,6 @@ export class Everybody {
         student,
         records,
         plans: own,
-        logs: records.logs,
         lastDay: records.logs.reduce<string | null>(
           (day, log) => (day === null || log.day > day ? log.day : day),
           null,

@@ -7,7 +7,11 @@ import {
   type Strand,
   type StudentRecords,
   type Verdict,
+  type VerdictKind,
 } from '@pomek/core';
+
+/** What waits for the teacher: the weightiest first. */
+export const verdictWeight: Readonly<Record<VerdictKind, number>> = { stop: 0, ease: 1, raise: 2, stay: 3 };
 
 export interface StrandVerdict {
   readonly plan: Plan;

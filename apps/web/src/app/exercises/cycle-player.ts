@@ -18,6 +18,7 @@ import {
   cycleMoment,
   cycleParts,
   firstSeconds,
+  flippedSide,
   stayingDrill,
   figurePose,
   percent,
@@ -27,6 +28,7 @@ import {
   toldPart,
   upperFirst,
   type Exercise,
+  type FootSide,
   type Phase,
   type Point3,
   type School,
@@ -35,7 +37,6 @@ import { Figure, type PathCount } from '../ui/figure';
 import type { FigureView } from '../ui/figure-body';
 import type { Person } from '../data/person-choice';
 
-type Side = 'left' | 'right';
 const SAMPLES = 60;
 /** How far the head is below, or above, where it stands straight. */
 function headWords(drop: number): string {
@@ -43,7 +44,6 @@ function headWords(drop: number): string {
   return cm < 0 ? `head ${-cm} cm up` : `head ${cm} cm down`;
 }
 
-const flipped = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 /** Just before the end of a part, so that it is still that part. */
 const NEARLY = 1e-6;
 
@@ -59,7 +59,7 @@ export class CyclePlayer {
   readonly exercise = input.required<Exercise>();
   readonly person = input.required<Person>();
   readonly school = input.required<School>();
-  readonly working = input.required<Side>();
+  readonly working = input.required<FootSide>();
 
   /** With the stay its first dose has in each repetition. */
   private readonly drill = computed(() => stayingDrill(this.exercise(), this.exercise().defaultDose));
@@ -89,7 +89,7 @@ export class CyclePlayer {
     const { defaultDose } = this.exercise();
     return defaultDose.kind === 'cycle' ? firstSeconds(defaultDose) : 8;
   });
-  protected readonly side = computed(() => (this.mirrored() ? flipped(this.working()) : this.working()));
+  protected readonly side = computed(() => (this.mirrored() ? flippedSide(this.working()) : this.working()));
   private readonly settled = computed(() => settlePosture(this.drill().posture, this.school()));
   protected readonly share = computed(() => this.at() % 1);
   /** Where in the cycle: a reversed circle is the same one run backwards. */
@@ -100,7 +100,7 @@ export class CyclePlayer {
   });
   /** In a walk every second cycle is done by the other side. */
   private readonly turnSide = computed(() =>
-    this.drill().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flipped(this.side()) : this.side(),
+    this.drill().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flippedSide(this.side()) : this.side(),
   );
   protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
   private readonly poses = computed(() =>
@@ -148,7 +148,7 @@ export class CyclePlayer {
     const { weight, turnDeg } = this.moment();
     const side = this.turnSide();
     const turn = Math.round(turnDeg);
-    const to = turn > 0 ? side : flipped(side);
+    const to = turn > 0 ? side : flippedSide(side);
     return [
       `${percent(weight)} on the ${side} foot`,
       turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
@@ -157,17 +157,17 @@ export class CyclePlayer {
     ];
   });
   /** Where the palms face, and a heel that is up. */
-  private palms(side: Side): string[] {
+  private palms(side: FootSide): string[] {
     const { palm, otherPalm, heel } = this.moment();
     return [
       ...(palm === null ? [] : [`${side} palm ${palm}`]),
-      ...(otherPalm === null ? [] : [`${flipped(side)} palm ${otherPalm}`]),
+      ...(otherPalm === null ? [] : [`${flippedSide(side)} palm ${otherPalm}`]),
       ...(heel.working > 0.5 && heel.other > 0.5
         ? ['both heels up']
         : heel.working > 0.5
           ? [`${side} heel up`]
           : heel.other > 0.5
-            ? [`${flipped(side)} heel up`]
+            ? [`${flippedSide(side)} heel up`]
             : []),
     ];
   }
@@ -216,7 +216,7 @@ export class CyclePlayer {
     this.at.update((at) => Math.floor(at) + ((found ?? (direction === 1 ? 0 : places.at(-2)!)) % 1));
   }
 
-  private poseAt(place: number, side: Side) {
+  private poseAt(place: number, side: FootSide) {
     const { posture } = this.drill();
     const moment = cycleMoment(this.drill(), this.school(), place) ?? stillMoment({ posture });
     return figurePose(this.person().body, this.settled(), moment, side, this.view() === 'side');

@@ -65,6 +65,5 @@ export function picturesOf(
   let at = 0;
   const poses = drill.phases.map(({ share }) => shownPose(shown, Math.min(1, (at += share)), 0, side, 'forward'));
   // Figures side by side stand on one floor, however high their hands are.
-  const highest = Math.max(...poses.flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y]));
-  return { svgs: poses.map((pose) => poseSvg(pose, view, highest)), seen };
+  return { svgs: poses.map((pose) => poseSvg(pose, view, shown.highest)), seen };
 }

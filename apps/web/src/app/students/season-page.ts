@@ -32,8 +32,8 @@ import { layoutSeasonLine, type SeasonFrame, type SeasonStep } from './season.la
 
 type Forecasts = ResultOf<'plan'>['forecasts'];
 
-/** Weeks of the sheet: so many gone by, and in all. */
-const BACK = 8;
+/** Weeks of the sheet: so many gone by, as far as everybody’s practices are read, and in all. */
+const BACK = 5;
 const WEEKS = 24;
 const LINE = { width: 480, height: 26 } as const;
 const ALL = 'all';
@@ -154,12 +154,16 @@ export class SeasonPage {
     const { axis } = strand;
     const past = strandPast(strand, plan.startsOn, context.logs, Math.max(0, weekOf(plan, context.today)));
     const start = parseISO(plan.startsOn);
+    // What was asked before the first practice that was read is not known, and not drawn.
+    const known = past.done[0]?.week ?? Number.POSITIVE_INFINITY;
     const steps: SeasonStep[] = [
-      ...past.weeks.map(({ week, dose, kind }) => ({
-        day: formatISO(addDays(start, 7 * week), { representation: 'date' }),
-        dose,
-        kind,
-      })),
+      ...past.weeks
+        .filter(({ week }) => week + 1 > known)
+        .map(({ week, dose, kind }) => ({
+          day: formatISO(addDays(start, 7 * week), { representation: 'date' }),
+          dose,
+          kind,
+        })),
       ...(forecast?.weeks ?? []),
     ];
     const dose = isOpen(strand) ? doseOf(strand.level, strand.step) : 0;

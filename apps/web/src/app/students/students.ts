@@ -10,6 +10,7 @@ import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
 import { Store } from '../data/store';
+import { verdictWeight } from '../data/verdicts';
 import { Empty } from '../ui/empty';
 import { dayWords, daysAgo } from '../ui/day-words';
 import { TextField } from '../ui/text-field';
@@ -18,8 +19,7 @@ import { VerdictMark } from '../ui/verdict-mark';
 const OrderSchema = z.enum(['name', 'waits', 'seen']);
 type Order = z.infer<typeof OrderSchema>;
 
-/** What waits for the teacher, the weightiest first. */
-const weight: Readonly<Record<VerdictKind, number>> = { stop: 0, ease: 1, raise: 2, stay: 3 };
+/** After everything that waits. */
 const NOTHING_WAITS = 4;
 
 interface Row {
@@ -66,7 +66,7 @@ export class Students {
         .verdicts()
         .filter((entry) => entry.due)
         .map(({ verdict }) => verdict.kind)
-        .toSorted((a, b) => weight[a] - weight[b]);
+        .toSorted((a, b) => verdictWeight[a] - verdictWeight[b]);
       const today = this.clock.today();
       const known = this.everybody.known();
       return {
@@ -78,7 +78,7 @@ export class Students {
           .join(', '),
         days: dayWords(one.student.practiceDays),
         last: one.lastDay !== null ? daysAgo(one.lastDay, today) : known ? 'not yet' : '',
-        load: one.lastDay === null ? '' : recentGrade(recentLoad(one.logs, today)),
+        load: one.lastDay === null ? '' : recentGrade(recentLoad(one.records.logs, today)),
         waits: due[0] ?? null,
         count: due.length,
       };
@@ -112,4 +112,4 @@ export class Students {
   }
 }
 
-const waitingOf = ({ waits }: Row): number => (waits === null ? NOTHING_WAITS : weight[waits]);
+const waitingOf = ({ waits }: Row): number => (waits === null ? NOTHING_WAITS : verdictWeight[waits]);

@@ -3,23 +3,15 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
-import {
-  practisedRoutine,
-  durationWords,
-  lockedStrands,
-  timeline,
-  type Plan,
-  type StudentRecords,
-  type VerdictKind,
-} from '@pomek/core';
+import { practisedRoutine, durationWords, lockedStrands, timeline, type Plan, type StudentRecords } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Everybody } from '../data/everybody';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
+import { verdictWeight } from '../data/verdicts';
 import { VerdictMark } from '../ui/verdict-mark';
 import { FirstSteps } from './first-steps';
 
-const weight: Record<VerdictKind, number> = { stop: 0, ease: 1, raise: 2, stay: 3 };
 const UNSEEN_DAYS = 14;
 
 /** Who practises what today, whose plan is due, who has not been seen. */
@@ -67,11 +59,11 @@ export class TodayBoard {
       .map(({ student, verdicts }) => {
         const due = verdicts()
           .filter((entry) => entry.due)
-          .toSorted((a, b) => weight[a.verdict.kind] - weight[b.verdict.kind]);
+          .toSorted((a, b) => verdictWeight[a.verdict.kind] - verdictWeight[b.verdict.kind]);
         return { student, verdicts: due, first: due[0] };
       })
       .filter((entry) => entry.first !== undefined)
-      .toSorted((a, b) => weight[a.first!.verdict.kind] - weight[b.first!.verdict.kind]),
+      .toSorted((a, b) => verdictWeight[a.first!.verdict.kind] - verdictWeight[b.first!.verdict.kind]),
   );
 
   protected readonly unseen = computed(() =>
