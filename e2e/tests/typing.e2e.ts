@@ -121,11 +121,7 @@ const editors: readonly Editor[] = [
     open: async (page) => {
       await page.goto('/today');
       await page.getByRole('button', { name: 'Schools' }).click();
-      // It is remembered over a reload, whatever its name is by then.
-      if (await page.evaluate(() => localStorage.getItem('pomek.school') === null)) {
-        await page.getByRole('combobox', { name: 'School', exact: true }).click();
-        await page.getByRole('option', { name: 'Soft hall' }).click();
-      }
+      // None was chosen: it is the soft one, whatever its name is by then.
     },
   },
   {

@@ -30,17 +30,15 @@ export class PersonChoice {
     { initialValue: [] },
   );
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  /** The chosen school, else that of the student, else the first. */
-  readonly school = computed(() =>
-    schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId ?? 'school-soft'),
-  );
+  /** The chosen school, else that of the student, else the soft one. */
+  readonly school = computed(() => schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId));
   readonly person = computed(() => {
     const student = this.student();
     const measures = this.measures().filter((measure) => measure.studentId === student?.id);
     const practised = {
       logs: this.logs().filter((log) => log.studentId === student?.id),
       exercises: this.exercises(),
-      school: schoolOf(this.schools(), student?.schoolId ?? 'school-soft'),
+      school: schoolOf(this.schools(), student?.schoolId),
     };
     return {
       student,

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
 import {
+  breathSchool,
   builtInExercises,
   newSegment,
   newStrand,
@@ -10,7 +11,7 @@ import {
   type PracticeLog,
 } from '@pomek/core';
 import { aPlan, aStudent, freshSpace } from '../../../testing/records';
-import { Repository } from './repository';
+import { Repository, schoolOf } from './repository';
 
 const dayAt = (number: number) => new Date(Date.UTC(2020, 0, 1 + number)).toISOString().slice(0, 10);
 const log = (number: number, studentId: string, change: Partial<PracticeLog> = {}): PracticeLog => ({
@@ -147,4 +148,12 @@ test('corrections that can still hold a strand: those of the last six weeks, of 
   const found = await firstValueFrom(TestBed.inject(Repository).latelyCorrected('2026-03-02'));
   expect(found.map((entry) => entry.id).toSorted()).toEqual(['edge', 'new']);
   await database.delete();
+});
+
+test('what names no school has the soft one, whatever comes first by name and whatever it is called by now', () => {
+  const renamed = { ...softSchool, name: 'Walking hall' };
+  expect(schoolOf([breathSchool, renamed], undefined)).toBe(renamed);
+  expect(schoolOf([breathSchool, renamed], 'gone')).toBe(renamed);
+  expect(schoolOf([breathSchool, renamed], breathSchool.id)).toBe(breathSchool);
+  expect(schoolOf([], undefined)).toBe(softSchool);
 });

@@ -188,6 +188,8 @@ export class Repository {
   }
 }
 
-/** The school of that id, or the soft one when it is gone. */
-export const schoolOf = (schools: readonly School[], id: string | undefined): School =>
-  schools.find((school) => school.id === id) ?? schools[0] ?? softSchool;
+/** The school of that id; the soft one, as the teacher has it by now, when there is none. */
+export const schoolOf = (schools: readonly School[], id: string | undefined): School => {
+  const of = (wanted: string | undefined) => schools.find((school) => school.id === wanted);
+  return of(id) ?? of(softSchool.id) ?? softSchool;
+};

@@ -145,7 +145,7 @@ export class Routines {
   );
 
   protected async add(): Promise<void> {
-    const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), 'school-soft'));
+    const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), undefined));
     await this.store.write('New routine', [{ table: 'routines', add: routine }]);
     await this.router.navigate(['/routines', routine.id]);
   }
