@@ -21,7 +21,7 @@ const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | u
   ) as unknown as BodyMeasures;
 
 /** Logs that are sent in one piece, and problems that are named. */
-const PIECE = 400;
+const PIECE = 100;
 const NAMED = 200;
 
 /** How the work tells of itself before it is done. */

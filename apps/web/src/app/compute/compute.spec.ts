@@ -94,7 +94,7 @@ describe('a table of practices', () => {
         .pipe(toArray()),
     );
     const parts = steps.flatMap((step) => (step.kind === 'part' ? [step.part] : []));
-    expect(parts.map((part) => part.length)).toEqual([400, 400, 400, 400, 400, 50]);
+    expect(parts.map((part) => part.length)).toEqual([...Array<number>(20).fill(100), 50]);
     const logs = parts.flat();
     expect(logs.map((log) => log.day)).toEqual(logs.map((log) => log.day).toSorted());
     expect(logs[0]).toMatchObject({ id: 'csv-u-2020-01-01', lines: [{ segmentId: 'segment-9' }] });

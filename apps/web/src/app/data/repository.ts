@@ -29,6 +29,8 @@ const FEW = 12;
 /** A strand practised less often than this is looked for further back: a gap before it may still count. */
 const SELDOM = 4;
 const LAST_DAY = '\uffff';
+/** Records that are read and parsed at once: more hold the page up. */
+const PIECE = 100;
 
 /** What verdicts on everybody rest on. */
 export interface Recent {
@@ -86,17 +88,25 @@ export class Repository {
 
   /** The practices of one student, the newest first. */
   logsOf(studentId: string): Observable<PracticeLog[]> {
-    return this.live(async () => {
-      const stored = await this.database.of('logs').where('studentId').equals(studentId).toArray();
-      return this.keep('logs', stored).toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt));
-    });
+    return this.ofStudent('logs', studentId).pipe(
+      map((logs) => logs.toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt))),
+    );
   }
 
   /** What belongs to one student, by the index of the table. */
   ofStudent<N extends OwnedTable>(name: N, studentId: string): Observable<Records[N][]> {
     return this.live(async () =>
-      this.keep(name, await this.database.of(name).where('studentId').equals(studentId).toArray()),
+      this.inPieces(name, await this.database.of(name).where('studentId').equals(studentId).primaryKeys()),
     );
+  }
+
+  /** Records by their ids. Each piece comes with an event of its own, and the page goes on in between. */
+  private async inPieces<N extends TableName>(name: N, ids: readonly string[]): Promise<Records[N][]> {
+    const pieces: Records[N][][] = [];
+    for (let from = 0; from < ids.length; from += PIECE) {
+      pieces.push(this.keep(name, await this.database.of(name).bulkGet(ids.slice(from, from + PIECE))));
+    }
+    return pieces.flat();
   }
 
   /**
@@ -125,27 +135,30 @@ export class Repository {
       const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
       const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
       const signs = await Promise.all([
-        this.database.of('logs').where('pain').aboveOrEqual(stopPain).toArray(),
-        this.database.of('logs').where('symptoms').notEqual('').toArray(),
+        this.inPieces('logs', await this.database.of('logs').where('pain').aboveOrEqual(stopPain).primaryKeys()),
+        this.inPieces('logs', await this.database.of('logs').where('symptoms').notEqual('').primaryKeys()),
       ]);
       const decisions = await Promise.all([
         this.database.of('decisions').where('day').aboveOrEqual(since).toArray(),
         this.database.of('decisions').where('studentId').anyOf(absent).toArray(),
       ]);
       return {
-        logs: this.keep('logs', once([...lately, ...earlier, ...signs].flat())),
+        logs: once([...lately, ...earlier, ...signs].flat()),
         decisions: this.keep('decisions', once(decisions.flat())),
       };
     });
   }
 
-  private logsFrom(studentId: string, day: string): Promise<PracticeLog[]> {
-    return this.database.of('logs').where('[studentId+day]').between([studentId, day], [studentId, LAST_DAY]).toArray();
+  private async logsFrom(studentId: string, day: string): Promise<PracticeLog[]> {
+    return this.keep('logs', await this.logsSince(studentId, day).toArray());
   }
 
-  private lastLogs(studentId: string): Promise<PracticeLog[]> {
-    const own = this.database.of('logs').where('[studentId+day]').between([studentId, ''], [studentId, LAST_DAY]);
-    return own.reverse().limit(LATEST).toArray();
+  private async lastLogs(studentId: string): Promise<PracticeLog[]> {
+    return this.keep('logs', await this.logsSince(studentId, '').reverse().limit(LATEST).toArray());
+  }
+
+  private logsSince(studentId: string, day: string) {
+    return this.database.of('logs').where('[studentId+day]').between([studentId, day], [studentId, LAST_DAY]);
   }
 
   /** Everybody's corrections of the last weeks, those that can still hold a strand. */
@@ -180,7 +193,7 @@ export class Repository {
     if (bad > 0 && !this.reported.has(name)) {
       this.reported.add(name);
       this.notices.failure(
-        `${bad} of your ${name} cannot be read`,
+        `Some of your ${name} cannot be read`,
         'They stay in the storage untouched and are left out here.',
       );
     }
