@@ -102,6 +102,8 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['measures', 0],
     ['chains', 0],
     ['corrections', 0],
+    ['classes', 0],
+    ['meetings', 0],
   ]);
 
   await page.getByRole('combobox', { name: 'Plan to export' }).click();

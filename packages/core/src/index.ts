@@ -4,6 +4,7 @@ export * from './body';
 export * from './breath';
 export * from './care';
 export * from './chain';
+export * from './classes';
 export * from './corrections';
 export * from './days';
 export * from './demo';

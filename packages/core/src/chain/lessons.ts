@@ -1,3 +1,4 @@
+import { reviewModes } from '../practice/classJournal';
 import { durationWords } from '../words/durationWords';
 import type { Chain, Piece } from './chain';
 
@@ -12,7 +13,7 @@ export interface LessonPart {
 }
 
 /** How the earlier pieces are repeated when a lesson gets short. */
-export type ReviewMode = 'each' | 'in one go' | 'first half' | 'second half' | 'nothing new';
+export type ReviewMode = (typeof reviewModes)[number];
 
 export interface Lesson {
   readonly number: number;

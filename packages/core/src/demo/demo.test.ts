@@ -5,6 +5,7 @@ import { emptyContents } from '../formats/bundle';
 import { doseOf, planVerdicts, type PlanContext } from '../plan';
 import { builtInExercises } from '../library/builtInExercises';
 import { seededRandom } from '../random/seededRandom';
+import { dayNumber, weekdayOf } from '../days';
 import { demoContents } from '.';
 
 const today = '2026-11-20';
@@ -49,6 +50,18 @@ test('it is valid, points to nothing that is missing, and lies before today', ()
   const ages = demo.logs.map((log) => differenceInCalendarDays(parseISO(today), parseISO(log.day)));
   expect(Math.min(...ages)).toBeGreaterThan(0);
   expect(Math.max(...ages)).toBeGreaterThan(77);
+});
+
+test('two classes: held before today on their weekday, the lessons in their order, a round that goes on where it ended', () => {
+  expect(demo.classes).toHaveLength(2);
+  for (const { id, weekday, roster } of demo.classes) {
+    const held = demo.meetings.filter(({ classId }) => classId === id);
+    expect(held.length).toBeGreaterThan(3);
+    expect(held.every(({ day }) => day < today && weekdayOf(dayNumber(day)) === weekday)).toBe(true);
+    expect(held.every(({ present }) => present.length > 2 && present.every((one) => roster.includes(one)))).toBe(true);
+  }
+  const lessons = demo.meetings.flatMap(({ lesson }) => lesson ?? []).map(({ number }) => number);
+  expect(lessons).toEqual([4, 3, 2, 1]);
 });
 
 test('the patterns show in the verdicts: a sore knee stops, a long absence asks for a new test', () => {

@@ -19,6 +19,7 @@ import type { Measure } from '../students/measure';
 import { newStudent } from '../students/newStudent';
 import type { Student } from '../students/student';
 import { demoChain } from './demoChain';
+import { demoClasses, demoMeetings } from './demoClasses';
 import { demoRoutines, lanternWalk } from './demoRoutines';
 import { demoParts, type Part } from './demoStudents';
 import { seededRandom, type Random } from '../random/seededRandom';
@@ -162,6 +163,7 @@ function practice(
     enteredAt: null,
     practisedSeconds: Math.round(workSeconds * 1.15),
     source: 'conducted',
+    classId: null,
     lines,
     effort: clamp(habit.effort + Math.floor(random() * 3) - 1),
     pain: pain?.pain ?? 0,
@@ -237,6 +239,8 @@ export function demoContents(today: string, seed = 8): BundleContents {
     exercises: [lanternWalk],
     routines: [...demoRoutines],
     chains: [demoChain],
+    classes: [...demoClasses],
+    meetings: demoMeetings(today),
   };
   demoParts.forEach((part, index) => {
     const student = studentOf(part, index, now);

@@ -10,7 +10,7 @@ import { durationWords } from '../words/durationWords';
 import { setDose, turnSegment } from '../routine/commands';
 import { segmentPosture } from '../routine/turned';
 import { timeline } from '../routine/timeline';
-import { partsOf, type Finding, type FindingContext, type Part } from './finding';
+import { partsOf, type Finding, type FindingContext, type FindingPerson, type Part } from './finding';
 
 /** A mended bend is this far on the safe side, degrees. */
 const SAFE = 2;
@@ -286,8 +286,8 @@ function givesOut({ effort, exercises, routine }: FindingContext): Finding[] {
  * @param joints what is reckoned with; a limb that was only guessed may be left out
  */
 export function longestHoldWithin(
-  context: FindingContext,
-  { segment, exercise }: Part,
+  context: Pick<FindingContext, 'school'> & { readonly person: Pick<FindingPerson, 'body' | 'capacity'> },
+  { segment, exercise }: Pick<Part, 'segment' | 'exercise'>,
   joints: readonly LimitedBy[] = ['legs', 'arms'],
 ): number {
   const { school, person } = context;

@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { ChainSchema } from '../chain/chain';
+import { MeetingSchema } from '../classes/meeting';
+import { TaughtClassSchema } from '../classes/taughtClass';
 import { CorrectionSchema } from '../corrections/correction';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../plan/plan';
@@ -11,9 +13,10 @@ import { StudentSchema } from '../students/student';
 
 /**
  * The version this program writes, and the newest it reads. 2: exercises carry what is said aloud (way in, words reversed,
- * stages, signs), students the side of a condition and own limits. Files of version 1 read as if none of it were noted.
+ * stages, signs), students the side of a condition and own limits. 3: classes and their meetings, and in which class
+ * a practice was done. Files of earlier versions read as if none of it were noted.
  */
-export const BUNDLE_VERSION = 2;
+export const BUNDLE_VERSION = 3;
 
 /** The largest bundle that is read, in bytes. */
 export const LARGEST_BUNDLE = 64 * 1024 * 1024;
@@ -30,6 +33,8 @@ export const bundleKinds = [
   'measures',
   'chains',
   'corrections',
+  'classes',
+  'meetings',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 
@@ -44,6 +49,8 @@ const contents = {
   measures: z.array(MeasureSchema).default([]),
   chains: z.array(ChainSchema).default([]),
   corrections: z.array(CorrectionSchema).default([]),
+  classes: z.array(TaughtClassSchema).default([]),
+  meetings: z.array(MeetingSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -51,7 +58,7 @@ export type BundleContents = z.infer<typeof BundleContentsSchema>;
 /** A versioned file of everything, or of one routine with what it needs. */
 export const BundleSchema = z.object({
   format: z.literal('pomek bundle'),
-  version: z.literal([1, BUNDLE_VERSION]),
+  version: z.literal([1, 2, BUNDLE_VERSION]),
   writtenAt: z.iso.datetime({ offset: true }),
   contents: BundleContentsSchema,
 });
@@ -68,6 +75,8 @@ export const emptyContents = (): BundleContents => ({
   measures: [],
   chains: [],
   corrections: [],
+  classes: [],
+  meetings: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */

@@ -261,6 +261,7 @@ export function csvLogs(
       startedAt: new Date(`${day}T12:00:00`).toISOString(),
       practisedSeconds: rows.reduce((sum, row) => sum + row.line.done.seconds, 0),
       source: 'by hand',
+      classId: null,
       lines: rows.map((row) => (apart ? { ...row.line, effort: row.line.effort ?? row.effort } : row.line)),
       effort: efforts.length === 0 ? null : Math.max(...efforts),
       pain: sorest.pain,

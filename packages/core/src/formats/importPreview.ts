@@ -26,6 +26,10 @@ function index(contents: BundleContents): Known {
 
 function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
   if ('name' in item) return item.name;
+  if ('present' in item) {
+    const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
+    return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${item.day}`;
+  }
   const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
   const who = student !== undefined && 'name' in student ? student.name : item.studentId;
   return 'day' in item ? `${who}, ${item.day}` : `${kind === 'plans' ? 'plan of ' : ''}${who}`;
@@ -42,6 +46,9 @@ function references(item: Item): [field: string, kind: BundleKind, id: string][]
     });
   }
   if ('strands' in item) list.push(['routineId', 'routines', item.routineId]);
+  if ('present' in item) list.push(['classId', 'classes', item.classId]);
+  if ('roster' in item && item.routineId !== null) list.push(['routineId', 'routines', item.routineId]);
+  if ('roster' in item && item.chainId !== null) list.push(['chainId', 'chains', item.chainId]);
   if ('strandId' in item) list.push(['planId', 'plans', item.planId]);
   return list;
 }
@@ -69,7 +76,7 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
         return {
           ...row,
           state: 'cannot be kept',
-          because: `${field}: ${target.slice(0, -1)} “${id}” is neither here nor in the file`,
+          because: `${field}: ${target === 'classes' ? 'class' : target.slice(0, -1)} “${id}” is neither here nor in the file`,
         };
       }
       const old = here[kind].get(item.id);

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { RoutineSchema } from '../routine/routine';
+import { ClassJournalSchema } from './classJournal';
 
 export const journalActions = ['start', 'pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen', 'end'] as const;
 
@@ -12,7 +13,7 @@ export type JournalEvent = z.infer<typeof JournalEventSchema>;
  */
 export const JournalSchema = z.object({
   id: z.string().min(1).max(80),
-  /** Null when it is only tried out: then nothing is logged. */
+  /** Null when a class is conducted, and when it is only tried out: then nothing is logged. */
   studentId: z.string().min(1).max(80).nullable(),
   /** The routine with the student's own doses put in. */
   routine: RoutineSchema,
@@ -21,6 +22,8 @@ export const JournalSchema = z.object({
     .array(z.object({ segmentId: z.string().max(100), words: z.string().max(400) }))
     .max(2000)
     .default([]),
+  /** The class that is conducted; null where it is one student, or nobody. */
+  group: ClassJournalSchema.nullable().default(null),
   events: z.array(JournalEventSchema),
   /** The last moment at which the practice was seen running, epoch milliseconds. */
   seenAt: z.number(),

@@ -52,6 +52,8 @@ export const PracticeLogSchema = z.object({
   /** From the first to the last moment, pauses left out. */
   practisedSeconds: z.number().min(0),
   source: z.enum(['conducted', 'by hand']),
+  /** The class in which it was done; null where it was practised alone. */
+  classId: id.nullable().default(null),
   lines: z.array(LogLineSchema).max(1000),
   /** 0–10, category-ratio scale; null when it was not asked. */
   effort: rating.nullable(),

@@ -49,6 +49,7 @@ export function practiceLog(
     enteredAt: now.toISOString(),
     practisedSeconds: Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
     source: 'conducted',
+    classId: null,
     lines,
     ...answers,
   };

@@ -100,6 +100,7 @@ export function livedPlan(
       // So short that the load of a usual week never becomes a rail of its own.
       practisedSeconds: 1,
       source: 'conducted',
+      classId: null,
       lines: practised.flatMap((strand) => {
         const one = outcomes[plan.strands.indexOf(strand)] ?? null;
         return one === null ? [] : [lineOf(strand, asked.get(strand.id)!, one)];

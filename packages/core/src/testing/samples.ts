@@ -127,6 +127,7 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   enteredAt: null,
   practisedSeconds: 600,
   source: 'conducted',
+  classId: null,
   lines: [logLine()],
   effort: 5,
   pain: 0,

@@ -12,11 +12,13 @@ import {
   type Exercise,
   type Journal,
   type Measure,
+  type Meeting,
   type Plan,
   type PracticeLog,
   type Routine,
   type School,
   type Student,
+  type TaughtClass,
 } from '@pomek/core';
 import { SPACE, databaseName } from './space';
 
@@ -33,6 +35,8 @@ export interface Records {
   measures: Measure;
   chains: Chain;
   corrections: Correction;
+  classes: TaughtClass;
+  meetings: Meeting;
 }
 export type TableName = keyof Records;
 export const tableNames = [
@@ -47,6 +51,8 @@ export const tableNames = [
   'measures',
   'chains',
   'corrections',
+  'classes',
+  'meetings',
 ] as const satisfies readonly TableName[];
 
 /** One space in the browser's storage: the teacher's own, or the demo. */
@@ -88,6 +94,7 @@ export class Database extends Dexie {
     });
     // What was done today, to be taken back after a reload too.
     this.version(4).stores({ steps: 'id' });
+    this.version(5).stores({ classes: 'id', meetings: 'id, classId, day' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -24,6 +24,7 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   enteredAt: null,
   practisedSeconds: 600,
   source: 'conducted',
+  classId: null,
   lines: [],
   effort: 5,
   pain: 0,

@@ -5,11 +5,13 @@ import {
   ExerciseSchema,
   JournalSchema,
   MeasureSchema,
+  MeetingSchema,
   PlanSchema,
   PracticeLogSchema,
   RoutineSchema,
   SchoolSchema,
   StudentSchema,
+  TaughtClassSchema,
   bodyProblem,
   type Student,
 } from '@pomek/core';
@@ -41,6 +43,8 @@ export const readers: { readonly [N in TableName]: Reader<Records[N]> } = {
   measures: MeasureSchema,
   chains: ChainSchema,
   corrections: CorrectionSchema,
+  classes: TaughtClassSchema,
+  meetings: MeetingSchema,
 };
 
 /** What may be written: as it is read, and a body that can be. */

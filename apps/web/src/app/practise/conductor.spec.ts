@@ -146,6 +146,7 @@ test('ended early, the log has what was really done and the journal is gone', as
     note: 'tired',
     practisedSeconds: 30,
     source: 'conducted',
+    classId: null,
   });
   expect(log!.lines.map((line) => line.done.seconds)).toEqual([30, 0]);
   expect(log!.lines[0]!.gaveOut).toBe('legs');

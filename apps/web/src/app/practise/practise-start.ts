@@ -132,7 +132,10 @@ export class PractiseStart {
     this.storedJournals().map((journal) => ({
       id: journal.id,
       routine: journal.routine.name,
-      who: this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
+      who:
+        journal.group?.name ??
+        this.students().find((student) => student.id === journal.studentId)?.name ??
+        'no one',
       when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
     })),
   );
@@ -155,6 +158,7 @@ export class PractiseStart {
       studentId: this.studentId(),
       routine,
       cares: this.cares(),
+      group: null,
       events: [],
       seenAt: this.clock.now().getTime(),
     };

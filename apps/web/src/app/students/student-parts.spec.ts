@@ -57,6 +57,7 @@ const log: PracticeLog = {
   enteredAt: null,
   practisedSeconds: 700,
   source: 'conducted',
+  classId: null,
   lines: [
     {
       segmentId: 'segment-1',

@@ -1,0 +1,110 @@
+import type { ClassPerson, Visit } from '../practice/classJournal';
+
+/** A correction takes at least so long: walk there, look, say one thing, see it change, s. House value. */
+export const LEAST_CORRECTION = 45;
+
+type ToCorrect = Pick<ClassPerson, 'studentId' | 'safety' | 'waited' | 'lastCorrected'>;
+
+/** Why somebody has his or her place in the round. */
+export function placeWords({ safety, waited, lastCorrected }: ToCorrect): string {
+  if (safety) return 'safety first';
+  if (waited) return 'waited last time';
+  return lastCorrected === null ? 'never yet' : '';
+}
+
+/**
+ * The order in which people are corrected: what can hurt first, then who was not reached last time, then who was not corrected
+ * the longest (never before all), then as they stand on the roster (common practice; house order).
+ */
+export const correctionOrder = <T extends ToCorrect>(people: readonly T[]): T[] =>
+  people.toSorted(
+    (a, b) =>
+      Number(b.safety) - Number(a.safety) ||
+      Number(b.waited) - Number(a.waited) ||
+      (a.lastCorrected ?? '').localeCompare(b.lastCorrected ?? ''),
+  );
+
+export interface Turn {
+  readonly studentId: string;
+  /** From the beginning of the hold, s. */
+  readonly from: number;
+  readonly seconds: number;
+}
+export interface CorrectionRound {
+  /** Seconds for each person; 0 where the hold is too short for anybody. */
+  readonly each: number;
+  readonly turns: readonly Turn[];
+  /** Who is not reached, in order: they go first the next time. */
+  readonly waiting: readonly string[];
+}
+
+/**
+ * A round of corrections fitted to a hold: as many as can be given their time, the same for each; the rest wait.
+ * 8 people in 10 minutes: 75 s each. 12 in 6 minutes: 8 of them 45 s each, 4 wait.
+ * @param order ids, who comes first first
+ * @param seconds length of the hold
+ */
+export function correctionRound(
+  order: readonly string[],
+  seconds: number,
+  least: number = LEAST_CORRECTION,
+): CorrectionRound {
+  const fits = Math.min(order.length, Math.floor((seconds + 1e-6) / least));
+  if (fits === 0) return { each: 0, turns: [], waiting: order };
+  const each = seconds / fits;
+  const turns = order.slice(0, fits).map((studentId, index) => ({ studentId, from: index * each, seconds: each }));
+  return { each, turns, waiting: order.slice(fits) };
+}
+
+/** The rounds of all holds of a class, one after the other: who was not reached in one is first in the next. */
+export function correctionRounds(
+  order: readonly string[],
+  holds: readonly number[],
+): { readonly rounds: readonly CorrectionRound[]; readonly waiting: readonly string[] } {
+  let left = order;
+  const rounds = holds.map((seconds) => {
+    const round = correctionRound(left, seconds);
+    left = round.waiting;
+    return round;
+  });
+  return { rounds, waiting: left };
+}
+
+export interface TurnNow {
+  readonly studentId: string;
+  readonly next: string | null;
+  /** How many more come in this hold. */
+  readonly left: number;
+  readonly each: number;
+  /** Seconds that are left for this person; below 0 when it takes longer. */
+  readonly secondsLeft: number;
+}
+
+/**
+ * Whose turn it is in a hold that is on; null where all have been corrected, or what is left of the hold is too short for one.
+ * @param order of all who are here
+ * @param visits so far in this meeting
+ * @param hold the span that is on: its index, its length and how far it is, ms
+ */
+export function turnNow(
+  order: readonly string[],
+  visits: readonly Visit[],
+  hold: { readonly index: number; readonly durationMs: number; readonly offsetMs: number },
+): TurnNow | null {
+  const been = new Set(visits.map(({ studentId }) => studentId));
+  const left = order.filter((id) => !been.has(id));
+  const begun = visits.reduce(
+    (latest, visit) => (visit.spanIndex === hold.index ? Math.max(latest, visit.offsetMs) : latest),
+    0,
+  );
+  const round = correctionRound(left, (hold.durationMs - begun) / 1000);
+  const [turn, after] = round.turns;
+  if (turn === undefined) return null;
+  return {
+    studentId: turn.studentId,
+    next: after?.studentId ?? null,
+    left: round.turns.length - 1,
+    each: round.each,
+    secondsLeft: round.each - (hold.offsetMs - begun) / 1000,
+  };
+}
