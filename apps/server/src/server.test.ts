@@ -41,7 +41,7 @@ test('hashed files are cached for a year, the shell is not', async () => {
 
 test('addresses of the app get the shell, others are not found', async () => {
   const base = await serve(false);
-  for (const path of ['/', '/today', '/routines/abc', '/practise/x'])
+  for (const path of ['/', '/today', '/routines/abc', '/practise/x', '/classes/x'])
     expect(await (await fetch(base + path)).text()).toContain('shell');
   for (const path of ['/wp-admin', '/missing.js', '/../package.json'])
     expect((await fetch(base + path)).status).toBe(404);

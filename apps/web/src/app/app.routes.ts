@@ -50,6 +50,16 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./students/student-file')).StudentFile,
   },
   {
+    path: 'classes',
+    title: 'Classes – Pomek',
+    loadComponent: async () => (await import('./classes/classes')).Classes,
+  },
+  {
+    path: 'classes/:id',
+    title: 'Class – Pomek',
+    loadComponent: async () => (await import('./classes/class-page')).ClassPage,
+  },
+  {
     path: 'practise',
     title: 'Practise – Pomek',
     loadComponent: async () => (await import('./practise/practise-start')).PractiseStart,

@@ -1,3 +1,4 @@
 export * from './chain';
 export * from './lessons';
+export * from './lessonWords';
 export * from './sideWords';

@@ -129,7 +129,10 @@ export function chainLessons(chain: Chain, count: number): Lesson[] {
 export const taughtOf = (chain: Chain): number => Math.min(chain.taught ?? chain.nextLesson - 1, chain.pieces.length);
 
 /** The chain after its next lesson was held: what it taught is learned, and which half it reviewed is remembered. */
-export function lessonHeld(chain: Chain, { teaches, mode }: Pick<Lesson, 'teaches' | 'mode'>): Chain {
+export function lessonHeld(
+  chain: Chain,
+  { teaches, mode }: Pick<Lesson, 'mode'> & { readonly teaches: unknown },
+): Chain {
   return {
     ...chain,
     nextLesson: chain.nextLesson + 1,

@@ -26,7 +26,7 @@ function doseApart(own: ExerciseSegment, of: ExerciseSegment): string {
  */
 export function apartWords(rung: OwnRung, of: ExerciseSegment, shelf: Shelf): string {
   const { own } = rung;
-  if (own === null) return `not this one${rung.because === '' ? '' : `: ${rung.because}`}`;
+  if (own === null) return `left out${rung.because === '' ? '' : `: ${rung.because}`}`;
   const swapped = own.exerciseId !== of.exerciseId;
   const name = swapped ? (shelf.get(own.exerciseId)?.name ?? 'another exercise') : '';
   const turned = equal(own.turned, of.turned) ? '' : turnedWords(own.turned ?? {});
@@ -42,16 +42,20 @@ function isMore(own: ExerciseSegment, of: ExerciseSegment): boolean {
   return axisValue(own.dose, axis) > axisValue(of.dose, axis);
 }
 
-/** All that a person does otherwise in a class, segment by segment, in the order of the routine. */
-export function apartLines(
-  rungs: readonly OwnRung[],
-  segments: readonly ExerciseSegment[],
-  shelf: Shelf,
-): { readonly segmentId: string; readonly exercise: string; readonly words: string }[] {
-  return segments.flatMap((segment) => {
+/** Something a person does otherwise, and in which exercises of the class. */
+export interface Apart {
+  readonly exercises: readonly string[];
+  readonly words: string;
+}
+
+/** All that a person does otherwise in a class, in the order of the routine; what is the same in several is said once. */
+export function apartLines(rungs: readonly OwnRung[], segments: readonly ExerciseSegment[], shelf: Shelf): Apart[] {
+  const lines = new Map<string, string[]>();
+  for (const segment of segments) {
     const rung = rungs.find(({ segmentId }) => segmentId === segment.id);
     const words = rung === undefined ? '' : apartWords(rung, segment, shelf);
-    if (words === '') return [];
-    return [{ segmentId: segment.id, exercise: shelf.get(segment.exerciseId)?.name ?? '', words }];
-  });
+    if (words === '') continue;
+    lines.set(words, [...(lines.get(words) ?? []), shelf.get(segment.exerciseId)?.name ?? '']);
+  }
+  return [...lines].map(([words, exercises]) => ({ exercises, words }));
 }

@@ -20,11 +20,13 @@ import {
   correctionRounds,
   droppable,
   endsAtTime,
+  isThrough,
   MeetingSchema,
   nextMeeting,
   overSeconds,
   ownRungs,
   piecesMissed,
+  takesPart,
   placeWords,
   termOf,
   turnNow,
@@ -65,6 +67,11 @@ describe('the correction round', () => {
       ['p5'],
     ]);
     expect(waiting).toEqual(['p6']);
+    // Who leaves a hold out is corrected in another, or waits.
+    const without = correctionRounds(people(3), [60, 60, 60], (id, hold) => id !== 'p1' || hold === 1);
+    expect(without.rounds.map(({ turns }) => turns[0]?.studentId)).toEqual(['p2', 'p1', 'p3']);
+    const out: OwnRung = { segmentId: 'tree', own: null, countsFor: null, because: '' };
+    expect([takesPart({ rungs: [out] }, 'tree'), takesPart({ rungs: [out] }, 'reel')]).toEqual([false, true]);
   });
 
   test('who comes first: what can hurt, who waited, who was not corrected the longest, then the roster', () => {
@@ -162,7 +169,16 @@ describe('the own rung', () => {
   test('what is locked, or not opened yet, is left out and says why', () => {
     const hurt = log('2026-01-05', { pain: 7, painPlace: 'knee', lines: [logLine(1, { segmentId: 'tree' })] });
     const locked = ownRungs(evening, known({ plans: [plan([goal])], logs: [hurt] }), shelf, '2026-01-06');
-    expect(rungOf(locked, 'tree')).toMatchObject({ own: null, because: 'stopped until it is cleared' });
+    expect(rungOf(locked, 'tree')).toMatchObject({ own: null });
+    expect(rungOf(locked, 'tree').because).toContain('stopped until it is cleared. Pain 7 of 10 (knee)');
+    // Whatever loads the place is stopped, with a goal or without; once it is cleared nothing is.
+    expect(rungOf(locked, 'reel').own).toBeNull();
+    const cleared = { ...goal, clearedAt: '2026-01-05T20:00:00.000Z' };
+    const again = ownRungs(evening, known({ plans: [plan([cleared])], logs: [hurt] }), shelf, '2026-01-06');
+    expect(again.every(({ own }) => own !== null)).toBe(true);
+    // Who has no plan has nothing that could be cleared: a sign counts for a week.
+    const week = (on: string) => ownRungs(evening, known({ logs: [hurt] }), shelf, on)[0]!.own === null;
+    expect([week('2026-01-06'), week('2026-01-12'), week('2026-01-13')]).toEqual([true, true, false]);
     const gated = { ...goal, level: 60, gate: { strandId: 'x', dose: 60 } } as typeof goal;
     const closed = ownRungs(evening, known({ plans: [plan([gated])] }), shelf, '2026-01-06');
     expect(rungOf(closed, 'tree')).toMatchObject({ own: null, because: 'not opened yet' });
@@ -179,11 +195,13 @@ describe('the own rung', () => {
     const rungs = ownRungs(evening, known({ plans: [plan([goal])] }), shelf, '2026-01-06');
     expect(apartWords(rungOf(rungs, 'tree'), tree, shelf)).toBe('1:30 min');
     expect(apartWords(rungOf(rungs, 'reel'), reel, shelf)).toBe('');
-    expect(apartLines(rungs, [tree, reel], shelf)).toEqual([
-      { segmentId: 'tree', exercise: 'Holding the tree', words: '1:30 min' },
-    ]);
+    expect(apartLines(rungs, [tree, reel], shelf)).toEqual([{ exercises: ['Holding the tree'], words: '1:30 min' }]);
     const out: OwnRung = { segmentId: 'tree', own: null, countsFor: null, because: 'not opened yet' };
-    expect(apartWords(out, tree, shelf)).toBe('not this one: not opened yet');
+    expect(apartWords(out, tree, shelf)).toBe('left out: not opened yet');
+    const gone = ['tree', 'reel'].map((segmentId): OwnRung => ({ ...out, segmentId }));
+    expect(apartLines(gone, [tree, reel], shelf)).toEqual([
+      { exercises: ['Holding the tree', 'One-hand silk-reeling'], words: 'left out: not opened yet' },
+    ]);
     const chair: OwnRung = { ...out, own: { ...tree, exerciseId: 'belly-breathing' }, because: '' };
     expect(apartWords(chair, tree, shelf)).toBe(shelf.get('belly-breathing')!.name);
     // Who is further does what all do.
@@ -202,6 +220,22 @@ describe('the own rung', () => {
     expect(classRoutine(evening, rungs, 'routine')).toBe(evening);
     expect(classRoutine(evening, [], 'everybody')).toEqual(evening);
   });
+});
+
+test('who has done the own dose rests until the others have: by time in a hold, by the count of a side else', () => {
+  const { spans } = timeline(evening);
+  const at = (offsetMs: number, taps: number | null = null) => ({ offsetMs, taps });
+  const less = { ...tree, dose: hold(90, together(1)) };
+  expect([isThrough(less, spans[0]!, at(89_000)), isThrough(less, spans[0]!, at(90_000))]).toEqual([false, true]);
+  // Who has as much as the class, or more, never waits.
+  expect(isThrough(tree, spans[0]!, at(180_000))).toBe(false);
+  const nine = { ...reel, dose: cycle(6, eachSide(9)) };
+  const left = spans.find(({ kind }) => kind === 'cycle')!;
+  expect([isThrough(nine, left, at(53_000)), isThrough(nine, left, at(54_000))]).toEqual([false, true]);
+  expect([isThrough(nine, left, at(1000, 8)), isThrough(nine, left, at(1000, 9))]).toEqual([false, true]);
+  expect(isThrough(reel, left, at(72_000))).toBe(false);
+  // Another kind of drill has no such count.
+  expect(isThrough(less, left, at(72_000))).toBe(false);
 });
 
 describe('over the time', () => {

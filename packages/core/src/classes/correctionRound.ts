@@ -1,4 +1,4 @@
-import type { ClassPerson, Visit } from '../practice/classJournal';
+import type { ClassPerson, OwnRung, Visit } from '../practice/classJournal';
 
 /** A correction takes at least so long: walk there, look, say one thing, see it change, s. House value. */
 export const LEAST_CORRECTION = 45;
@@ -56,15 +56,29 @@ export function correctionRound(
   return { each, turns, waiting: order.slice(fits) };
 }
 
-/** The rounds of all holds of a class, one after the other: who was not reached in one is first in the next. */
+/** Whether somebody is to be corrected in a segment: who leaves it out is not. */
+export const takesPart = (
+  { rungs }: { readonly rungs: readonly Pick<OwnRung, 'segmentId' | 'own'>[] },
+  segmentId: string,
+): boolean => rungs.find((rung) => rung.segmentId === segmentId)?.own !== null;
+
+/**
+ * The rounds of all holds of a class, one after the other: who was not reached in one is first in the next.
+ * @param doesIt whether somebody takes part in the hold of that index
+ */
 export function correctionRounds(
   order: readonly string[],
   holds: readonly number[],
+  doesIt: (id: string, hold: number) => boolean = () => true,
 ): { readonly rounds: readonly CorrectionRound[]; readonly waiting: readonly string[] } {
   let left = order;
-  const rounds = holds.map((seconds) => {
-    const round = correctionRound(left, seconds);
-    left = round.waiting;
+  const rounds = holds.map((seconds, hold) => {
+    const round = correctionRound(
+      left.filter((id) => doesIt(id, hold)),
+      seconds,
+    );
+    const reached = new Set(round.turns.map(({ studentId }) => studentId));
+    left = left.filter((id) => !reached.has(id));
     return round;
   });
   return { rounds, waiting: left };

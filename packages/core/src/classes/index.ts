@@ -3,6 +3,7 @@ export * from './classPerson';
 export * from './classRecords';
 export * from './classRoutine';
 export * from './correctionRound';
+export * from './isThrough';
 export * from './lessonRoutine';
 export * from './meeting';
 export * from './nextMeeting';

@@ -1,5 +1,6 @@
 import type { Chain, Piece } from '../chain/chain';
 import type { Lesson, LessonPart, LessonPartKind } from '../chain/lessons';
+import { lessonPartWords } from '../chain/lessonWords';
 import { sideWords } from '../chain/sideWords';
 import type { Routine, Segment } from '../routine/routine';
 
@@ -7,17 +8,6 @@ const viewOf: Readonly<Partial<Record<LessonPartKind, 'facing' | 'from behind'>>
   'hands facing': 'facing',
   'hands from behind': 'from behind',
 };
-/** What is done in a part of a lesson, as it is called in the hall. */
-export const lessonPartWords: Readonly<Record<LessonPartKind, string>> = {
-  review: 'Repeat',
-  explain: 'Explain',
-  legs: 'Legs',
-  'hands facing': 'Hands, facing them',
-  'hands from behind': 'Hands, your back to them',
-  joined: 'Joined',
-  whole: 'The whole',
-};
-
 const MOST_LABEL = 120;
 const label = (words: string): string => (words.length <= MOST_LABEL ? words : `${words.slice(0, MOST_LABEL - 1)}…`);
 

@@ -7,7 +7,8 @@ import { practisedRoutine } from '../plan/practisedRoutine';
 import { doseOn } from '../plan/planDay';
 import type { Plan, Strand } from '../plan/plan';
 import { isOpen } from '../plan/stateOfStrand';
-import { lockedStrands } from '../plan/stopReasons';
+import { stopReasons } from '../plan/stopReasons';
+import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { segmentValue, withSegmentValue } from '../axis/segmentAxis';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import type { School } from '../schools/school';
@@ -63,6 +64,19 @@ function withinBudget(segment: ExerciseSegment, exercise: Exercise, records: Run
 
 type Shelf = ReadonlyMap<string, Exercise>;
 
+/** Of somebody without a plan signs to stop count for so many days: there is nothing that could be cleared. House value. */
+const SIGN_DAYS = 7;
+
+/** Since when signs to stop count for a drill without a goal: since the last one was cleared. */
+function clearedFor(plans: readonly Plan[], day: string): string | null {
+  const strands = plans.flatMap((plan) => plan.strands);
+  if (strands.length === 0) return `${dayOfNumber(dayNumber(day) - SIGN_DAYS)}T00:00:00Z`;
+  return strands.reduce<string | null>(
+    (last, { clearedAt }) => (clearedAt !== null && (last === null || clearedAt > last) ? clearedAt : last),
+    null,
+  );
+}
+
 /**
  * What a student does in each exercise of a class's routine: the dose and posture of the goals there are, in this routine or
  * for the same exercise in another, else what the body allows; with what is noted of the student taken care of.
@@ -70,9 +84,6 @@ type Shelf = ReadonlyMap<string, Exercise>;
  */
 export function ownRungs(routine: Routine, records: RungRecords, shelf: Shelf, day: string): OwnRung[] {
   const { student, school, plans, measures, logs } = records;
-  const locked = new Set(
-    plans.flatMap((plan) => lockedStrands(plan, logs, school.raise, shelf)).map(({ exerciseId }) => exerciseId),
-  );
   const exercisesOf = routine.segments.filter((segment) => segment.type === 'exercise');
   const foundFor = new Map(exercisesOf.map((segment) => [segment.id, strandsFor(segment, routine, plans)]));
   const plan = plans.find((entry) => entry.routineId === routine.id) ?? null;
@@ -82,7 +93,10 @@ export function ownRungs(routine: Routine, records: RungRecords, shelf: Shelf, d
   };
   const out = new Map(
     exercisesOf.flatMap((segment): [string, string][] => {
-      if (locked.has(segment.exerciseId)) return [[segment.id, 'stopped until it is cleared']];
+      const found = foundFor.get(segment.id)!;
+      const clearedAt = found.length > 0 ? found[0]!.strand.clearedAt : clearedFor(plans, day);
+      const [sign] = stopReasons({ ...segment, segmentId: segment.id, clearedAt }, logs, school.raise, shelf);
+      if (sign !== undefined) return [[segment.id, `stopped until it is cleared. ${sign}`]];
       return closed(segment) ? [[segment.id, 'not opened yet']] : [];
     }),
   );

@@ -11,6 +11,7 @@ import {
   type Correction,
   type Decision,
   type Exercise,
+  type Meeting,
   type PracticeLog,
   type School,
 } from '@pomek/core';
@@ -70,6 +71,10 @@ export class Repository {
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));
   readonly chains$ = this.all('chains').pipe(map((chains) => chains.toSorted(byName)));
   readonly students$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
+  /** In the order in which they come in a week. */
+  readonly classes$ = this.all('classes').pipe(
+    map((classes) => classes.toSorted((a, b) => a.weekday - b.weekday || a.startsAt.localeCompare(b.startsAt))),
+  );
   readonly plans$ = this.all('plans');
   readonly journals$ = this.all('journals');
 
@@ -91,6 +96,22 @@ export class Repository {
     return this.ofStudent('logs', studentId).pipe(
       map((logs) => logs.toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt))),
     );
+  }
+
+  /** The meetings of one class, the latest first. */
+  meetingsOf(classId: string): Observable<Meeting[]> {
+    return this.live(async () => {
+      const stored = await this.database.of('meetings').where('classId').equals(classId).toArray();
+      return this.keep('meetings', stored).toSorted((a, b) => b.startedAt.localeCompare(a.startedAt));
+    });
+  }
+
+  /** The last meeting of each class, by the class. */
+  lastMeetings(): Observable<ReadonlyMap<string, Meeting>> {
+    return this.live(async () => {
+      const stored = await this.database.of('meetings').orderBy('day').toArray();
+      return new Map(this.keep('meetings', stored).map((meeting) => [meeting.classId, meeting]));
+    });
   }
 
   /** What belongs to one student, by the index of the table. */

@@ -24,9 +24,11 @@ import {
   spanRepetition,
   timeline,
   type Bell,
+  type ClassAnswers,
   type ConductState,
   type Journal,
   type JournalEvent,
+  type Routine,
   type Span,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -37,9 +39,15 @@ import { Store } from '../data/store';
 import { SideMark } from '../ui/side-mark';
 import { BellRinger } from './bell-ringer';
 import { BreathLine } from './breath-line';
+import { ClassEnd } from './class-end';
+import { ClassRoom } from './class-room';
+import { classWrites } from './class-save';
+import { ClassTime } from './class-time';
+import { ClassWork, type ClassChange, type ClassUnderWay } from './class-work';
 import { EndForm, type EndAnswers } from './end-form';
 import { leftOf, momentOf } from './moment';
 import { HallFigure, type Doing } from './hall-figure';
+import { heldHere } from './held-here';
 import { ScreenAwake } from './screen-awake';
 
 const TICK_MS = 100;
@@ -61,7 +69,7 @@ const keys: Record<string, JournalEvent['action']> = {
 @Component({
   selector: 'pk-conductor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BreathLine, Button, EndForm, HallFigure, RouterLink, SideMark],
+  imports: [BreathLine, Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SideMark],
   templateUrl: './conductor.html',
   styleUrl: './conductor.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -76,15 +84,21 @@ export class Conductor {
   protected readonly ringer = inject(BellRinger);
   readonly journalId = input.required<string>();
   private readonly endForm = viewChild(EndForm);
+  private readonly classEnd = viewChild(ClassEnd);
+  private readonly held = heldHere();
+  /** Whether this tab conducts it. */
+  protected readonly here = this.held.here;
 
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
+  private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   protected readonly journal = signal<Journal | null | undefined>(undefined);
-  private readonly now = signal(this.clock.now().getTime());
+  protected readonly now = signal(this.clock.now().getTime());
   protected readonly ending = signal(false);
 
-  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly line = computed(() => {
     const journal = this.journal();
     return journal === null || journal === undefined ? null : timeline(journal.routine);
@@ -98,6 +112,14 @@ export class Conductor {
   protected readonly school = computed(() =>
     schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId),
   );
+  private readonly underWay = computed((): ClassUnderWay | null => {
+    const [journal, line] = [this.journal(), this.line()];
+    if (journal?.group == null || line === null) return null;
+    const { group, routine } = journal;
+    return { group, routine, line, state: this.state(), shelf: this.shelf(), school: this.school(), now: this.now() };
+  });
+  /** The people of the class that is conducted. */
+  protected readonly work = new ClassWork(this.underWay, (change) => this.amend(change));
   private readonly looks = remembered('hall-figure');
   /** The figure is seen as in a mirror until it is turned round. */
   protected readonly mirrored = computed(() => this.looks.value() !== 'facing');
@@ -144,12 +166,22 @@ export class Conductor {
     let ended = false;
     effect(() => {
       const id = this.journalId();
-      untracked(() => void this.open(id));
+      untracked(() => {
+        this.held.begin(id);
+        void this.open(id);
+      });
+    });
+    effect(() => {
+      if (this.here()) return;
+      untracked(() => {
+        this.ringer.silence();
+        this.awake.release();
+      });
     });
     const timer = setInterval(() => {
       const journal = this.journal();
       const now = this.clock.now().getTime();
-      if (journal === null || journal === undefined || journal.events.length === 0) return;
+      if (journal === null || journal === undefined || journal.events.length === 0 || !this.here()) return;
       if (this.state().running && now - this.now() > ASLEEP_MS) this.record('pause', this.now());
       this.now.set(now);
       const { running, finished } = this.state();
@@ -184,12 +216,13 @@ export class Conductor {
       this.ringer.silence();
       this.awake.release();
       const journal = this.journal();
-      if (journal !== null && journal !== undefined && this.state().running) this.record('pause');
+      if (journal !== null && journal !== undefined && this.here() && this.state().running) this.record('pause');
     });
   }
 
   protected onKey(event: KeyboardEvent): void {
-    if (this.line() === null || this.state().finished || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (this.line() === null || !this.here() || this.state().finished || event.ctrlKey || event.metaKey || event.altKey)
+      return;
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const action = keys[key];
@@ -199,7 +232,7 @@ export class Conductor {
     else if (key === 'f') this.fullScreen();
     else if (key === 'v') this.turnRound();
     else if (key === 'Escape') this.ending.update((ending) => !ending);
-    else return;
+    else if (!this.work.press(key)) return;
     event.preventDefault();
   }
 
@@ -211,6 +244,8 @@ export class Conductor {
 
   protected press(action: JournalEvent['action']): void {
     if (!this.begun()) return;
+    // Of a class it would not be known whose.
+    if (action === 'lost' && this.journal()!.group !== null) return;
     if (action === 'loosen' && this.school().fatigueRule !== 'ease') return;
     this.record(action);
   }
@@ -260,6 +295,51 @@ export class Conductor {
     await this.leave(journal);
   }
 
+  /** The meeting, each person's log and corrections, and where the class is in its chain: one step. */
+  protected async saveClass(answers: ClassAnswers): Promise<void> {
+    const journal = this.journal();
+    if (journal?.group == null) return;
+    const known = { shelf: this.shelf(), students: this.students(), classes: this.classes(), chains: this.chains() };
+    const writes = classWrites(journal, answers, known, {
+      now: this.clock.now().getTime(),
+      dayOf: (moment) => this.clock.dayOf(moment),
+      newId: () => this.clock.newId(),
+    });
+    // Where it is kept already, only the way out failed the last time.
+    const kept = await this.repository.has('meetings', journal.id);
+    if (!kept && !(await this.kept(this.store.write(`Class: ${journal.group.name}`, writes)))) return;
+    await this.leave(journal);
+  }
+
+  /** Something about the people of the class: who is here, who was corrected, what was seen. */
+  protected amend(change: ClassChange): void {
+    this.put((journal) => {
+      const group = journal.group === null ? null : change(journal.group);
+      return group === journal.group ? journal : { ...journal, group, seenAt: this.seenNow(journal) };
+    });
+  }
+
+  /** The class goes on in a shorter routine, or in the whole again. */
+  protected goOver({ routine, whole }: { readonly routine: Routine; readonly whole: Routine | null }): void {
+    this.put((journal) =>
+      journal.group === null
+        ? journal
+        : { ...journal, routine, group: { ...journal.group, whole }, seenAt: this.seenNow(journal) },
+    );
+    this.layBells();
+  }
+
+  /** The last moment at which the practice was seen running, epoch milliseconds. */
+  private seenNow({ seenAt }: Journal): number {
+    return this.state().running || this.state().finished ? Math.max(seenAt, this.now()) : seenAt;
+  }
+
+  /** This tab conducts it from now on, from where it is. */
+  protected async takeOver(): Promise<void> {
+    await this.held.takeOver(this.journalId());
+    await this.open(this.journalId());
+  }
+
   protected async dropIt(): Promise<void> {
     const journal = this.journal();
     if (journal !== null && journal !== undefined) await this.leave(journal);
@@ -275,10 +355,12 @@ export class Conductor {
 
   private async leave(journal: Journal): Promise<void> {
     this.endForm()?.draft.clear();
+    this.classEnd()?.draft.clear();
     await this.journals.drop(journal.id);
     this.journal.set(null);
     if (document.fullscreenElement) await document.exitFullscreen();
-    await this.router.navigate(journal.studentId === null ? ['/routines'] : ['/students', journal.studentId]);
+    if (journal.group !== null) await this.router.navigate(['/classes', journal.group.classId]);
+    else await this.router.navigate(journal.studentId === null ? ['/routines'] : ['/students', journal.studentId]);
   }
 
   private async open(id: string): Promise<void> {
@@ -305,10 +387,15 @@ export class Conductor {
   }
 
   private record(action: JournalEvent['action'], at = this.clock.now().getTime()): void {
-    const journal = this.journal();
-    if (journal === null || journal === undefined) return;
-    const after = { ...journal, events: [...journal.events, { at, action }], seenAt: at };
     this.now.set(Math.max(at, this.clock.now().getTime()));
+    this.put((journal) => ({ ...journal, events: [...journal.events, { at, action }], seenAt: at }));
+  }
+
+  private put(change: (journal: Journal) => Journal): void {
+    const journal = this.journal();
+    if (journal === null || journal === undefined || !this.here()) return;
+    const after = change(journal);
+    if (after === journal) return;
     this.journal.set(after);
     void this.journals.put(after);
   }

@@ -9,6 +9,7 @@ import * as z from 'zod';
 import { PracticeLogSchema, painPlaces, symptoms, type Symptom } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
+import { effortWords, painWords } from './effort-scale';
 import { RatingRow } from './rating-row';
 
 export type EndAnswers = z.infer<typeof AnswersSchema>;
@@ -38,33 +39,6 @@ const nothing: EndAnswers = {
   apart: null,
   gaveOut: [],
 };
-
-const effortWords = [
-  'nothing at all',
-  'very light',
-  'light',
-  'moderate',
-  'somewhat hard',
-  'hard',
-  'harder',
-  'very hard',
-  'very hard indeed',
-  'almost all I have',
-  'all I have',
-];
-const painWords = [
-  'none',
-  'barely',
-  'slight',
-  'clear',
-  'strong enough to stop',
-  'strong',
-  'strong',
-  'severe',
-  'severe',
-  'unbearable',
-  'worst',
-];
 
 /** Ten seconds at the end: effort, pain, anything else. */
 @Component({

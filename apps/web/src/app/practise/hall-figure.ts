@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import {
   flippedSide,
   shownDrill,
@@ -38,6 +48,7 @@ export interface Doing {
       [highest]="shown().highest"
       [pins]="pins()"
       [selected]="point()?.id ?? null"
+      (pinPressed)="chosen.emit($event)"
       [text]="'The figure does it: ' + exercise().name"
     />
   `,
@@ -63,6 +74,9 @@ export class HallFigure {
   /** As in a mirror: who stands opposite sees his or her own left move with the left. */
   readonly mirrored = input.required<boolean>();
   readonly point = input<Checkpoint | null>(null);
+  /** Checkpoints that can be pressed, where a class is corrected. */
+  readonly choices = input<readonly Checkpoint[]>([]);
+  readonly chosen = output<string>();
 
   protected readonly shown = computed(() => shownDrill(this.segment(), this.exercise(), this.body(), this.school()));
   /** Since the practice last said where it is, ms. */
@@ -73,10 +87,14 @@ export class HallFigure {
     return shownPose(this.shown(), on, done, this.seen(side), direction);
   });
   protected readonly pins = computed((): Pin[] => {
-    const point = this.point();
-    if (point === null) return [];
-    const { id, region, safety, wanted } = point;
-    return [{ id, region, safety, label: `Checkpoint ${region}: ${wanted}` }];
+    const [point, choices] = [this.point(), this.choices()];
+    const shown = choices.length > 0 ? choices : point === null ? [] : [point];
+    return shown.map(({ id, region, safety, wanted }) => ({
+      id,
+      region,
+      safety,
+      label: `Checkpoint ${region}: ${wanted}`,
+    }));
   });
 
   constructor() {

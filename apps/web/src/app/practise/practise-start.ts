@@ -132,10 +132,7 @@ export class PractiseStart {
     this.storedJournals().map((journal) => ({
       id: journal.id,
       routine: journal.routine.name,
-      who:
-        journal.group?.name ??
-        this.students().find((student) => student.id === journal.studentId)?.name ??
-        'no one',
+      who: journal.group?.name ?? this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
       when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
     })),
   );

@@ -12,6 +12,7 @@ import {
   type Chain,
   type Lesson,
   type Piece,
+  lessonStepWords,
   lessonHeld,
   taughtOf,
 } from '@pomek/core';
@@ -25,16 +26,6 @@ import { TextField } from '../ui/text-field';
 
 /** Lessons that are laid out at once. */
 const TERM = 14;
-
-const partWords: Record<Lesson['parts'][number]['kind'], string> = {
-  review: 'repeat',
-  explain: 'explain',
-  legs: 'legs',
-  'hands facing': 'hands, facing the class',
-  'hands from behind': 'hands, back to the class',
-  joined: 'joined',
-  whole: 'the whole',
-};
 
 /** A sequence in pieces, and its lessons over the term. */
 @Component({
@@ -76,11 +67,7 @@ export class ChainPage {
       ...lesson,
       length: durationWords(lesson.seconds),
       full: Math.min(100, (100 * lesson.seconds) / chain.lessonSeconds),
-      steps: lesson.parts.map((part) => {
-        const what = part.kind === 'review' || part.kind === 'whole' ? `${part.pieces.length} pieces` : part.pieces[0];
-        const times = part.times > 1 ? `, ${part.times} times` : '';
-        return `${partWords[part.kind]}: ${what}${times} (${durationWords(part.seconds)})`;
-      }),
+      steps: lesson.parts.map(lessonStepWords),
       facing: lesson.teaches === null ? '' : sideWords(lesson.teaches.side, 'facing'),
       behind: lesson.teaches === null ? '' : sideWords(lesson.teaches.side, 'from behind'),
     }));

@@ -10,6 +10,7 @@ export const places: readonly Place[] = [
   { path: '/exercises', name: 'Exercises', icon: 'pi pi-book' },
   { path: '/routines', name: 'Routines', icon: 'pi pi-list' },
   { path: '/students', name: 'Students', icon: 'pi pi-users' },
+  { path: '/classes', name: 'Classes', icon: 'pi pi-home' },
   { path: '/practise', name: 'Practise', icon: 'pi pi-play' },
   { path: '/files', name: 'Files', icon: 'pi pi-folder' },
 ];

@@ -3,13 +3,25 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
-import { practisedRoutine, durationWords, lockedStrands, timeline, type Plan, type StudentRecords } from '@pomek/core';
+import {
+  nextMeeting,
+  practisedRoutine,
+  durationWords,
+  lockedStrands,
+  timeline,
+  type Meeting,
+  type Plan,
+  type StudentRecords,
+} from '@pomek/core';
+import { classLesson } from '../data/class-lesson';
 import { Clock } from '../data/clock';
 import { Everybody } from '../data/everybody';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
 import { verdictWeight } from '../data/verdicts';
 import { VerdictMark } from '../ui/verdict-mark';
+import { classTimes, meetingDay } from '../ui/class-words';
+import { daysAgo } from '../ui/day-words';
 import { FirstSteps } from './first-steps';
 
 const UNSEEN_DAYS = 14;
@@ -75,6 +87,40 @@ export class TodayBoard {
       }))
       .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
   );
+
+  private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
+  private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  /** The last meeting of each class. */
+  private readonly met = toSignal(this.repository.lastMeetings(), { initialValue: new Map<string, Meeting>() });
+  /** The class that comes next: when and where, what, how many belong to it, and what was taught last. */
+  protected readonly nextClass = computed(() => {
+    const [today, now] = [this.clock.today(), this.clock.now()];
+    const time = `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+    const ahead = this.classes().map((of) => {
+      const last = this.met().get(of.id) ?? null;
+      return { of, last, day: nextMeeting(of, today, time, last?.day === today) };
+    });
+    const [next] = ahead.toSorted((a, b) => a.day.localeCompare(b.day) || a.of.startsAt.localeCompare(b.of.startsAt));
+    if (next === undefined) return null;
+    const { of, last, day } = next;
+    const plan = classLesson(of, this.routines(), this.chains(), this.schools());
+    const known = new Set((this.students() ?? []).map(({ id }) => id));
+    const names = new Map((this.students() ?? []).map(({ id, name }) => [id, name]));
+    const missed = last === null ? [] : of.roster.filter((id) => !last.present.includes(id));
+    return {
+      id: of.id,
+      name: of.name,
+      when: day === today ? `today ${of.startsAt}` : `${meetingDay(day, today)}, ${classTimes(of).slice(4)}`,
+      place: of.place,
+      people: of.roster.filter((id) => known.has(id)).length,
+      what: plan === null ? 'nothing to practise yet' : plan.routine.name,
+      length: plan === null ? '' : durationWords(timeline(plan.routine).totalMs / 1000),
+      last: last === null ? '' : `${last.lesson?.teaches ?? last.routineName} ${daysAgo(last.day, today)}`,
+      missed: missed.flatMap((id) => names.get(id) ?? []).join(', '),
+      waiting: (last?.waiting ?? []).flatMap((id) => names.get(id) ?? []).join(', '),
+    };
+  });
 
   /** The routine of a plan as it will be practised: locked strands are left out. */
   private planned(plan: Plan, records: StudentRecords, today: string): { id: string; name: string; length: string }[] {

@@ -1,0 +1,287 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
+import * as z from 'zod';
+import {
+  PracticeLogSchema,
+  painPlaces,
+  symptoms,
+  type ClassAnswers,
+  type ClassJournal,
+  type PracticeLog,
+  type Symptom,
+} from '@pomek/core';
+import { keptDraft } from '../data/kept-draft';
+import { TextField } from '../ui/text-field';
+import { effortWords, painWords } from './effort-scale';
+import { RatingRow } from './rating-row';
+
+const OwnSchema = PracticeLogSchema.pick({
+  effort: true,
+  pain: true,
+  painWhere: true,
+  painPlace: true,
+  symptoms: true,
+  note: true,
+}).partial();
+type Own = z.infer<typeof OwnSchema>;
+const AnswersSchema = z.object({
+  effort: PracticeLogSchema.shape.effort,
+  note: PracticeLogSchema.shape.note,
+  each: z.record(z.string(), OwnSchema),
+});
+
+/** After a class: one effort for all, and what was otherwise for one. */
+@Component({
+  selector: 'pk-class-end',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, TextField, Textarea],
+  template: `
+    @let it = draft.value();
+    <div class="page stack end">
+      <h1>Done: {{ group().name }}</h1>
+      <p>
+        <strong class="num">{{ people().length }}</strong> {{ people().length === 1 ? 'was' : 'were' }} here. Each gets
+        the own log{{ corrected() === '' ? '.' : '; corrected: ' + corrected() + '.' }}
+      </p>
+      <pk-rating
+        name="Effort of all"
+        [words]="effortWords"
+        [value]="it.effort"
+        (valueChange)="draft.set({ effort: $event })"
+      />
+      <section class="stack" aria-labelledby="otherwise">
+        <h2 id="otherwise">Was it otherwise for somebody?</h2>
+        <div class="row names">
+          @for (person of people(); track person.studentId) {
+            <button
+              type="button"
+              class="name"
+              [class.told]="person.studentId in it.each"
+              [attr.aria-expanded]="open() === person.studentId"
+              (click)="open.set(open() === person.studentId ? null : person.studentId)"
+            >
+              {{ person.name }}
+            </button>
+          }
+        </div>
+        @if (one(); as person) {
+          @let own = it.each[person.studentId] ?? nothing;
+          <section class="sheet stack" [attr.aria-label]="person.name">
+            <pk-rating
+              [name]="'Effort of ' + person.name"
+              [words]="effortWords"
+              [value]="own.effort ?? null"
+              (valueChange)="tell({ effort: $event })"
+            />
+            <pk-rating
+              [name]="'Pain of ' + person.name"
+              [words]="painWords"
+              [value]="own.pain ?? 0"
+              (valueChange)="tell({ pain: $event })"
+            />
+            @if ((own.pain ?? 0) > 0) {
+              <fieldset>
+                <legend>Where does it hurt?</legend>
+                @for (place of places; track place) {
+                  <span class="row">
+                    <input
+                      type="radio"
+                      name="class-pain-place"
+                      [id]="'class-place-' + place"
+                      [checked]="own.painPlace === place"
+                      (change)="tell({ painPlace: place })"
+                    />
+                    <label [for]="'class-place-' + place">{{ place }}</label>
+                  </span>
+                }
+              </fieldset>
+              <div class="field where">
+                <label for="class-pain-where">Just where, if you like</label>
+                <input
+                  pInputText
+                  id="class-pain-where"
+                  [pkText]="own.painWhere ?? ''"
+                  (pkTextChange)="tell({ painWhere: $event })"
+                  maxlength="120"
+                />
+              </div>
+            }
+            <fieldset>
+              <legend>Any of these?</legend>
+              @for (symptom of symptoms; track symptom) {
+                <span class="row">
+                  <p-checkbox
+                    [inputId]="'class-symptom-' + symptom"
+                    [binary]="true"
+                    [ngModel]="own.symptoms?.includes(symptom) ?? false"
+                    (ngModelChange)="toggle(own, symptom, $event)"
+                  />
+                  <label [for]="'class-symptom-' + symptom">{{ symptom }}</label>
+                </span>
+              }
+            </fieldset>
+            @if ((own.symptoms?.length ?? 0) > 0 || (own.pain ?? 0) >= 7) {
+              <p class="serious" role="alert">
+                Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
+                number.
+              </p>
+            }
+            <div class="field">
+              <label for="class-own-note">Note</label>
+              <input
+                pInputText
+                id="class-own-note"
+                [pkText]="own.note ?? ''"
+                (pkTextChange)="tell({ note: $event })"
+                maxlength="2000"
+              />
+            </div>
+            <div class="row">
+              <p-button
+                label="As for all"
+                size="small"
+                variant="text"
+                [disabled]="!(person.studentId in it.each)"
+                (onClick)="asForAll()"
+              />
+            </div>
+          </section>
+        }
+      </section>
+      <div class="field">
+        <label for="class-note">Note on the meeting</label>
+        <textarea
+          pTextarea
+          id="class-note"
+          rows="2"
+          [pkText]="it.note"
+          (pkTextChange)="draft.set({ note: $event })"
+          maxlength="2000"
+        ></textarea>
+      </div>
+      <div class="row">
+        <p-button label="Keep in the logs" icon="pi pi-check" size="large" (onClick)="finish()" />
+        <p-button label="Drop this meeting" variant="text" (onClick)="dropped.emit()" />
+      </div>
+    </div>
+  `,
+  styles: `
+    .end {
+      max-width: 60rem;
+      margin: 0 auto;
+    }
+    .name {
+      padding: 0.4rem 0.9rem;
+      border: 1px solid var(--pk-line-strong);
+      border-radius: 4px;
+      background: var(--pk-sheet);
+      color: inherit;
+      cursor: pointer;
+    }
+    .name.told {
+      background: var(--pk-doubt-wash);
+      font-weight: 600;
+    }
+    .name[aria-expanded='true'] {
+      outline: 3px solid var(--pk-pine);
+    }
+    .where {
+      max-width: 24rem;
+    }
+    fieldset {
+      border: 0;
+      padding: 0;
+      margin: 0;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem 1.5rem;
+    }
+    input[type='radio'] {
+      width: 1.4rem;
+      height: 1.4rem;
+      accent-color: var(--pk-pine);
+    }
+    legend {
+      font-size: 0.89rem;
+      color: var(--pk-soft);
+      padding: 0 0 0.25rem;
+    }
+    .serious {
+      border-left: 6px solid var(--pk-danger);
+      background: var(--pk-danger-wash);
+      padding: 0.75rem 1rem;
+      font-weight: 600;
+    }
+  `,
+})
+export class ClassEnd {
+  /** Whose answers these are: they outlive a reload. */
+  readonly practiceId = input.required<string>();
+  readonly group = input.required<ClassJournal>();
+  readonly save = output<ClassAnswers>();
+  readonly dropped = output();
+
+  protected readonly nothing: Own = {};
+  protected readonly effortWords = effortWords;
+  protected readonly painWords = painWords;
+  protected readonly places = painPlaces;
+  protected readonly symptoms = symptoms;
+  protected readonly open = signal<string | null>(null);
+  readonly draft = keptDraft(() => `class practice ${this.practiceId()}`, AnswersSchema, {
+    effort: null,
+    note: '',
+    each: {},
+  });
+  protected readonly people = computed(() => this.group().people.filter(({ from }) => from !== null));
+  protected readonly one = computed(() => this.people().find(({ studentId }) => studentId === this.open()) ?? null);
+  /** Who was corrected, and how often. */
+  protected readonly corrected = computed(() => {
+    const { seen } = this.group();
+    return this.people()
+      .map(({ studentId, name }) => ({ name, times: seen.filter((entry) => entry.studentId === studentId).length }))
+      .filter(({ times }) => times > 0)
+      .map(({ name, times }) => (times === 1 ? name : `${name} ${times} times`))
+      .join(', ');
+  });
+
+  protected tell(part: Own): void {
+    const id = this.open();
+    if (id === null) return;
+    const { each } = this.draft.value();
+    this.draft.set({ each: { ...each, [id]: { ...each[id], ...part } } });
+  }
+
+  protected toggle(own: Own, symptom: Symptom, on: boolean): void {
+    const others = (own.symptoms ?? []).filter((entry) => entry !== symptom);
+    this.tell({ symptoms: on ? [...others, symptom] : others });
+  }
+
+  protected asForAll(): void {
+    const { each } = this.draft.value();
+    this.draft.set({ each: Object.fromEntries(Object.entries(each).filter(([id]) => id !== this.open())) });
+  }
+
+  protected finish(): void {
+    const { effort, note, each } = this.draft.value();
+    this.save.emit({ effort, note: note.trim(), each: Object.fromEntries(Object.entries(each).map(cleaned)) });
+  }
+}
+
+type Told = ClassAnswers['each'][string];
+
+/** What was said of a pain that is gone again is not kept; what was not said is as for all. */
+function cleaned([id, own]: [string, Own]): [string, Told] {
+  const { effort, pain = 0, painPlace = null, painWhere = '', symptoms: signs = [], note = '' } = own;
+  const rest: Partial<Pick<PracticeLog, 'pain' | 'painPlace' | 'painWhere' | 'symptoms' | 'note'>> = {
+    pain,
+    painPlace: pain > 0 ? painPlace : null,
+    painWhere: pain > 0 ? painWhere.trim() : '',
+    symptoms: signs,
+    note: note.trim(),
+  };
+  return [id, effort == null ? rest : { ...rest, effort }];
+}
