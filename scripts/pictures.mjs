@@ -46,6 +46,13 @@ const views = [
       await page.getByRole('button', { name: 'Load', exact: true }).click();
     },
   },
+  {
+    name: 'class',
+    path: '/classes/demo-class-stand',
+    async then(page) {
+      await page.getByRole('button', { name: 'All are here' }).click();
+    },
+  },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },
 ];
@@ -70,6 +77,19 @@ for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRigh
 }
 await page.waitForTimeout(3000);
 await page.screenshot({ path: join(folder, 'conductor-hall.png') });
+await page.keyboard.press('Escape');
+await page.getByRole('button', { name: 'Drop it' }).click();
+
+await page.goto(`${base}/classes/demo-class-stand`);
+await page.getByRole('button', { name: 'Go to the hall' }).click();
+await page.getByText('Space begins.').waitFor();
+await page.evaluate(() => document.documentElement.classList.add('hall'));
+for (const key of ['Space', ...Array(7).fill('ArrowRight')]) {
+  await page.waitForTimeout(150);
+  await page.keyboard.press(key);
+}
+await page.waitForTimeout(3000);
+await page.screenshot({ path: join(folder, 'class-hall.png') });
 await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'Drop it' }).click();
 await browser.close();

@@ -21,6 +21,10 @@ const views = [
   '/routines/chains/demo-chain',
   '/students',
   '/students/demo-student-3',
+  '/classes',
+  '/classes/demo-class-stand',
+  '/classes/demo-class-pond?part=term',
+  '/classes/demo-class-pond?part=set-up',
   '/practise?student=demo-student-8',
   '/files',
   '/sources',
@@ -85,6 +89,16 @@ for (const { light, rules } of lights) {
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'End and log what was done' }).click();
       await expectNoViolations(page, 'end of practice', rules);
+      await page.goto('/classes/demo-class-stand');
+      await page.getByRole('button', { name: 'All are here' }).click();
+      await enterHall(page);
+      await page.keyboard.press('Space');
+      await page.keyboard.press('ArrowRight');
+      await expectNoViolations(page, 'class', rules);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'End and log what was done' }).click();
+      await page.getByRole('button', { name: 'Ilse Marrowby' }).click();
+      await expectNoViolations(page, 'end of class', rules);
     });
   });
 }
@@ -94,6 +108,7 @@ test('empty places say what to do first, without a violation', async ({ page }) 
   for (const [place, says] of [
     ['Routines', 'No routine yet'],
     ['Students', 'No student yet'],
+    ['Classes', 'No class yet'],
     ['Practise', 'Nothing to practise yet'],
     ['Today', 'To begin with'],
   ] as const) {

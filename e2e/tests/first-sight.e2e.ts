@@ -3,7 +3,7 @@ import { expect, test, type Page } from '../support/test';
 
 /** What each view shows first; at its size all of it is on the screen, without scrolling. */
 const views: readonly { readonly path: string; readonly main: readonly string[] }[] = [
-  { path: '/today', main: ['h1', '#practising', '#due'] },
+  { path: '/today', main: ['h1', '#practising', '#next-class', '#due'] },
   { path: '/exercises/tree-holding', main: ['pk-figure svg', 'pk-answers', 'pk-posture-dials'] },
   {
     path: '/routines/demo-reeling',
@@ -15,6 +15,11 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
   },
   { path: '/students', main: ['table'] },
   { path: '/students/season', main: ['table svg'] },
+  { path: '/classes', main: ['table'] },
+  {
+    path: '/classes/demo-class-stand',
+    main: ['#here-heading', '#practised-heading', '#round-heading', '#here-demo-student-7'],
+  },
   { path: '/practise?student=demo-student-8', main: ['h1'] },
   { path: '/files', main: ['h1'] },
 ];

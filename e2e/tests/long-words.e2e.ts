@@ -14,6 +14,9 @@ const views = [
   '/routines/chains/demo-chain',
   '/students',
   '/students/demo-student-3',
+  '/classes',
+  '/classes/demo-class-stand',
+  '/classes/demo-class-pond?part=term',
   '/practise?student=demo-student-3',
   '/files',
 ];
@@ -29,7 +32,15 @@ test(`a name of one long word widens no page of ${widths.join(' or ')} px`, asyn
         const open = indexedDB.open('pomek-demo');
         open.onerror = () => reject(open.error!);
         open.onsuccess = () => {
-          const lengths: Record<string, number> = { name: 80, note: 300, label: 120, cue: 300, routineName: 80 };
+          const lengths: Record<string, number> = {
+            name: 80,
+            place: 80,
+            teaches: 80,
+            note: 300,
+            label: 120,
+            cue: 300,
+            routineName: 80,
+          };
           const names = [...open.result.objectStoreNames];
           const write = open.result.transaction(names, 'readwrite');
           const longer = (value: unknown): unknown => {

@@ -125,6 +125,13 @@ const editors: readonly Editor[] = [
     },
   },
   {
+    name: 'a class',
+    place: 'pk-class-set-up',
+    open: async (page) => {
+      await page.goto('/classes/demo-class-stand?part=set-up');
+    },
+  },
+  {
     name: 'a practice by hand',
     place: 'pk-log-by-hand',
     open: async (page) => {

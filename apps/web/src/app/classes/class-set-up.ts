@@ -49,11 +49,10 @@ import { TextField } from '../ui/text-field';
               <label for="class-time">Begins at</label>
               <input
                 pInputText
+                type="time"
                 id="class-time"
                 [pkText]="it.startsAt"
                 (pkTextChange)="edit().type(['startsAt'], $event)"
-                placeholder="18:30"
-                maxlength="5"
               />
             </div>
             <pk-number
@@ -165,7 +164,7 @@ import { TextField } from '../ui/text-field';
       align-items: flex-start;
     }
     .time input {
-      width: 6rem;
+      width: 8rem;
     }
     li {
       padding: 0.15rem 0;

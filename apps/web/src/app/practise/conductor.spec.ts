@@ -15,6 +15,7 @@ const journal = (change: Partial<Journal> = {}): Journal => ({
   studentId: 'student-1',
   routine,
   cares: [],
+  group: null,
   events: [],
   seenAt: start,
   ...change,

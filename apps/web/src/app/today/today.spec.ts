@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { getISODay, parseISO } from 'date-fns';
-import { demoContents, emptyContents, sources, writeBundle } from '@pomek/core';
+import { formatISO, getISODay, parseISO, subDays } from 'date-fns';
+import { demoContents, emptyContents, newClass, sources, writeBundle } from '@pomek/core';
 import { aRoutine, aStudent, someContents } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Clock } from '../data/clock';
@@ -37,6 +37,41 @@ test('who has this weekday practises today, with cautions; others do not', async
   expect(list).toContain('Left knee');
   expect(list).toContain('no routine given yet');
   expect(list).not.toContain('Comes Later');
+});
+
+test('the next class stands there with its room, what was done last, who missed it and who waited', async () => {
+  const students = [aStudent({ id: 'a', name: 'Ama Reed' }), aStudent({ id: 'b', name: 'Bo Field' })];
+  const tomorrow = {
+    ...newClass('soon', 'Soon class', (weekday % 7) + 1),
+    place: 'The barn',
+    roster: ['a', 'b', 'gone'],
+  };
+  const later = { ...newClass('later', 'Later class', ((weekday + 2) % 7) + 1), roster: ['a'] };
+  const day = formatISO(subDays(parseISO(today), 6), { representation: 'date' });
+  const meeting = {
+    id: 'm',
+    classId: 'soon',
+    day,
+    startedAt: `${day}T18:30:00.000Z`,
+    practisedSeconds: 1800,
+    routineName: 'Evening',
+    lesson: null,
+    present: ['a'],
+    corrected: [],
+    waiting: ['a'],
+    note: '',
+  };
+  const routines = [aRoutine()];
+  const classes = [later, { ...tomorrow, routineId: routines[0]!.id }];
+  const page = await render(TodayBoard, {}, { students, routines, classes, meetings: [meeting] });
+  await page.until(/The next class/);
+  const text = page.element.querySelector('section[aria-labelledby="next-class"]')!.textContent.replace(/\s+/g, ' ');
+  expect(text).toContain('Soon class');
+  expect(text).not.toContain('Later class');
+  expect(text).toContain('18:30–19:30, The barn');
+  expect(text).toContain('2 people');
+  expect(text).toContain('Last: Evening 6 days ago; missed by Bo Field');
+  expect(text).toContain('Corrected first: Ama Reed');
 });
 
 test('what matters most stands first: stop, then ease, then raise; the long unseen are named', async () => {
