@@ -77,6 +77,16 @@ test('the hall fits a laptop, a tablet and a phone held upright, and nothing jum
   }
   await page.setViewportSize(SIZE);
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/^Take up/);
+  // Capitals and figures of what matters are at least a twenty-fifth of the screen high: they are read from three metres.
+  for (const selector of ['.stage h1', '.big']) {
+    const capitals = await page.locator(selector).evaluate((element) => {
+      const { font } = getComputedStyle(element);
+      const canvas = document.createElement('canvas').getContext('2d')!;
+      canvas.font = font;
+      return canvas.measureText('H8').actualBoundingBoxAscent;
+    });
+    expect(capitals, `${selector} from three metres`).toBeGreaterThanOrEqual(0.04 * SIZE.height);
+  }
   const places = new Map<string, Set<number>>();
   for (let tick = 0; tick < 8; tick += 1) {
     const [title, x] = await page.evaluate(() => [

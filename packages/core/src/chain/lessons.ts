@@ -1,4 +1,4 @@
-import { reviewModes } from '../practice/classJournal';
+import { type reviewModes } from '../practice/classJournal';
 import { durationWords } from '../words/durationWords';
 import type { Chain, Piece } from './chain';
 

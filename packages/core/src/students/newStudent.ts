@@ -19,4 +19,5 @@ export const newStudent = (id: string, name: string, schoolId: string): Student 
   conditions: [],
   conditionSides: {},
   ownLimits: [],
+  archivedOn: null,
 });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { WeekdaySchema } from '../days/daySchema';
+import { DaySchema, WeekdaySchema } from '../days/daySchema';
 import { nameText, noteText } from '../text/textSchema';
 import { conditions } from '../screening/conditions';
 import { OwnLimitsSchema } from '../screening/ownLimits';
@@ -30,5 +30,7 @@ export const StudentSchema = z.object({
   conditionSides: z.partialRecord(z.enum(conditions), z.enum(['left', 'right'])).default({}),
   /** Limits that are on no list. */
   ownLimits: z.array(OwnLimitsSchema).max(8).default([]),
+  /** Since when he or she does not come any more and stands in no list; null while taught. */
+  archivedOn: DaySchema.nullable().default(null),
 });
 export type Student = z.infer<typeof StudentSchema>;

@@ -212,6 +212,11 @@ export class ClassNext {
     };
   });
 
+  /** In what something is done otherwise. */
+  protected called({ exercises }: Apart): string {
+    return exercises.length > 1 && exercises.length === this.segments().length ? 'All of it' : exercises.join(', ');
+  }
+
   protected come(id: string, here: boolean): void {
     const others = this.draft.value().here.filter((entry) => entry !== id);
     this.draft.set({ here: here ? [...others, id] : others });

@@ -14,6 +14,7 @@ import {
   type Meeting,
   type PracticeLog,
   type School,
+  type Student,
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
@@ -45,6 +46,7 @@ const once = <T extends { id: string }>(records: readonly T[]): T[] => [
   ...new Map(records.map((record) => [record.id, record])).values(),
 ];
 
+const isTaught = ({ archivedOn }: Pick<Student, 'archivedOn'>): boolean => archivedOn === null;
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
 
 /** Streams of what is stored, parsed as it comes out; they follow changes in this and in other tabs. */
@@ -70,7 +72,11 @@ export class Repository {
   );
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));
   readonly chains$ = this.all('chains').pipe(map((chains) => chains.toSorted(byName)));
-  readonly students$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
+  private readonly everyone$ = this.all('students').pipe(map((students) => students.toSorted(byName)));
+  /** Those who are taught. */
+  readonly students$ = this.everyone$.pipe(map((students) => students.filter(isTaught)));
+  /** Those who were put into the archive. */
+  readonly archived$ = this.everyone$.pipe(map((students) => students.filter((student) => !isTaught(student))));
   /** In the order in which they come in a week. */
   readonly classes$ = this.all('classes').pipe(
     map((classes) => classes.toSorted((a, b) => a.weekday - b.weekday || a.startsAt.localeCompare(b.startsAt))),
@@ -137,11 +143,12 @@ export class Repository {
   recent(today: string): Observable<Recent> {
     return this.live(async () => {
       const since = daysBefore(today, RECENT_DAYS);
-      const [ids, schools, plans] = await Promise.all([
-        this.database.of('students').toCollection().primaryKeys(),
+      const [students, schools, plans] = await Promise.all([
+        this.read('students'),
         this.read('schools'),
         this.read('plans'),
       ]);
+      const ids = students.filter(isTaught).map(({ id }) => id);
       const lately = await Promise.all(ids.map((id) => this.logsFrom(id, since)));
       const strandsOf = groupBy(
         plans.flatMap(({ studentId, strands }) => strands.map((strand) => ({ studentId, ...strand }))),

@@ -10,15 +10,17 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { of, switchMap } from 'rxjs';
 import {
   bells,
   clock,
   conduct,
   fellShort,
   logLines,
+  pointsInWork,
   bodyOfStudent,
   practiceLog,
   spanRepetition,
@@ -106,8 +108,20 @@ export class Conductor {
   protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
   protected readonly moment = computed(() =>
-    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school()),
+    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school(), this.inWork()),
   );
+  private readonly corrections = toSignal(
+    toObservable(computed(() => this.journal()?.studentId ?? null)).pipe(
+      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('corrections', id))),
+    ),
+    { initialValue: [] },
+  );
+  /** Checkpoints that the student is being corrected for: their cues come first. */
+  private readonly inWork = computed(() => {
+    const all = this.corrections();
+    const ids = [...new Set(all.map(({ checkpointId }) => checkpointId))];
+    return new Set(pointsInWork(all, ids, this.clock.today()).map(({ checkpointId }) => checkpointId));
+  });
   protected readonly who = computed(() => this.students().find((student) => student.id === this.journal()?.studentId));
   protected readonly school = computed(() =>
     schoolOf(this.schools(), this.who()?.schoolId ?? this.journal()?.routine.schoolId),

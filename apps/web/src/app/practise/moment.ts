@@ -51,6 +51,8 @@ export interface Moment {
   /** While it is taken up: the way in, and the signs that one may begin. */
   readonly wayIn: readonly string[];
   readonly mayBegin: string;
+  /** What to mind of the exercise, while it is taken up. */
+  readonly cautions: readonly string[];
   readonly breath: {
     readonly fullness: (seconds: number) => number;
     readonly now: number;
@@ -244,12 +246,16 @@ function takingUp(
   span: Span,
   exercise: Exercise | undefined,
   segment: Segment | undefined,
-): Pick<Moment, 'wayIn' | 'mayBegin'> {
-  if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '' };
+): Pick<Moment, 'wayIn' | 'mayBegin' | 'cautions'> {
+  if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '', cautions: [] };
   const { signs } = exercise;
   const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
   const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
-  return { wayIn, mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' ') };
+  return {
+    wayIn,
+    mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' '),
+    cautions: exercise.cautions,
+  };
 }
 
 const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
@@ -271,21 +277,32 @@ function enoughOf(span: Span, state: ConductState, segment: Segment | undefined)
 /** Where sides take turns: how long they have done so, ms; a point stays up as long as elsewhere. */
 const beforeInTurns = ({ turn, durationMs }: Span): number => (turn - 1) * durationMs;
 
-/** The checkpoint that is up: what can hurt first, then the drill’s own in turn, as many as the school looks at. */
+/** The checkpoint that is up: what the student is being corrected for and what can hurt first, then the drill’s own in turn, as many as the school looks at. */
 function checkpointOf(
   span: Span,
   state: ConductState,
   exercise: Exercise | undefined,
   school: School,
+  inWork: ReadonlySet<string>,
 ): Checkpoint | null {
-  const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), new Set(), span.index - span.turn);
+  const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), inWork, span.index - span.turn);
   if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
   const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
   return points[turn % points.length] ?? null;
 }
 
-/** What the hall sees, from the state of the practice: pure, so it can be tested without a clock. */
-export function momentOf(routine: Routine, line: Timeline, state: ConductState, shelf: Shelf, school: School): Moment {
+/**
+ * What the hall sees, from the state of the practice: pure, so it can be tested without a clock.
+ * @param inWork ids of checkpoints that the student is being corrected for
+ */
+export function momentOf(
+  routine: Routine,
+  line: Timeline,
+  state: ConductState,
+  shelf: Shelf,
+  school: School,
+  inWork: ReadonlySet<string> = new Set(),
+): Moment {
   const span = line.spans[state.spanIndex];
   if (span === undefined || state.finished) {
     return {
@@ -300,6 +317,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
       checkpoint: null,
       wayIn: [],
       mayBegin: '',
+      cautions: [],
       breath: null,
     };
   }
@@ -314,7 +332,7 @@ export function momentOf(routine: Routine, line: Timeline, state: ConductState, 
     side: span.side,
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
-    checkpoint: checkpointOf(span, state, exercise, school),
+    checkpoint: checkpointOf(span, state, exercise, school, inWork),
     ...takingUp(span, exercise, segment),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),

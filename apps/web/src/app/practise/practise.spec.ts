@@ -57,6 +57,16 @@ test('what the hall sees, moment by moment', () => {
   expect(at(10_000)).toMatchObject({ kind: 'done' });
 });
 
+test('what the student is being corrected for is said first; what to mind is told while it is taken up', () => {
+  const points = shelf.get('empty-full')!.checkpoints;
+  const plain = at(12).checkpoint!;
+  const other = points.find(({ id }) => id !== plain.id)!;
+  const state = conduct(line, [{ at: 0, action: 'start' }], 12_000);
+  expect(momentOf(routine, line, state, shelf, softSchool, new Set([other.id])).checkpoint!.id).toBe(other.id);
+  expect(at(3).cautions).toEqual(shelf.get('empty-full')!.cautions);
+  expect(at(12).cautions).toEqual([]);
+});
+
 test('taps take over the count and the breath line makes room', () => {
   const tapped = at(88, { at: 86_000, action: 'tap' });
   expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', breath: null });

@@ -40,7 +40,7 @@ let count = 0;
     }
     .numbers {
       display: grid;
-      grid-template-columns: repeat(11, minmax(2.6rem, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(2.6rem, 1fr));
       gap: 0.35rem;
     }
     label {

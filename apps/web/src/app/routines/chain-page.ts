@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
@@ -14,10 +14,14 @@ import {
   type Piece,
   lessonStepWords,
   lessonHeld,
+  lessonRoutine,
+  newRoutine,
+  softSchool,
   taughtOf,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { Journals } from '../data/journals';
 import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
 import { NotKept } from '../ui/not-kept';
@@ -51,6 +55,8 @@ const TERM = 14;
 })
 export class ChainPage {
   private readonly clock = inject(Clock);
+  private readonly router = inject(Router);
+  private readonly journals = inject(Journals);
   readonly id = input.required<string>();
 
   protected readonly edit = new Editing('chains', this.id, ({ name }) => `Change ${name}`);
@@ -119,6 +125,24 @@ export class ChainPage {
   /** The next lesson was held: its piece is learned, and what it reviewed is remembered. */
   protected held(lesson: Lesson): void {
     this.change(`Lesson ${lesson.number} held`, (chain) => lessonHeld(chain, lesson));
+  }
+
+  /** The lesson in the hall, for whoever is there; nothing is logged. A class conducts its own. */
+  protected async conduct(lesson: Lesson): Promise<void> {
+    const chain = this.chain();
+    if (chain === null || chain === undefined) return;
+    const id = this.clock.newId();
+    const empty = newRoutine(id, chain.name, softSchool);
+    await this.journals.put({
+      id,
+      studentId: null,
+      routine: lessonRoutine(chain, lesson, null, empty),
+      cares: [],
+      group: null,
+      events: [],
+      seenAt: this.clock.now().getTime(),
+    });
+    await this.router.navigate(['/practise', id]);
   }
 
   private change(label: string, command: (chain: Chain) => Chain): void {

@@ -257,5 +257,8 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   expect((await page.database.of('chains').get('c'))!.pieces[0]!.name).toBe('Piece 2');
   await page.press('This lesson was held');
   expect((await page.database.of('chains').get('c'))!.nextLesson).toBe(2);
-  expect(page.text()).toContain('repeat: 1 pieces');
+  expect(page.text()).toContain('Repeat: 1 pieces');
+  await page.press('Conduct it');
+  const [journal] = await page.database.of('journals').toArray();
+  expect(journal).toMatchObject({ studentId: null, routine: { name: 'Pond, lesson 2' } });
 });

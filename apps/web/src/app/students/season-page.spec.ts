@@ -1,5 +1,5 @@
 import { from, throwError } from 'rxjs';
-import { demoContents, type Plan } from '@pomek/core';
+import { demoContents, newClass, type Plan } from '@pomek/core';
 import { formatISO } from 'date-fns';
 import { render } from '../../../testing/render';
 import { answer } from '../compute/answer';
@@ -38,6 +38,18 @@ test('each goal of each student has its line: where it stands, its weeks, when i
   for (const row of page.element.querySelectorAll('tbody tr'))
     expect(row.querySelectorAll('rect').length).toBeGreaterThan(5);
   expect(page.element.querySelector('progress')).toBeNull();
+});
+
+test('the sheet can be that of one class', async () => {
+  const classes = [{ ...newClass('c', 'Evening class', 2), roster: ['demo-student-5'] }];
+  const page = await render(SeasonPage, {}, { ...stored, classes }, [here]);
+  await page.until(/Bertil Anquist/);
+  const sheet = page.fixture.componentInstance as unknown as { choose: (value: string) => void };
+  sheet.choose('class:c');
+  await page.settle();
+  expect([...page.element.querySelectorAll('tbody th')].map((head) => head.textContent.trim())).toEqual([
+    'Caspian Roe',
+  ]);
 });
 
 test('without a plan it says what would stand here; what cannot be reckoned is said', async () => {

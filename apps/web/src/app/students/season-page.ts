@@ -25,6 +25,7 @@ import type { ResultOf } from '../compute/protocol';
 import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
+import { Repository } from '../data/repository';
 import { readDay } from '../ui/day-words';
 import { Empty } from '../ui/empty';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -37,6 +38,8 @@ const BACK = 5;
 const WEEKS = 24;
 const LINE = { width: 480, height: 26 } as const;
 const ALL = 'all';
+/** What the choice begins with where it is a class. */
+const CLASS = 'class:';
 
 interface Planned {
   readonly one: OneOfAll;
@@ -58,18 +61,29 @@ export class SeasonPage {
   private readonly compute = inject(Compute);
   private readonly everybody = inject(Everybody);
   private readonly choice = remembered('season-routine');
+  private readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
 
   protected readonly known = this.everybody.known;
   protected readonly line = LINE;
-  /** The routine whose plans are shown, by id; all of them where it is gone. */
+  /** The routine, or the class, whose plans are shown, by id; all of them where it is gone. */
   protected readonly routineId = computed(() => {
     const wanted = this.choice.value();
-    return this.everybody.routines().some(({ id }) => id === wanted) ? wanted! : ALL;
+    const known = [...this.everybody.routines().map(({ id }) => id), ...this.classes().map(({ id }) => CLASS + id)];
+    return wanted !== null && known.includes(wanted) ? wanted : ALL;
+  });
+  /** Those of whom the sheet is: the people of a class, or everybody; null where that is no question. */
+  private readonly roster = computed(() => {
+    const of = this.classes().find(({ id }) => CLASS + id === this.routineId());
+    return of === undefined ? null : new Set(of.roster);
   });
   protected readonly routines = computed(() => {
     const given = new Set(this.everybody.plans().map(({ routineId }) => routineId));
     const named = this.everybody.routines().filter(({ id }) => given.has(id));
-    return [{ label: 'All routines', value: ALL }, ...named.map(({ id, name }) => ({ label: name, value: id }))];
+    return [
+      { label: 'All students', value: ALL },
+      ...this.classes().map(({ id, name }) => ({ label: name, value: CLASS + id })),
+      ...named.map(({ id, name }) => ({ label: name, value: id })),
+    ];
   });
   private readonly frame = computed((): SeasonFrame => {
     const today = this.clock.today();
@@ -90,9 +104,13 @@ export class SeasonPage {
   private readonly planned = computed((): Planned[] =>
     this.everybody
       .all()
+      .filter(({ student }) => this.roster()?.has(student.id) ?? true)
       .flatMap((one) =>
         one.plans
-          .filter(({ routineId, strands }) => strands.length > 0 && [ALL, routineId].includes(this.routineId()))
+          .filter(
+            ({ routineId, strands }) =>
+              strands.length > 0 && (this.roster() !== null || [ALL, routineId].includes(this.routineId())),
+          )
           .map((plan) => ({ one, plan, context: contextOf(plan, one.records, this.clock.today()) })),
       ),
   );

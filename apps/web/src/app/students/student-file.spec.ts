@@ -1,4 +1,12 @@
-import { builtInExercises, demoContents, newSegment, newStrand, softSchool, type PracticeLog } from '@pomek/core';
+import {
+  builtInExercises,
+  demoContents,
+  newClass,
+  newSegment,
+  newStrand,
+  softSchool,
+  type PracticeLog,
+} from '@pomek/core';
 import { aStudent } from '../../../testing/records';
 import { TestBed } from '@angular/core/testing';
 import { render } from '../../../testing/render';
@@ -68,6 +76,34 @@ test('students are found by any of their words, and put in order by what waits o
   await page.settle();
   expect(names()[0]).toBe('Wilhelmina Frost');
   expect(localStorage.getItem('pomek.students-order')).toBe('seen');
+});
+
+test('students can be those of one class; who is in the archive stands apart, and in no class', async () => {
+  const gone = { ...demo.students[0]!, archivedOn: '2026-01-02' };
+  const students = [gone, ...demo.students.slice(1)];
+  const classes = [{ ...newClass('c', 'Evening class', 2), roster: [gone.id, demo.students[2]!.id] }];
+  const page = await render(Students, {}, { ...stored, students, classes });
+  await page.until(/Evening class|of all classes/);
+  const names = () => [...page.element.querySelectorAll('tbody .title')].map((link) => link.textContent);
+  expect(names()).not.toContain(gone.name);
+  expect(page.text()).toMatch(/In the archive ?1.*Orsolya Venn since 2 Jan 2026/);
+  const list = page.fixture.componentInstance as unknown as { setClass: (id: string) => void };
+  list.setClass('c');
+  await page.settle();
+  expect(names()).toEqual([demo.students[2]!.name]);
+  expect(localStorage.getItem('pomek.students-class')).toBe('c');
+});
+
+test('a student goes into the archive and comes out of it, in one step each, with all that was kept', async () => {
+  const page = await render(StudentFile, { id: 'demo-student-7', part: 'person' }, stored, [noWeeks]);
+  await page.press('Put into the archive');
+  expect((await page.database.of('students').get('demo-student-7'))!.archivedOn).toBe(
+    formatISO(new Date(), { representation: 'date' }),
+  );
+  await page.until(/In the archive since/);
+  await page.press('Take out of the archive');
+  expect((await page.database.of('students').get('demo-student-7'))!.archivedOn).toBeNull();
+  expect(await page.database.of('plans').where('studentId').equals('demo-student-7').count()).toBe(1);
 });
 
 test('a sore knee stands first, and clearing it is remembered with the reason', async () => {

@@ -312,6 +312,15 @@ export class StudentFile {
     this.notices.done('Plan removed', { detail: 'The practices stay in the file.', undo: true });
   }
 
+  /** Into the archive, or out of it again: nothing of what was kept is lost. */
+  protected async archive({ id, name, archivedOn }: Student): Promise<void> {
+    const day = archivedOn === null ? this.today() : null;
+    const label = day === null ? `${name} is taught again` : `${name} is in the archive`;
+    const change = (stored: Student): Student => ({ ...stored, archivedOn: day });
+    await this.store.write(label, [{ table: 'students', id, change }]);
+    this.notices.done(label, { undo: true });
+  }
+
   protected async remove(student: Student): Promise<void> {
     await this.store.write(`Remove ${student.name}`, [
       { table: 'students', remove: student.id },

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
@@ -9,9 +10,11 @@ import { newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } fro
 import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
+import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { verdictWeight } from '../data/verdicts';
 import { Empty } from '../ui/empty';
+import { DayPipe } from '../ui/day.pipe';
 import { dayWords, daysAgo } from '../ui/day-words';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -38,7 +41,18 @@ interface Row {
   selector: 'pk-students',
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [Everybody],
-  imports: [Button, ButtonDirective, Empty, FormsModule, InputText, RouterLink, Select, TextField, VerdictMark],
+  imports: [
+    Button,
+    ButtonDirective,
+    DayPipe,
+    Empty,
+    FormsModule,
+    InputText,
+    RouterLink,
+    Select,
+    TextField,
+    VerdictMark,
+  ],
   templateUrl: './students.html',
   styleUrl: './students.scss',
 })
@@ -48,6 +62,20 @@ export class Students {
   private readonly clock = inject(Clock);
   private readonly everybody = inject(Everybody);
   private readonly chosen = remembered('students-order');
+
+  private readonly repository = inject(Repository);
+  private readonly chosenClass = remembered('students-class');
+  private readonly taught = toSignal(this.repository.classes$, { initialValue: [] });
+  protected readonly archived = toSignal(this.repository.archived$, { initialValue: [] });
+  protected readonly classes = computed(() => [
+    { label: 'of all classes', value: '' },
+    ...this.taught().map(({ id, name }) => ({ label: name, value: id })),
+  ]);
+  /** The class whose people are shown; empty for everybody. */
+  protected readonly classId = computed(() => {
+    const wanted = this.chosenClass.value();
+    return this.taught().some(({ id }) => id === wanted) ? wanted! : '';
+  });
 
   protected readonly text = signal('');
   protected readonly orders: { label: string; value: Order }[] = [
@@ -86,7 +114,9 @@ export class Students {
   );
   protected readonly found = computed(() => {
     const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
+    const roster = this.taught().find(({ id }) => id === this.classId())?.roster;
     const found = this.rows().filter(({ one: { student }, routines }) => {
+      if (roster !== undefined && !roster.includes(student.id)) return false;
       const told = [student.name, routines, ...student.cautions, student.note].join(' ').toLowerCase();
       return words.every((word) => told.includes(word));
     });
@@ -99,6 +129,10 @@ export class Students {
     };
     return found.toSorted(orders[this.order()]);
   });
+
+  protected setClass(id: string): void {
+    this.chosenClass.set(id);
+  }
 
   protected setOrder(order: Order): void {
     this.chosen.set(order);
