@@ -1,4 +1,5 @@
 export * from './bells';
+export * from './calls';
 export * from './classJournal';
 export * from './conduct';
 export * from './journal';

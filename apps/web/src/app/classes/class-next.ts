@@ -18,6 +18,7 @@ import {
   lessonStepWords,
   placeWords,
   segmentWords,
+  stopCaution,
   takesPart,
   timeline,
   type Apart,
@@ -69,7 +70,7 @@ export class ClassNext {
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly stored = toSignal(this.repository.journals$, { initialValue: [] });
-  protected readonly known = this.everybody.known;
+  protected readonly whenToStop = stopCaution;
   protected readonly draft = keptDraft(() => `class ${this.taught().id} ${this.clock.today()}`, HereSchema, {
     here: [],
     guests: [],

@@ -104,6 +104,10 @@ test('the figure does it: standing in a hold, moving in a drill, turned round by
   await key('v');
   expect(drawn()).not.toBe(mirrored);
   expect(localStorage.getItem('pomek.hall-figure')).toBe('facing');
+  const facing = drawn();
+  await key('v');
+  expect(drawn()).not.toBe(facing);
+  expect(localStorage.getItem('pomek.hall-figure')).toBe('behind');
   await key('v');
   expect(drawn()).toBe(mirrored);
   for (let step = 0; step < 12 && !page.text().includes('Shake'); step += 1) await key('ArrowRight');

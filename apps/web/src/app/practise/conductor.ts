@@ -14,8 +14,11 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { of, switchMap } from 'rxjs';
+import * as z from 'zod';
 import {
   bells,
+  callNow,
+  calls,
   clock,
   conduct,
   fellShort,
@@ -47,11 +50,13 @@ import { classWrites } from './class-save';
 import { ClassTime } from './class-time';
 import { ClassWork, type ClassChange, type ClassUnderWay } from './class-work';
 import { EndForm, type EndAnswers } from './end-form';
-import { leftOf, momentOf } from './moment';
-import { HallFigure, type Doing } from './hall-figure';
+import { firstCue, leftOf, momentOf, nameOf } from './moment';
+import { HallFigure, seenAs, type Doing, type SeenAs } from './hall-figure';
 import { heldHere } from './held-here';
 import { ScreenAwake } from './screen-awake';
+import { Speaker } from './speaker';
 
+const SeenAsSchema = z.enum(seenAs);
 const TICK_MS = 100;
 const SEEN_EVERY_MS = 1000;
 /** So often the next bells are laid, and the clocks held against each other, ms. */
@@ -84,6 +89,7 @@ export class Conductor {
   private readonly repository = inject(Repository);
   private readonly awake = inject(ScreenAwake);
   protected readonly ringer = inject(BellRinger);
+  protected readonly speaker = inject(Speaker);
   readonly journalId = input.required<string>();
   private readonly endForm = viewChild(EndForm);
   private readonly classEnd = viewChild(ClassEnd);
@@ -135,8 +141,13 @@ export class Conductor {
   /** The people of the class that is conducted. */
   protected readonly work = new ClassWork(this.underWay, (change) => this.amend(change));
   private readonly looks = remembered('hall-figure');
-  /** The figure is seen as in a mirror until it is turned round. */
-  protected readonly mirrored = computed(() => this.looks.value() !== 'facing');
+  /** How the figure is seen: as in a mirror until it is turned. */
+  protected readonly seenAs = computed((): SeenAs => SeenAsSchema.catch('mirror').parse(this.looks.value()));
+  protected readonly seenWords: Readonly<Record<SeenAs, string>> = {
+    mirror: 'seen as in a mirror',
+    facing: 'seen facing you',
+    behind: 'seen from behind',
+  };
   protected readonly body = computed(() => bodyOfStudent(this.who() ?? null).body);
   /** The exercise that is being done, with where it is; null in a rest and while something is explained. */
   protected readonly shownNow = computed(() => {
@@ -155,8 +166,25 @@ export class Conductor {
     return { side, direction, ...spanRepetition(span, state.offsetMs), running: state.running && !state.loosening };
   }
 
+  /** What is called aloud, and when. */
+  private readonly calls = computed(() => {
+    const { routine } = this.journal()!;
+    const [shelf, school, settings] = [this.shelf(), this.school(), this.speaker.settings()];
+    const exerciseOf = ({ segmentIndex }: Pick<Span, 'segmentIndex'>) => {
+      const segment = routine.segments[segmentIndex];
+      return segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+    };
+    return calls(
+      routine,
+      this.line()!,
+      settings.words,
+      (segment) => nameOf(segment, shelf),
+      (span) => (settings.cues ? (firstCue(span, exerciseOf(span), school, this.inWork())?.cue ?? '') : ''),
+    );
+  });
+
   protected turnRound(): void {
-    this.looks.set(this.mirrored() ? 'facing' : 'mirror');
+    this.looks.set(seenAs[(seenAs.indexOf(this.seenAs()) + 1) % seenAs.length]!);
   }
 
   protected readonly wholeLeft = computed(() => clock(leftOf(this.line()!, this.state()) / 1000));
@@ -213,6 +241,14 @@ export class Conductor {
         this.ringer.goOn(this.bellsNow());
       }
     }, TICK_MS);
+    let said: Pick<ConductState, 'spanIndex' | 'offsetMs'> | null = null;
+    effect(() => {
+      if (this.line() === null || !this.begun() || !this.speaker.speaks()) return;
+      const { running, finished, spanIndex, offsetMs } = this.state();
+      const text = running || finished ? callNow(this.calls(), said, { spanIndex, offsetMs }) : null;
+      said = { spanIndex, offsetMs };
+      if (text !== null) untracked(() => this.speaker.say(text));
+    });
     effect(() => {
       if (this.line() === null) return;
       const { running, taps } = this.state();
@@ -223,11 +259,13 @@ export class Conductor {
         this.layBells();
         if (running) this.awake.keep();
         else this.awake.release();
+        if (!running && !this.state().finished) this.speaker.silence();
       });
     });
     inject(DestroyRef).onDestroy(() => {
       clearInterval(timer);
       this.ringer.silence();
+      this.speaker.silence();
       this.awake.release();
       const journal = this.journal();
       if (journal !== null && journal !== undefined && this.here() && this.state().running) this.record('pause');
@@ -245,6 +283,7 @@ export class Conductor {
     else if (key === 'm') this.ringer.muted.update((muted) => !muted);
     else if (key === 'f') this.fullScreen();
     else if (key === 'v') this.turnRound();
+    else if (key === 's') this.speaker.change({ on: !this.speaker.settings().on });
     else if (key === 'Escape') this.ending.update((ending) => !ending);
     else if (!this.work.press(key)) return;
     event.preventDefault();

@@ -23,6 +23,10 @@ import {
 } from '@pomek/core';
 import { Figure, type Pin } from '../ui/figure';
 
+/** How the students see who shows it. */
+export const seenAs = ['mirror', 'facing', 'behind'] as const;
+export type SeenAs = (typeof seenAs)[number];
+
 /** Where one is in what is shown. */
 export interface Doing {
   readonly side: Side;
@@ -43,7 +47,7 @@ export interface Doing {
   template: `
     <pk-figure
       [pose]="pose()"
-      [view]="shown().view"
+      [view]="view()"
       [pxPerMetre]="220"
       [highest]="shown().highest"
       [pins]="pins()"
@@ -71,14 +75,18 @@ export class HallFigure {
   readonly body = input.required<Body>();
   readonly school = input.required<School>();
   readonly doing = input.required<Doing>();
-  /** As in a mirror: who stands opposite sees his or her own left move with the left. */
-  readonly mirrored = input.required<boolean>();
+  /** As in a mirror, where who stands opposite sees his or her own left move with the left; facing; or from behind. */
+  readonly seenAs = input.required<SeenAs>();
   readonly point = input<Checkpoint | null>(null);
   /** Checkpoints that can be pressed, where a class is corrected. */
   readonly choices = input<readonly Checkpoint[]>([]);
   readonly chosen = output<string>();
 
   protected readonly shown = computed(() => shownDrill(this.segment(), this.exercise(), this.body(), this.school()));
+  protected readonly view = computed(() => {
+    const { view } = this.shown();
+    return view === 'front' && this.seenAs() === 'behind' ? 'behind' : view;
+  });
   /** Since the practice last said where it is, ms. */
   private readonly since = signal(0);
   protected readonly pose = computed(() => {
@@ -117,6 +125,6 @@ export class HallFigure {
 
   /** Who stands opposite and is to do it with the left sees it done by the right. */
   private seen(side: Side): Side {
-    return side === 'both' || !this.mirrored() ? side : flippedSide(side);
+    return side === 'both' || this.seenAs() !== 'mirror' ? side : flippedSide(side);
   }
 }

@@ -13,6 +13,7 @@ import {
   toldPart,
   signLine,
   spokenExercise,
+  stopCaution,
   axesOf,
   axisValue,
   clock,
@@ -73,7 +74,8 @@ const CHECKPOINT_SECONDS = 20;
 
 type Shelf = ReadonlyMap<string, Exercise>;
 
-function nameOf(segment: Segment | undefined, shelf: Shelf): string {
+/** What a segment is called in the hall. */
+export function nameOf(segment: Segment | undefined, shelf: Shelf): string {
   if (segment === undefined) return '';
   if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
   return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
@@ -254,7 +256,8 @@ function takingUp(
   return {
     wayIn,
     mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' '),
-    cautions: exercise.cautions,
+    // When to stop is said to everybody on the way in.
+    cautions: exercise.cautions.filter((caution) => caution !== stopCaution),
   };
 }
 
@@ -280,7 +283,7 @@ const beforeInTurns = ({ turn, durationMs }: Span): number => (turn - 1) * durat
 /** The checkpoint that is up: what the student is being corrected for and what can hurt first, then the drill’s own in turn, as many as the school looks at. */
 function checkpointOf(
   span: Span,
-  state: ConductState,
+  state: Pick<ConductState, 'offsetMs'>,
   exercise: Exercise | undefined,
   school: School,
   inWork: ReadonlySet<string>,
@@ -289,6 +292,17 @@ function checkpointOf(
   if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
   const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
   return points[turn % points.length] ?? null;
+}
+
+/** The first cue of a round, in the words of the school and the side; null where there is none. */
+export function firstCue(
+  span: Span,
+  exercise: Exercise | undefined,
+  school: School,
+  inWork: ReadonlySet<string>,
+): Checkpoint | null {
+  const spoken = exercise === undefined ? undefined : spokenExercise(exercise, school, span.side);
+  return checkpointOf(span, { offsetMs: 0 }, spoken, school, inWork);
 }
 
 /**

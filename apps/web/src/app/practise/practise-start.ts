@@ -21,12 +21,13 @@ import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { Repository, schoolOf } from '../data/repository';
 import { Empty } from '../ui/empty';
+import { VoicePanel } from './voice-panel';
 
 /** Who practises what now: the doses of the day, the cautions, and the way in. */
 @Component({
   selector: 'pk-practise-start',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Checkbox, Empty, FormsModule, RouterLink, Select],
+  imports: [Button, ButtonDirective, Checkbox, Empty, FormsModule, RouterLink, Select, VoicePanel],
   templateUrl: './practise-start.html',
   styleUrl: './practise-start.scss',
 })

@@ -2,7 +2,7 @@ import { curveCatmullRomClosed, line } from 'd3-shape';
 import { rad, type FigurePose, type FootSide, type Point3 } from '@pomek/core';
 import { capsule, type Spot } from './capsule';
 
-export type FigureView = 'side' | 'front' | 'above';
+export type FigureView = 'side' | 'front' | 'behind' | 'above';
 
 export interface FigureShape {
   readonly part: 'limb' | 'foot' | 'torso' | 'head' | 'seat' | 'palm';
@@ -56,6 +56,14 @@ export interface Drawing {
 
 export const sides = ['left', 'right'] as const;
 
+/** Whether an arm lies before the body or behind it: from behind, what is held before the body is behind it. */
+function layerOfArm({ working, arms }: FigurePose, view: FigureView, side: FootSide): 0 | 2 {
+  if (view === 'side') return side === working ? 2 : 0;
+  if (view !== 'behind') return 2;
+  const { shoulder, hand } = arms[side];
+  return hand.x > shoulder.x ? 0 : 2;
+}
+
 function limbs({ pose, view, at, size }: Drawing): FigureShape[] {
   return sides.flatMap((side): FigureShape[] => {
     const far = view === 'side' && side !== pose.working;
@@ -67,14 +75,15 @@ function limbs({ pose, view, at, size }: Drawing): FigureShape[] {
     });
     const leg = pose.legs[side];
     const arm = pose.arms[side];
+    const armLayer = layerOfArm(pose, view, side);
     const legs = [
       bone(leg.hip, thick.hip, leg.knee, thick.knee, far ? 0 : 1),
       bone(leg.knee, thick.knee, leg.ankle, thick.ankle, far ? 0 : 1),
     ];
     const arms = [
-      bone(arm.shoulder, thick.shoulder, arm.elbow, thick.elbow, far ? 0 : 2),
-      bone(arm.elbow, thick.elbow, arm.wrist, thick.wrist, far ? 0 : 2),
-      bone(arm.wrist, thick.palm, arm.hand, thick.finger, far ? 0 : 2),
+      bone(arm.shoulder, thick.shoulder, arm.elbow, thick.elbow, armLayer),
+      bone(arm.elbow, thick.elbow, arm.wrist, thick.wrist, armLayer),
+      bone(arm.wrist, thick.palm, arm.hand, thick.finger, armLayer),
     ];
     return view === 'above' ? arms : [...legs, ...arms];
   });
@@ -178,12 +187,11 @@ function palms({ pose, view, at, size }: Drawing): FigureShape[] {
     const middle = { x: (wrist.x + hand.x) / 2, y: (wrist.y + hand.y) / 2, z: (wrist.z + hand.z) / 2 };
     const reach = STALK.reach * pose.body.stature;
     const end = { x: middle.x + palm.x * reach, y: middle.y + palm.y * reach, z: middle.z + palm.z * reach };
-    const far = view === 'side' && side !== pose.working;
     return [
       {
         part: 'palm',
         side: 'none',
-        layer: far ? 0 : 2,
+        layer: layerOfArm(pose, view, side),
         path: capsule(at(middle), size(STALK.from), at(end), size(STALK.to)),
       },
     ];

@@ -58,7 +58,7 @@ describe.each(bodies)('a %s body', (_name, body) => {
 test('nothing that is drawn is without a number, in any view', () => {
   for (const exercise of builtInExercises) {
     const settled = settlePosture(exercise.posture, softSchool);
-    for (const view of ['side', 'front', 'above'] as const) {
+    for (const view of ['side', 'front', 'behind', 'above'] as const) {
       const pose = figurePose(standardBody, settled, stillMoment(exercise), 'left', view === 'side');
       const drawing = layoutFigure(pose, view, PX);
       const text = JSON.stringify(drawing);
@@ -80,6 +80,13 @@ test('left and right have their own texture; from the side the working leg is ne
   // One faces the figure: its right foot is on the left.
   expect(foot('right').x).toBeLessThan(foot('left').x);
   expect(foot('right').share).toBeCloseTo(0.7, 9);
+  // From behind left is left, and arms held before the body are hidden by it.
+  const behind = layoutFigure(pose, 'behind', PX);
+  const at = (side: 'left' | 'right') => behind.shares.find((share) => share.side === side)!.x;
+  expect(at('left')).toBeLessThan(at('right'));
+  const arms = (of: typeof behind) => of.shapes.filter((shape) => shape.part === 'limb').map((shape) => shape.layer);
+  expect(arms(front)).toContain(2);
+  expect(arms(behind)).not.toContain(2);
 });
 
 test('two bodies are drawn to the same scale', () => {

@@ -33,6 +33,7 @@ export interface FigureLayout {
 const frames: Record<FigureView, { width: number; left: number; below: number }> = {
   side: { width: 1.3, left: 0.56, below: 0.17 },
   front: { width: 1.3, left: 0.65, below: 0.17 },
+  behind: { width: 1.3, left: 0.65, below: 0.17 },
   above: { width: 1.3, left: 0.65, below: 0.45 },
 };
 /** Room above the crown, as a share of stature; more where a hand is higher. */
@@ -61,6 +62,9 @@ export function projector(
     case 'front':
       // One faces the figure: its right side is on the left of the drawing.
       return ({ y, z }) => ({ x: (left - z) * pxPerMetre, y: (base - y) * pxPerMetre });
+    case 'behind':
+      // One stands behind it: left is left.
+      return ({ y, z }) => ({ x: (left + z) * pxPerMetre, y: (base - y) * pxPerMetre });
     case 'above':
       return ({ x, z }) => ({ x: (left + z) * pxPerMetre, y: (base - x) * pxPerMetre });
   }
@@ -78,7 +82,7 @@ function marksOf({ pose, view, at }: Drawing): FigureMark[] {
     to: at({ x: 0.86, y: 0, z: -0.64 }),
   };
   const plumb: FigureMark = { kind: 'plumb', from: at(mass), to: at({ ...mass, y: 0 }) };
-  if (view === 'front' || pose.seated) return [floor, plumb];
+  if (view === 'front' || view === 'behind' || pose.seated) return [floor, plumb];
   const knee = pose.legs[pose.working].knee;
   const { toe } = pose.feet[pose.working];
   const crown = pose.head.y + thick.headTall * pose.body.stature;

@@ -85,7 +85,7 @@ export class Figure {
 
   /** From above the words stand outside the feet, from the front under them. */
   protected shareX({ x, side }: FigureShare): number {
-    if (this.view() === 'front') return x;
+    if (this.view() !== 'above') return x;
     return x + (side === 'left' ? -46 : 46);
   }
 

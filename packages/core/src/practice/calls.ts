@@ -1,0 +1,134 @@
+import * as z from 'zod';
+import { repetitionsTotal } from '../library/repetitions';
+import { lineText } from '../text/textSchema';
+import type { Routine } from '../routine/routine';
+import type { Span, Timeline } from '../routine/timeline';
+
+const words = lineText(120);
+/** What is said aloud while a practice is conducted; `{name}` and `{side}` stand for the exercise and its side and direction. */
+export const CallWordsSchema = z.object({
+  takeUp: words,
+  change: words,
+  three: words,
+  last: words,
+  rest: words,
+  end: words,
+});
+export type CallWords = z.infer<typeof CallWordsSchema>;
+
+/** As they are until the teacher changes them. */
+export const usualCalls: CallWords = {
+  takeUp: 'Take up: {name}. {side}',
+  change: 'Change. {side}',
+  three: 'Three more',
+  last: 'The last one',
+  rest: 'Rest',
+  end: 'Done',
+};
+
+/** Something to be said at a moment of a practice. */
+export interface Call {
+  readonly spanIndex: number;
+  /** From the beginning of the span, ms. */
+  readonly offsetMs: number;
+  readonly text: string;
+}
+
+/** The last ones are called where there are at least so many. House value. */
+const WORTH_CALLING = 6;
+const THREE = 3;
+
+const sideOf = ({ side, direction }: Pick<Span, 'side' | 'direction'>): string =>
+  [side === 'both' ? '' : side, direction === 'none' || direction === 'forward' ? '' : direction]
+    .filter((part) => part !== '')
+    .join(', ');
+
+function filled(template: string, name: string, side: string): string {
+  const text = template.replaceAll('{name}', name).replaceAll('{side}', side);
+  // Where there is no side, nothing is left of its place.
+  return text
+    .replace(/[\s.,:;]+$/, '')
+    .replace(/\s{2,}/g, ' ')
+    .trim();
+}
+
+/** When so many repetitions of a span are done, ms from its beginning. */
+const msOfDone = ({ durationMs, slowing, amount }: Span, wanted: number): number =>
+  Math.round((durationMs * repetitionsTotal(1, slowing, wanted)) / repetitionsTotal(1, slowing, amount));
+
+/** The calls of the last repetitions of a span; where sides take turns, of the last turns. */
+function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; template: string }[] {
+  if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
+  const inTurns = span.turns > 1;
+  const all = inTurns ? span.turns : span.amount;
+  if (all < WORTH_CALLING) return [];
+  if (inTurns) {
+    if (span.turn === all) return [{ offsetMs: 0, template: last }];
+    return span.turn === all - THREE + 1 ? [{ offsetMs: 0, template: three }] : [];
+  }
+  return [
+    { offsetMs: msOfDone(span, all - THREE), template: three },
+    { offsetMs: msOfDone(span, all - 1), template: last },
+  ];
+}
+
+/**
+ * Everything that is called in a practice, in order: what is taken up and on which side, changes, the last ones, rests, the end;
+ * and the cue of a round at its start.
+ * @param nameOf the name of a segment, as it is called
+ * @param cueOf what is said when a round begins; empty where nothing is
+ */
+export function calls(
+  routine: Routine,
+  line: Timeline,
+  words: CallWords,
+  nameOf: (segment: Routine['segments'][number]) => string,
+  cueOf: (span: Span) => string = () => '',
+): Call[] {
+  const all = line.spans.flatMap((span): Call[] => {
+    const segment = routine.segments[span.segmentIndex]!;
+    const name = nameOf(segment);
+    const call = (offsetMs: number, template: string): Call => ({
+      spanIndex: span.index,
+      offsetMs,
+      text: filled(template, name, sideOf(span)),
+    });
+    switch (span.kind) {
+      case 'settle':
+        return [call(0, words.takeUp)];
+      case 'change':
+        return [call(0, words.change)];
+      case 'talk':
+        return [{ spanIndex: span.index, offsetMs: 0, text: name }];
+      case 'rest':
+        return [call(0, segment.type === 'rest' && segment.label !== '' ? segment.label : words.rest)];
+      default: {
+        const cue = span.turn === 1 ? cueOf(span) : '';
+        const first = cue === '' ? [] : [{ spanIndex: span.index, offsetMs: 0, text: cue }];
+        return [...first, ...lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template))];
+      }
+    }
+  });
+  return [...all, { spanIndex: line.spans.length, offsetMs: 0, text: filled(words.end, routine.name, '') }].filter(
+    ({ text }) => text !== '',
+  );
+}
+
+interface At {
+  readonly spanIndex: number;
+  readonly offsetMs: number;
+}
+const isAfter = (call: At, at: At): boolean =>
+  call.spanIndex > at.spanIndex || (call.spanIndex === at.spanIndex && call.offsetMs > at.offsetMs);
+
+/**
+ * What is to be said now: of the calls between a moment ago and now the last one, and only of the span that is on: what was
+ * skipped is not called after.
+ * @param before where the practice was; null at its beginning
+ */
+export function callNow(all: readonly Call[], before: At | null, now: At): string | null {
+  const due = all.filter(
+    (call) => call.spanIndex === now.spanIndex && !isAfter(call, now) && (before === null || isAfter(call, before)),
+  );
+  return due.at(-1)?.text ?? null;
+}
