@@ -21,6 +21,7 @@ import {
   droppable,
   endsAtTime,
   isThrough,
+  leastDoses,
   MeetingSchema,
   nextMeeting,
   overSeconds,
@@ -219,6 +220,11 @@ describe('the own rung', () => {
     expect(all.segments[1]).toEqual(reel);
     expect(classRoutine(evening, rungs, 'routine')).toBe(evening);
     expect(classRoutine(evening, [], 'everybody')).toEqual(evening);
+    const ask = [{ studentId: 'ada', rungs: rungs[0]! }];
+    expect(leastDoses(evening, ask)).toMatchObject([
+      { segment: { id: 'tree' }, least: { dose: { holdSeconds: 90 } }, who: ['ada'] },
+    ]);
+    expect(leastDoses(evening, [])).toEqual([]);
   });
 });
 

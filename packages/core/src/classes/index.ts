@@ -4,6 +4,7 @@ export * from './classRecords';
 export * from './classRoutine';
 export * from './correctionRound';
 export * from './isThrough';
+export * from './leastDoses';
 export * from './lessonRoutine';
 export * from './meeting';
 export * from './nextMeeting';

@@ -58,7 +58,7 @@ const msOfDone = ({ durationMs, slowing, amount }: Span, wanted: number): number
 
 /** The calls of the last repetitions of a span; where sides take turns, of the last turns. */
 function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; template: string }[] {
-  if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
+  if (span.byCue || (span.kind !== 'cycle' && span.kind !== 'breath')) return [];
   const inTurns = span.turns > 1;
   const all = inTurns ? span.turns : span.amount;
   if (all < WORTH_CALLING) return [];

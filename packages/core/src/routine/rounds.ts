@@ -12,7 +12,7 @@ export interface Round {
   readonly seconds: number;
   /** Each repetition is this many times as long as the one before. */
   readonly slowing: number;
-  /** It lasts until the cue; the seconds are what is planned. */
+  /** It lasts until the cue, or as long as it feels right; the seconds are what is planned. */
   readonly byCue: boolean;
   /** Which hold or timed round of how many on this side; 1 of 1 for counted ones. */
   readonly set: number;
@@ -26,6 +26,8 @@ const whole = { slowing: 1, byCue: false, set: 1, sets: 1, turn: 1, turns: 1 } a
 
 function rowRounds(dose: Dose, row: SideAmount): Round[] {
   const { side, direction, amount } = row;
+  // As long as it feels right: it waits.
+  const byFeel = dose.least === 0;
   if (amount === 0) return [];
   if (dose.kind === 'hold' || isTimed(dose)) {
     const held = dose.kind === 'hold';
@@ -36,12 +38,13 @@ function rowRounds(dose: Dose, row: SideAmount): Round[] {
       amount: held ? 1 : countOf(dose, 1),
       seconds: workSeconds(dose, 1),
       slowing: held ? 1 : dose.slowing,
-      byCue: held && dose.byCue,
+      byCue: (held && dose.byCue) || byFeel,
       set: index + 1,
       sets: amount,
     }));
   }
-  return [{ ...whole, side, direction, amount, seconds: workSeconds(dose, amount), slowing: dose.slowing }];
+  const seconds = workSeconds(dose, amount);
+  return [{ ...whole, side, direction, amount, seconds, slowing: dose.slowing, byCue: byFeel }];
 }
 
 /** The repetitions of a round one by one, the last as far as it goes. */
@@ -49,7 +52,7 @@ function oneByOne(dose: CycleDose | BreathDose, round: Round): Round[] {
   const first = firstSeconds(dose);
   return Array.from({ length: Math.ceil(round.amount - 1e-9) }, (_, index) => {
     const amount = Math.min(1, round.amount - index);
-    return { ...round, amount, seconds: amount * first * dose.slowing ** index, slowing: 1 };
+    return { ...round, amount, seconds: amount * first * dose.slowing ** index, slowing: 1, byCue: false };
   });
 }
 

@@ -121,6 +121,12 @@ function countOfCycle(
   segment: Segment | undefined,
 ): Pick<Figure, 'big' | 'unit'> {
   const timed = segment?.type === 'exercise' && isTimed(segment.dose);
+  if (span.byCue) {
+    const planned = counted(span.amount, 'repetition');
+    return timed
+      ? { big: clock(Math.floor(state.offsetMs / 1000)), unit: `${counted(done, 'repetition')} done` }
+      : { big: `${done}`, unit: `done, ${planned} planned` };
+  }
   if (timed && span.turns === 1) {
     const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
     return { big: clock(Math.max(0, left)), unit: `${counted(done, 'repetition')} done` };
@@ -148,7 +154,7 @@ function cycleFigure(
   school: School,
 ): Figure {
   const { done: paced, into } = spanRepetition(span, state.offsetMs);
-  const done = state.taps ?? Math.min(span.amount, paced);
+  const done = state.taps ?? (span.byCue ? paced : Math.min(span.amount, paced));
   const dose = segment?.type === 'exercise' ? segment.dose : exercise?.defaultDose;
   const phases =
     exercise === undefined || dose === undefined ? [] : cycleParts(stayingDrill(exercise, dose), span.direction);
@@ -187,8 +193,8 @@ function breathFigure(span: Span, state: ConductState, segment: Segment | undefi
   const knots = patternKnots(dose.pattern);
   const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + done] : [span.amount, done];
   return {
-    big: `${Math.max(0, all - gone)}`,
-    unit: `of ${all} breaths to go`,
+    big: span.byCue ? `${done}` : `${Math.max(0, all - gone)}`,
+    unit: span.byCue ? `breaths done, ${all} planned` : `of ${all} breaths to go`,
     detail: breathWords[breathPhaseAt(dose.pattern, Math.min(into, 1 - 1e-9) * period).phase],
     breath: {
       fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
@@ -211,7 +217,8 @@ function figureOf(
   const attention = span.kind === 'hold' ? attentionOf(span, state, exercise, segment) : '';
   // How it is stood in matters while it is taken up and held.
   const stood = segment?.type === 'exercise' && span.kind !== 'rest' ? turnedWords(segment.turned ?? {}) : '';
-  const detail = [set, stood, attention, span.byCue ? 'until the cue: Next ends it' : '']
+  const byFeel = segment?.type === 'exercise' && segment.dose.least === 0;
+  const detail = [set, stood, attention, span.byCue && !byFeel ? 'until the cue: Next ends it' : '']
     .filter((words) => words !== '')
     .join(' · ');
   if (span.byCue && span.kind === 'settle') {

@@ -88,7 +88,10 @@ test('of a range, and by feel, it says from where on it is enough, and that it i
   };
   expect(shown(stand, 30, 10 + 20)).toBe('enough from 30 s');
   expect(shown(stand, 30, 10 + 30)).toBe('enough now: Next ends it');
-  expect(shown(stand, 0, 10 + 1)).toBe('as long as it feels right: Next ends it');
+  expect(shown(stand, 0, 10 + 1)).toBe('of about 1:00 min · as long as it feels right: Next ends it');
+  // It waits: what was planned is long over, and repetitions are counted on.
+  expect(shown(stand, 0, 10 + 90)).toBe('30 s over · as long as it feels right: Next ends it');
+  expect(shown(reel, 0, 10 + 11 * 9 + 1)).toBe('done, 8 repetitions planned · as long as it feels right: Next ends it');
   expect(shown(stand, 30, 5)).toBe('');
   expect(shown(reel, 3, 10 + 22)).toBe('of 8 to go · enough from 3');
   const taps = [11, 12, 13].map((at): JournalEvent => ({ at: at * 1000, action: 'tap' }));

@@ -7,19 +7,21 @@ import type { Segment } from '@pomek/core';
 import type { Patch } from '../data/patch';
 import { DurationField } from '../ui/duration-field';
 import { TextField } from '../ui/text-field';
+import { ClassLook } from './class-look';
 import { FindingsList } from './findings-list';
 import { FitPanel } from './fit-panel';
 import { RoomPanel } from './room-panel';
 import { SegmentDose } from './segment-dose';
 import { Workbench } from './workbench';
 
-export type InspectorTab = 'dose' | 'findings' | 'minutes' | 'hall' | 'settings';
+export type InspectorTab = 'dose' | 'findings' | 'minutes' | 'hall' | 'class' | 'settings';
 
 /** Beside the routine: the dose of what is selected, what is wrong, the minutes, the hall, and what holds for all of it. */
 @Component({
   selector: 'pk-inspector',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ClassLook,
     DurationField,
     FindingsList,
     FitPanel,
@@ -50,6 +52,7 @@ export class Inspector {
     { label: `Findings ${this.bench.findings().length}`, value: 'findings' },
     { label: 'Minutes', value: 'minutes' },
     { label: 'Hall', value: 'hall' },
+    { label: 'Class', value: 'class' },
     { label: 'All', value: 'settings' },
   ]);
   protected readonly segment = computed(() => {

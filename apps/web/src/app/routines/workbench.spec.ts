@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { of as stream, throwError } from 'rxjs';
-import { builtInExercises, fitRoutine, newChain, newSegment, softSchool, type Routine } from '@pomek/core';
+import { builtInExercises, fitRoutine, newChain, newClass, newSegment, softSchool, type Routine } from '@pomek/core';
 import { aRoutine, aStudent } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
@@ -261,4 +261,26 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   await page.press('Conduct it');
   const [journal] = await page.database.of('journals').toArray();
   expect(journal).toMatchObject({ studentId: null, routine: { name: 'Pond, lesson 2' } });
+});
+
+test('the routine looked at for a class: its time, who has less, and down to what everybody can in one step', async () => {
+  const tree = newSegment('tree', of('tree-holding'), softSchool);
+  if (tree.dose.kind !== 'hold') throw new Error('a hold');
+  const long = aRoutine({ segments: [{ ...tree, dose: { ...tree.dose, holdSeconds: 600 } }] });
+  const classes = [{ ...newClass('c', 'Evening class', 2), minutes: 5, roster: ['student-1'] }];
+  const { page, now } = await bench(long, { students: [aStudent()], classes });
+  localStorage.setItem('pomek.routine-class', 'c');
+  await page.press('Class');
+  await page.until(/5:10 min over/);
+  await page.until(/Nela Brisk ?: Holding the tree/);
+  await page.press('Down to what everybody can');
+  const [lower] = (await now()).segments as (typeof tree)[];
+  expect(lower!.dose).toMatchObject({ kind: 'hold' });
+  expect((lower!.dose as { holdSeconds: number }).holdSeconds).toBeLessThan(600);
+  await page.until(/Nobody in it has less/);
+  expect(await TestBed.inject(Store).undo()).toBe('Down to what everybody of Evening class can');
+
+  const none = await bench();
+  await none.page.press('Class');
+  expect(none.page.text()).toContain('No class yet');
 });

@@ -1,0 +1,178 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import {
+  apartLines,
+  axesOf,
+  axisValue,
+  axisWords,
+  classRoutine,
+  durationWords,
+  leastDoses,
+  ownRungs,
+  timeline,
+  type Apart,
+  type ExerciseSegment,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Everybody } from '../data/everybody';
+import { remembered } from '../data/remembered';
+import { Repository } from '../data/repository';
+import { Workbench } from './workbench';
+
+/** The routine seen for a class: whether it fits its time, where somebody has less, and who needs which variant. */
+@Component({
+  selector: 'pk-class-look',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Everybody],
+  imports: [Button, FormsModule, RouterLink, Select],
+  template: `
+    @if (classes().length === 0) {
+      <p class="soft">
+        No class yet: with one the routine can be looked at for everybody in it.
+        <a routerLink="/classes">To the classes</a>
+      </p>
+    } @else {
+      <p-select
+        [options]="classes()"
+        optionLabel="name"
+        optionValue="id"
+        [ngModel]="of()?.id ?? null"
+        (ngModelChange)="chosen.set($event)"
+        placeholder="For which class?"
+        ariaLabel="Looked at for which class"
+        appendTo="body"
+      />
+      @if (of(); as it) {
+        <p class="num" [class.wrong]="length().over">
+          <strong>{{ length().whole }}</strong> of {{ it.minutes }} min: {{ length().words }}
+        </p>
+        @if (!known()) {
+          <p class="soft">Looking through the practices…</p>
+        } @else {
+          @if (less().length === 0) {
+            <p>Nobody in it has less than the routine asks for.</p>
+          } @else {
+            <table class="plain small num">
+              <thead>
+                <tr>
+                  <th scope="col">Exercise</th>
+                  <th scope="col">Asks</th>
+                  <th scope="col">Least</th>
+                  <th scope="col">Of whom</th>
+                </tr>
+              </thead>
+              <tbody>
+                @for (row of less(); track row.id) {
+                  <tr>
+                    <th scope="row">{{ row.name }}</th>
+                    <td>{{ row.asks }}</td>
+                    <td>{{ row.least }}</td>
+                    <td>{{ row.who }}</td>
+                  </tr>
+                }
+              </tbody>
+            </table>
+            <div class="row">
+              <p-button label="Down to what everybody can" size="small" variant="outlined" (onClick)="lower()" />
+            </div>
+          }
+          <ul class="bare small">
+            @for (row of people(); track row.id) {
+              <li>
+                <a [routerLink]="['/students', row.id]">{{ row.name }}</a>
+                @for (one of row.apart; track one.words; let first = $first) {
+                  <span>{{ first ? ': ' : '; ' }}{{ called(one) }} {{ one.words }}</span>
+                } @empty {
+                  <span class="soft">: as it stands</span>
+                }
+              </li>
+            }
+          </ul>
+        }
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.6rem;
+    }
+    li {
+      padding: 0.2rem 0;
+    }
+  `,
+})
+export class ClassLook {
+  private readonly bench = inject(Workbench);
+  private readonly clock = inject(Clock);
+  private readonly everybody = inject(Everybody);
+  protected readonly chosen = remembered('routine-class');
+  protected readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
+  protected readonly known = this.everybody.known;
+  protected readonly of = computed(() => this.classes().find(({ id }) => id === this.chosen.value()) ?? null);
+
+  private readonly rungs = computed(() => {
+    const [routine, of, today] = [this.bench.routine(), this.of(), this.clock.today()];
+    if (routine == null || of === null || !this.known()) return [];
+    const roster = new Map(this.everybody.all().map((one) => [one.student.id, one]));
+    return of.roster.flatMap((id) => {
+      const one = roster.get(id);
+      if (one === undefined) return [];
+      const records = { ...one.records, plans: one.plans };
+      return [
+        { studentId: id, name: one.student.name, rungs: ownRungs(routine, records, this.everybody.shelf(), today) },
+      ];
+    });
+  });
+  private readonly segments = computed(() =>
+    (this.bench.routine()?.segments ?? []).filter((segment): segment is ExerciseSegment => segment.type === 'exercise'),
+  );
+  protected readonly people = computed(() =>
+    this.rungs().map(({ studentId, name, rungs }) => ({
+      id: studentId,
+      name,
+      apart: apartLines(rungs, this.segments(), this.everybody.shelf()),
+    })),
+  );
+  protected readonly less = computed(() => {
+    const routine = this.bench.routine();
+    if (routine == null) return [];
+    const names = new Map(this.rungs().map(({ studentId, name }) => [studentId, name]));
+    return leastDoses(routine, this.rungs()).map(({ segment, least, who }) => {
+      const axis = axesOf(segment.dose)[0]!;
+      return {
+        id: segment.id,
+        name: this.bench.nameOf(segment),
+        asks: axisWords(axisValue(segment.dose, axis), axis),
+        least: axisWords(axisValue(least.dose, axis), axis),
+        who: who.map((id) => names.get(id)).join(', '),
+      };
+    });
+  });
+  protected readonly length = computed(() => {
+    const routine = this.bench.routine();
+    const seconds = routine == null ? 0 : timeline(routine).totalMs / 1000;
+    const left = (this.of()?.minutes ?? 0) * 60 - seconds;
+    return {
+      whole: durationWords(seconds),
+      over: left < 0,
+      words: left < 0 ? `${durationWords(-left)} over` : `${durationWords(left)} to spare`,
+    };
+  });
+
+  protected called({ exercises }: Apart): string {
+    return exercises.length > 1 && exercises.length === this.segments().length ? 'all of it' : exercises.join(', ');
+  }
+
+  /** Every dose goes down to the least that anybody of the class has; undone in one step. */
+  protected lower(): void {
+    const rungs = this.rungs().map((one) => one.rungs);
+    this.bench.change(`Down to what everybody of ${this.of()?.name ?? 'a class'} can`, (routine) =>
+      classRoutine(routine, rungs, 'everybody'),
+    );
+  }
+}
