@@ -7,6 +7,7 @@ const piece = (number: number, seconds = 30): Piece => ({
   name: `Piece ${number}`,
   seconds,
   side: 'both',
+  exerciseId: null,
 });
 const chain = (count: number, change: Partial<Chain> = {}): Chain => ({
   ...newChain('c', 'Chain'),

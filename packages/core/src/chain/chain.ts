@@ -11,6 +11,8 @@ export const PieceSchema = z.object({
   seconds: z.number().min(1).max(3600),
   /** The side it begins with, as the student has it. */
   side: z.enum(['both', 'left', 'right']),
+  /** The drill that it is, which the figure then shows; null where it is only told. */
+  exerciseId: id.nullable().default(null),
 });
 export type Piece = z.infer<typeof PieceSchema>;
 

@@ -2,16 +2,16 @@ import { chainLessons, newChain, type Chain } from '../chain';
 import { softSchool } from '../schools';
 import { newRoutine, RoutineSchema, timeline } from '../routine';
 import { hold, together } from '../library/describe';
-import { routine, segment } from '../testing/samples';
+import { routine, segment, shelf } from '../testing/samples';
 import { lessonRoutine } from './lessonRoutine';
 
 const chain: Chain = {
   ...newChain('chain', 'Pond'),
   nextLesson: 3,
   pieces: [
-    { id: 'a', name: 'Open', seconds: 20, side: 'both' },
-    { id: 'b', name: 'Reeds', seconds: 30, side: 'left' },
-    { id: 'c', name: 'Heron', seconds: 40, side: 'right' },
+    { id: 'a', name: 'Open', seconds: 20, side: 'both', exerciseId: null },
+    { id: 'b', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null },
+    { id: 'c', name: 'Heron', seconds: 40, side: 'right', exerciseId: null },
   ],
 };
 const empty = newRoutine('new', 'New', softSchool);
@@ -49,4 +49,23 @@ test('a routine before it is its warm-up', () => {
   expect(made.segments[1]).toMatchObject({ label: 'Repeat: Open' });
   expect(made.id).toBe(warmUp.id);
   expect(made.name).toBe('Pond, lesson 3');
+});
+
+test('a piece that is a drill is shown by the figure where it is played, once on its side in its time', () => {
+  const pieces = chain.pieces.map((piece) => (piece.id === 'b' ? { ...piece, exerciseId: 'one-hand-reeling' } : piece));
+  const made = lessonRoutine({ ...chain, pieces }, lesson!, null, empty, shelf);
+  expect(RoutineSchema.safeParse(made).success).toBe(true);
+  const drills = made.segments.filter((part) => part.type === 'exercise');
+  // Repeated, and played in the whole; what is taught now is another piece.
+  expect(drills).toHaveLength(2);
+  expect(drills[0]).toMatchObject({
+    exerciseId: 'one-hand-reeling',
+    dose: { kind: 'cycle', cycleSeconds: 30, amounts: [{ side: 'left', amount: 1 }] },
+  });
+  expect(timeline(made).totalMs / 1000).toBeCloseTo(lesson!.seconds, 6);
+  const held = pieces.map((piece) => (piece.id === 'b' ? { ...piece, exerciseId: 'tree-holding' } : piece));
+  const [stand] = lessonRoutine({ ...chain, pieces: held }, lesson!, null, empty, shelf).segments.filter(
+    (part) => part.type === 'exercise',
+  );
+  expect(stand).toMatchObject({ dose: { kind: 'hold', holdSeconds: 30 } });
 });

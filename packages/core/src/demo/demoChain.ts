@@ -5,6 +5,7 @@ const piece = (id: string, name: string, seconds: number, side: Piece['side'] = 
   name,
   seconds,
   side,
+  exerciseId: null,
 });
 
 /** The term's sequence of the demo hall: made up, as are its names. */

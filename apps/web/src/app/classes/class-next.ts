@@ -85,7 +85,7 @@ export class ClassNext {
   );
 
   protected readonly plan = computed(() =>
-    classLesson(this.taught(), this.everybody.routines(), this.chains(), this.schools()),
+    classLesson(this.taught(), this.everybody.routines(), this.chains(), this.schools(), this.everybody.shelf()),
   );
   /** Those who belong to it, then who else is here. */
   private readonly people = computed((): ClassPerson[] => {

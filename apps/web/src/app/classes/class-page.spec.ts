@@ -19,8 +19,8 @@ const students = [
 const chain: Chain = {
   ...newChain('chain-1', 'Pond'),
   pieces: [
-    { id: 'a', name: 'Reeds', seconds: 30, side: 'left' },
-    { id: 'b', name: 'Heron', seconds: 30, side: 'right' },
+    { id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null },
+    { id: 'b', name: 'Heron', seconds: 30, side: 'right', exerciseId: null },
   ],
 };
 const held = (day: string, present: string[], teaches: string | null): Meeting => ({

@@ -4,6 +4,7 @@ import {
   lessonRoutine,
   newRoutine,
   type Chain,
+  type Exercise,
   type Lesson,
   type Routine,
   type School,
@@ -26,6 +27,7 @@ export function classLesson(
   routines: readonly Routine[],
   chains: readonly Chain[],
   schools: readonly School[],
+  shelf: ReadonlyMap<string, Exercise>,
 ): ClassLesson | null {
   const routine = routines.find(({ id }) => id === of.routineId) ?? null;
   const chain = chains.find(({ id }) => id === of.chainId);
@@ -35,7 +37,7 @@ export function classLesson(
     return routine === null ? null : { routine, lesson: null, taught: null };
   const empty = newRoutine(`${own.id.slice(0, 60)}-lesson`, own.name, schoolOf(schools, undefined));
   return {
-    routine: lessonRoutine(own, lesson, routine, empty),
+    routine: lessonRoutine(own, lesson, routine, empty, shelf),
     lesson,
     taught: { chainId: own.id, number: lesson.number, mode: lesson.mode, teaches: lesson.teaches?.name ?? null },
   };

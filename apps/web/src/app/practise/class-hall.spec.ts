@@ -60,7 +60,7 @@ const hall = async (of: Journal = journal()) => {
       chains: [
         {
           ...newChain('chain-1', 'Pond'),
-          pieces: [{ id: 'a', name: 'Reeds', seconds: 30, side: 'left' }],
+          pieces: [{ id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null }],
         },
       ],
     },

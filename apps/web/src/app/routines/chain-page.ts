@@ -1,5 +1,6 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
@@ -21,6 +22,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { Repository } from '../data/repository';
 import { Journals } from '../data/journals';
 import { DurationField } from '../ui/duration-field';
 import { Empty } from '../ui/empty';
@@ -61,6 +63,8 @@ export class ChainPage {
 
   protected readonly edit = new Editing('chains', this.id, ({ name }) => `Change ${name}`);
   protected readonly chain = this.edit.draft;
+  protected readonly exercises = toSignal(inject(Repository).exercises$, { initialValue: [] });
+  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly sides = [
     { label: 'both sides', value: 'both' },
     { label: 'left', value: 'left' },
@@ -96,7 +100,10 @@ export class ChainPage {
     const id = this.clock.newId();
     this.change('Add a piece', (chain) => ({
       ...chain,
-      pieces: [...chain.pieces, { id, name: `Piece ${chain.pieces.length + 1}`, seconds: 30, side: 'both' }],
+      pieces: [
+        ...chain.pieces,
+        { id, name: `Piece ${chain.pieces.length + 1}`, seconds: 30, side: 'both', exerciseId: null },
+      ],
     }));
   }
 
@@ -136,7 +143,7 @@ export class ChainPage {
     await this.journals.put({
       id,
       studentId: null,
-      routine: lessonRoutine(chain, lesson, null, empty),
+      routine: lessonRoutine(chain, lesson, null, empty, this.shelf()),
       cares: [],
       group: null,
       events: [],

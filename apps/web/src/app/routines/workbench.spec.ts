@@ -247,7 +247,10 @@ test('the hall: steps that fit, and the mend when the floor is too small', async
 });
 
 test('a chain: pieces, lessons in order, and the next one when a lesson was held', async () => {
-  const chain = { ...newChain('c', 'Pond'), pieces: [{ id: 'p1', name: 'Open', seconds: 20, side: 'left' as const }] };
+  const chain = {
+    ...newChain('c', 'Pond'),
+    pieces: [{ id: 'p1', name: 'Open', seconds: 20, side: 'left' as const, exerciseId: null }],
+  };
   const page = await render(ChainPage, { id: 'c' }, { chains: [chain] });
   expect(page.text()).toContain('1 Open');
   expect(page.text()).toContain('say “your left”, show your own right');
@@ -258,9 +261,15 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   await page.press('This lesson was held');
   expect((await page.database.of('chains').get('c'))!.nextLesson).toBe(2);
   expect(page.text()).toContain('Repeat: 1 pieces');
+  const edit = page.fixture.componentInstance['edit'];
+  const piece = (await page.database.of('chains').get('c'))!.pieces[0]!;
+  edit.set(['pieces', { id: piece.id }, 'exerciseId'], 'one-hand-reeling');
+  await page.settle();
   await page.press('Conduct it');
   const [journal] = await page.database.of('journals').toArray();
   expect(journal).toMatchObject({ studentId: null, routine: { name: 'Pond, lesson 2' } });
+  // A piece that is a drill is done by the figure.
+  expect(journal!.routine.segments.some((part) => part.type === 'exercise')).toBe(true);
 });
 
 test('the routine looked at for a class: its time, who has less, and down to what everybody can in one step', async () => {

@@ -104,7 +104,7 @@ export class TodayBoard {
     const [next] = ahead.toSorted((a, b) => a.day.localeCompare(b.day) || a.of.startsAt.localeCompare(b.of.startsAt));
     if (next === undefined) return null;
     const { of, last, day } = next;
-    const plan = classLesson(of, this.routines(), this.chains(), this.schools());
+    const plan = classLesson(of, this.routines(), this.chains(), this.schools(), this.everybody.shelf());
     const known = new Set((this.students() ?? []).map(({ id }) => id));
     const names = new Map((this.students() ?? []).map(({ id, name }) => [id, name]));
     const missed = last === null ? [] : of.roster.filter((id) => !last.present.includes(id));
