@@ -1,3 +1,5 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { root } from '../setup.mjs';
@@ -51,6 +53,10 @@ export async function measureTable(executablePath) {
   const records = rows();
   const columns = Object.keys(records[0]);
   const text = [columns.join(','), ...records.map((row) => columns.map((name) => row[name]).join(','))].join('\n');
+  // From the disk, as a person would: handed over as a buffer it would be put together within the page.
+  const folder = mkdtempSync(join(tmpdir(), 'pomek-table-'));
+  const file = join(folder, 'many.csv');
+  writeFileSync(file, text);
   const found = { ours: [], raw: [], blocked: [] };
   for (let turn = 0; turn < ROUNDS; turn += 1) {
     const context = await browser.newContext({ serviceWorkers: 'block' });
@@ -68,9 +74,7 @@ export async function measureTable(executablePath) {
       }).observe({ type: 'longtask' });
     });
     const begun = performance.now();
-    await page
-      .getByLabel('Choose a table')
-      .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+    await page.getByLabel('Choose a table').setInputFiles(file);
     await page.getByRole('button', { name: `Keep ${DAYS} practices` }).click();
     await page.getByText(`${DAYS} practices kept`).waitFor();
     found.ours.push(performance.now() - begun);
@@ -79,6 +83,7 @@ export async function measureTable(executablePath) {
   }
   await browser.close();
   server.close();
+  rmSync(folder, { recursive: true });
   const ratio = median(found.ours) / median(found.raw);
   return [
     {

@@ -20,6 +20,12 @@ export function zoomed(view: ThreadView, factor: number, x: number, totalSeconds
   return panned({ ...view, pxPerSecond, fromSeconds: under - x / pxPerSecond }, 0, totalSeconds);
 }
 
+/** How a drawing made for one view is laid over another, as a CSS transform from its left upper corner. */
+export function laidOver(drawn: ThreadView, view: ThreadView): string {
+  const shift = (drawn.fromSeconds - view.fromSeconds) * view.pxPerSecond;
+  return `translateX(${shift.toFixed(2)}px) scaleX(${(view.pxPerSecond / drawn.pxPerSecond).toFixed(5)})`;
+}
+
 /** Moved along by so many seconds, without leaving the routine. */
 export function panned(view: ThreadView, seconds: number, totalSeconds: number): ThreadView {
   const most = Math.max(0, totalSeconds - view.widthPx / view.pxPerSecond);

@@ -2,16 +2,17 @@ import { builtInExercises, newSegment, softSchool, timeline, type Routine } from
 import { aRoutine } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Thread } from './thread';
+import { laidOver } from './thread-view';
 
 const of = (id: string) => builtInExercises.find((exercise) => exercise.id === id)!;
 const ids = ['joint-circles', 'tree-holding', 'one-hand-reeling', 'gathering-home'];
 const routine: Routine = aRoutine({ segments: ids.map((id) => newSegment(id, of(id), softSchool)) });
 const seconds = timeline(routine).totalMs / 1000;
 
-const thread = async () => {
+const thread = async (shown = routine) => {
   const page = await render(Thread, {
-    routine,
-    line: timeline(routine),
+    routine: shown,
+    line: timeline(shown),
     names: new Map(ids.map((id) => [id, of(id).name])),
     breathAt: () => null,
     course: [],
@@ -113,4 +114,37 @@ test('a short shake is no drag; a real one drops where the line stands, and can 
   expect(dropped).toEqual([]);
   expect(await drag(895, 'pointerup')).toBe(true);
   expect(dropped).toEqual([4]);
+});
+
+test('a long thread is stretched while the wheel turns, and drawn anew when it rests or is pressed', async () => {
+  const many = Array.from({ length: 30 }, (_, index) => newSegment(`s${index}`, of('empty-full'), softSchool));
+  const { page, board, options } = await thread(aRoutine({ segments: many }));
+  const zoom = () =>
+    board.dispatchEvent(new WheelEvent('wheel', { deltaY: -60, ctrlKey: true, clientX: 0, cancelable: true }));
+  const x = () => options()[1]!.querySelector('rect')!.getAttribute('x');
+  const drawn = x();
+  zoom();
+  page.fixture.detectChanges();
+  expect(board.style.transform).toMatch(/^translateX\(0.00px\) scaleX\(1\.22/);
+  expect(x()).toBe(drawn);
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  await page.settle();
+  expect(board.style.transform).toBe('');
+  expect(Number(x())).toBeCloseTo(Number(drawn) * Math.exp(0.2), 0);
+  zoom();
+  page.fixture.detectChanges();
+  expect(board.style.transform).not.toBe('');
+  board.dispatchEvent(pointer('pointerdown', 10));
+  page.fixture.detectChanges();
+  expect(board.style.transform).toBe('');
+});
+
+test('a drawing is laid over another view so that each moment falls where that view has it', () => {
+  const drawn = { fromSeconds: 10, pxPerSecond: 2, widthPx: 900 };
+  const view = { fromSeconds: 40, pxPerSecond: 5, widthPx: 900 };
+  const [, shift, scale] = /translateX\((.*)px\) scaleX\((.*)\)/.exec(laidOver(drawn, view))!;
+  for (const moment of [0, 50, 200]) {
+    const x = (moment - drawn.fromSeconds) * drawn.pxPerSecond;
+    expect(x * Number(scale) + Number(shift)).toBeCloseTo((moment - view.fromSeconds) * view.pxPerSecond, 3);
+  }
 });

@@ -15,7 +15,7 @@ import {
 import { Button } from 'primeng/button';
 import { durationWords, type ReservePoint, type Routine, type Timeline } from '@pomek/core';
 import { dropIndex, layoutThread, type BreathAt, type ThreadSegment } from './thread.layout';
-import { panned, wholeView, zoomed, type ThreadView } from './thread-view';
+import { laidOver, panned, wholeView, zoomed, type ThreadView } from './thread-view';
 
 export interface Picked {
   readonly id: string;
@@ -31,6 +31,9 @@ export interface Lengthening {
 const DRAG_FROM = 4;
 /** How long the place of the board on the page is taken to stay, ms. */
 const LEFT_MS = 300;
+/** More segments than these are stretched while the wheel turns, and drawn when it rests so long, ms. */
+const MANY = 16;
+const REST_MS = 120;
 /** What is dragged: the order, the length of a segment, or the view. */
 type Drag =
   | { readonly kind: 'order'; readonly id: string; readonly fromX: number; readonly moved: boolean; readonly x: number }
@@ -93,7 +96,17 @@ export class Thread {
     course: this.course(),
     failureSeconds: this.failureSeconds(),
   }));
-  protected readonly drawing = computed(() => layoutThread(this.input(), this.view()));
+  /**
+   * The view that stays drawn while a long thread is zoomed: to lay out hundreds of segments anew takes longer than a frame, so
+   * what is drawn is stretched until the wheel rests. Null while what is drawn is what is seen.
+   */
+  private readonly held = signal<ThreadView | null>(null);
+  private resting: ReturnType<typeof setTimeout> | undefined;
+  protected readonly stretched = computed(() => {
+    const held = this.held();
+    return held === null ? null : laidOver(held, this.view());
+  });
+  protected readonly drawing = computed(() => layoutThread(this.input(), this.held() ?? this.view()));
   protected readonly overview = computed(() =>
     layoutThread(this.input(), wholeView(this.totalSeconds(), this.width())),
   );
@@ -135,14 +148,17 @@ export class Thread {
       const observer = new ResizeObserver(measure);
       observer.observe(this.host.nativeElement);
       destroyed.onDestroy(() => observer.disconnect());
+      destroyed.onDestroy(() => clearTimeout(this.resting));
     });
   }
 
   zoom(factor: number, x = this.width() / 2): void {
+    this.settle();
     this.ownView.set(zoomed(this.view(), factor, x, this.totalSeconds()));
   }
 
   whole(): void {
+    this.settle();
     this.ownView.set(null);
   }
 
@@ -158,11 +174,33 @@ export class Thread {
     this.ownView.set(panned(this.view(), at - fromSeconds - seen * 0.1, this.totalSeconds()));
   }
 
+  /** The wheel goes on: of many segments what is drawn is kept and stretched, of few it is drawn anew. */
+  private zoomOn(next: ThreadView): void {
+    const held = this.held() ?? this.view();
+    this.ownView.set(next);
+    if (this.segmentsIn(next) <= MANY) return this.settle();
+    this.held.set(held);
+    clearTimeout(this.resting);
+    this.resting = setTimeout(() => this.settle(), REST_MS);
+  }
+
+  private segmentsIn({ fromSeconds, pxPerSecond, widthPx }: ThreadView): number {
+    const [from, to] = [fromSeconds * 1000, (fromSeconds + widthPx / pxPerSecond) * 1000];
+    const seen = this.line().spans.filter((span) => span.startMs < to && span.startMs + span.durationMs > from);
+    return new Set(seen.map(({ segmentId }) => segmentId)).size;
+  }
+
+  /** What is seen is drawn. */
+  private settle(): void {
+    clearTimeout(this.resting);
+    this.held.set(null);
+  }
+
   private onWheel(event: WheelEvent): void {
     const x = this.xOf(event);
     if (event.ctrlKey || event.metaKey) {
       event.preventDefault();
-      this.zoom(Math.exp(-event.deltaY / 300), x);
+      this.zoomOn(zoomed(this.view(), Math.exp(-event.deltaY / 300), x, this.totalSeconds()));
     } else if (this.closer() && (event.deltaX !== 0 || event.shiftKey)) {
       event.preventDefault();
       const px = event.deltaX !== 0 ? event.deltaX : event.deltaY;
@@ -172,6 +210,7 @@ export class Thread {
 
   protected press(event: PointerEvent, segment: ThreadSegment): void {
     if (event.button !== 0) return;
+    this.settle();
     event.stopPropagation();
     this.capture(event);
     this.drag.set({ kind: 'order', id: segment.segmentId, fromX: this.xOf(event), x: this.xOf(event), moved: false });
@@ -189,6 +228,7 @@ export class Thread {
   }
 
   protected pressBoard(event: PointerEvent): void {
+    this.settle();
     if (event.button !== 0 || !this.closer()) return;
     this.capture(event);
     this.drag.set({ kind: 'view', fromX: this.xOf(event), view: this.view() });
@@ -243,7 +283,7 @@ export class Thread {
   private xOf(event: MouseEvent): number {
     // To ask for it lays the page out at once, which a zoom cannot afford in every frame.
     if (event.timeStamp - this.leftAt > LEFT_MS) {
-      this.left = this.board().nativeElement.getBoundingClientRect().left;
+      this.left = this.host.nativeElement.getBoundingClientRect().left;
       this.leftAt = event.timeStamp;
     }
     return event.clientX - this.left;
