@@ -133,6 +133,16 @@ export const sources: readonly SourceEntry[] = [
     limits: 'When it no longer fits: join, then halves in turn, then a lesson with nothing new.',
   },
   {
+    topic: 'A class',
+    what: 'What each person of a class does, who is corrected when, and what to drop when it runs over.',
+    formula:
+      'own dose = that of the plan for this routine, else no more than that of a goal for the same exercise, else no longer than the budget of the school on this body; a round = as many people as have 45 s each in the hold, the same for all; what waits goes first the next time',
+    source:
+      'Common practice: one person after the other, what can hurt first, nobody forgotten. 45 s a correction, 7 days for a sign to stop of somebody without a plan, half an hour before its time as begun in time: house values',
+    limits:
+      'Who does less than the class is logged with the own dose, who could do more with that of the class, which is no test of the goal. Who comes late or goes early has what was done in between.',
+  },
+  {
     topic: 'Raising the load',
     what: 'Raise, stay, ease, stop and refer.',
     formula:

@@ -37,6 +37,8 @@ type Forecasts = ResultOf<'plan'>['forecasts'];
 const BACK = 5;
 const WEEKS = 24;
 const LINE = { width: 480, height: 26 } as const;
+/** So many days the name of a month takes on the sheet. */
+const NAME_DAYS = 12;
 const ALL = 'all';
 /** What the choice begins with where it is a class. */
 const CLASS = 'class:';
@@ -94,7 +96,8 @@ export class SeasonPage {
   protected readonly months = computed(() => {
     const { from: first, weeks, width } = this.frame();
     return Array.from({ length: weeks * 7 }, (_, day) => ({ day, date: addDays(parseISO(first), day) }))
-      .filter(({ date }) => date.getDate() === 1)
+      // A name that begins at the very end would run into the next column.
+      .filter(({ day, date }) => date.getDate() === 1 && day < weeks * 7 - NAME_DAYS)
       .map(({ day, date }) => ({
         share: (100 * day) / (weeks * 7),
         x: (width * day) / (weeks * 7),
