@@ -12,7 +12,19 @@ export interface AppOptions {
 }
 
 /** First parts of the addresses the application answers itself. */
-const places = ['', 'today', 'exercises', 'routines', 'students', 'classes', 'practise', 'files', 'sources', 'demo', 'own'];
+const places = [
+  '',
+  'today',
+  'exercises',
+  'routines',
+  'students',
+  'classes',
+  'practise',
+  'files',
+  'sources',
+  'demo',
+  'own',
+];
 
 const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?|ttf|eot|svg)$/;
 

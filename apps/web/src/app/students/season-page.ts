@@ -95,14 +95,16 @@ export class SeasonPage {
   /** The first days of months, where they lie across. */
   protected readonly months = computed(() => {
     const { from: first, weeks, width } = this.frame();
-    return Array.from({ length: weeks * 7 }, (_, day) => ({ day, date: addDays(parseISO(first), day) }))
-      // A name that begins at the very end would run into the next column.
-      .filter(({ day, date }) => date.getDate() === 1 && day < weeks * 7 - NAME_DAYS)
-      .map(({ day, date }) => ({
-        share: (100 * day) / (weeks * 7),
-        x: (width * day) / (weeks * 7),
-        name: new Intl.DateTimeFormat('en', { month: 'short' }).format(date),
-      }));
+    return (
+      Array.from({ length: weeks * 7 }, (_, day) => ({ day, date: addDays(parseISO(first), day) }))
+        // A name that begins at the very end would run into the next column.
+        .filter(({ day, date }) => date.getDate() === 1 && day < weeks * 7 - NAME_DAYS)
+        .map(({ day, date }) => ({
+          share: (100 * day) / (weeks * 7),
+          x: (width * day) / (weeks * 7),
+          name: new Intl.DateTimeFormat('en', { month: 'short' }).format(date),
+        }))
+    );
   });
   private readonly planned = computed((): Planned[] =>
     this.everybody
