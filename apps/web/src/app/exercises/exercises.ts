@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -6,6 +6,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { families, searchExercises, type Exercise, type Family, type Posture } from '@pomek/core';
+import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
@@ -32,8 +33,8 @@ export class Exercises {
 
   protected readonly exercises = toSignal(this.repository.exercises$);
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  protected readonly text = signal('');
-  protected readonly family = signal<Family | null>(null);
+  protected readonly text = asLeft('exercises-text', '');
+  protected readonly family = asLeft<Family | null>('exercises-family', null);
   protected readonly familyChoices = [
     { label: 'All families', value: null },
     ...families.map((family) => ({ label: family, value: family })),

@@ -17,6 +17,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { duplicateSegment, moveSegment, newSegment, removeSegment, type Exercise, type Segment } from '@pomek/core';
+import { asLeft } from '../data/as-left';
 import { Empty } from '../ui/empty';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
@@ -68,7 +69,7 @@ export class RoutineEditor {
 
   protected readonly routine = this.bench.routine;
   protected readonly openId = signal<string | null>(null);
-  protected readonly tab = signal<InspectorTab>('findings');
+  protected readonly tab = asLeft<InspectorTab>('inspector', 'findings');
   protected readonly said = signal('');
   protected readonly people = computed(() => [
     { label: 'a standard body', value: null },

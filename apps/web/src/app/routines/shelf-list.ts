@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { doseWords, families, searchExercises, type Exercise } from '@pomek/core';
+import { asLeft } from '../data/as-left';
 import { TextField } from '../ui/text-field';
 
 /** The exercises to take from, by family; Enter in the search takes the first that is found. */
@@ -74,7 +75,7 @@ import { TextField } from '../ui/text-field';
 export class ShelfList {
   readonly exercises = input.required<readonly Exercise[]>();
   readonly pick = output<Exercise>();
-  protected readonly text = signal('');
+  protected readonly text = asLeft('shelf-text', '');
   private readonly found = computed(() => searchExercises(this.exercises(), this.text()));
   protected readonly groups = computed(() =>
     families

@@ -76,6 +76,11 @@ test('students are found by any of their words, and put in order by what waits o
   await page.settle();
   expect(names()[0]).toBe('Wilhelmina Frost');
   expect(localStorage.getItem('pomek.students-order')).toBe('seen');
+  // What was searched for is there again after going away and back.
+  await find('knee bert');
+  page.fixture.destroy();
+  const again = TestBed.createComponent(Students);
+  expect(again.componentInstance['text']()).toBe('knee bert');
 });
 
 test('students can be those of one class; who is in the archive stands apart, and in no class', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -7,6 +7,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import * as z from 'zod';
 import { newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } from '@pomek/core';
+import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
@@ -77,7 +78,7 @@ export class Students {
     return this.taught().some(({ id }) => id === wanted) ? wanted! : '';
   });
 
-  protected readonly text = signal('');
+  protected readonly text = asLeft('students-text', '');
   protected readonly orders: { label: string; value: Order }[] = [
     { label: 'by name', value: 'name' },
     { label: 'what waits first', value: 'waits' },
