@@ -55,6 +55,7 @@ export const aPlan = (strands: Strand[] = [], change: Partial<Plan> = {}): Plan 
   sessionMinutes: null,
   postures: [],
   frozenWeeks: [],
+  calendar: null,
   ...change,
 });
 

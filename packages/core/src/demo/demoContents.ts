@@ -124,6 +124,7 @@ function planOf(part: Part, student: Student, today: Date): Plan {
     sessionMinutes: null,
     postures: [],
     frozenWeeks: [],
+    calendar: null,
   };
 }
 

@@ -198,7 +198,7 @@ describe('calendar of a plan', () => {
     startTime: '07:30',
     now,
   };
-  const parsed = () => new ICAL.Component(ICAL.parse(planCalendar(request)) as unknown[]);
+  const parsed = () => new ICAL.Component(ICAL.parse(planCalendar(request).text) as unknown[]);
   const events = () =>
     parsed()
       .getAllSubcomponents('vevent')
@@ -228,7 +228,8 @@ describe('calendar of a plan', () => {
 
   test('names with commas, semicolons and accents survive, and lines are folded at 75 octets', () => {
     expect(events()[0]!.summary).toBe(`Morning – ${student.name}`);
-    for (const text of planCalendar(request).split('\r\n')) expect(Buffer.byteLength(text)).toBeLessThanOrEqual(75);
+    for (const text of planCalendar(request).text.split('\r\n'))
+      expect(Buffer.byteLength(text)).toBeLessThanOrEqual(75);
   });
 
   test('nothing in a name can write a line of its own, whatever comes in', () => {
@@ -239,7 +240,7 @@ describe('calendar of a plan', () => {
       routine: { ...base, name: evil },
       plan: plan([strand({ exerciseName: evil })], { id: evil }),
     };
-    const text = planCalendar(hostile);
+    const { text } = planCalendar(hostile);
     const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     expect(events).toHaveLength(10);
     expect(new Set(events.map((event) => event.getFirstPropertyValue('uid'))).size).toBe(10);
@@ -251,14 +252,14 @@ describe('calendar of a plan', () => {
 
   test('long names of many-byte letters fold at 75 octets too, and come back whole', () => {
     const name = '站樁🪷'.repeat(20);
-    const text = planCalendar({ ...request, routine: { ...base, name } });
+    const { text } = planCalendar({ ...request, routine: { ...base, name } });
     for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
     const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     expect(new ICAL.Event(first).summary).toBe(`${name} – ${student.name}`);
   });
 
   test('a locked strand is left out of time and dose, and the event says so', () => {
-    const text = planCalendar({ ...request, logs: [log('2026-01-02', { symptoms: ['faintness'] })] });
+    const { text } = planCalendar({ ...request, logs: [log('2026-01-02', { symptoms: ['faintness'] })] });
     const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     const event = new ICAL.Event(first);
     expect(event.description).toBe('Holding the tree: left out until it is cleared');
@@ -268,7 +269,7 @@ describe('calendar of a plan', () => {
   test('a day in a holiday has no event, and the dose is that of the plan for its day', () => {
     const away = { ...value, holidays: [{ from: '2026-01-12', to: '2026-02-01' }] };
     const asked = planForecast(planContext(away, { routine: base, practiceDays: [1, 4] })).strands[0]!.days;
-    const text = planCalendar({ ...request, plan: away });
+    const { text } = planCalendar({ ...request, plan: away });
     const told = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
       .map((entry) => new ICAL.Event(entry))
@@ -276,6 +277,36 @@ describe('calendar of a plan', () => {
     const until = asked.filter(({ day }) => day < '2026-02-09');
     expect(told).toEqual(until.map(({ day, dose }) => [day, `Holding the tree: ${axisWords(dose, 'time')}`]));
     expect(told.map(([day]) => day)).toEqual(['2026-01-05', '2026-01-08', '2026-02-02', '2026-02-05']);
+  });
+
+  test('it replaces the one before: the same days keep their identity, what is no day any more is cancelled, also when read back', () => {
+    const read = (text: string) => new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    const first = planCalendar(request);
+    expect(first.given.sequence).toBe(0);
+    expect(first.given.days.slice(0, 3)).toEqual(['2026-01-05', '2026-01-08', '2026-01-12']);
+    // On the 8th the student goes over to Tuesdays and Thursdays, for three weeks.
+    const again = planCalendar({
+      ...request,
+      plan: { ...value, calendar: first.given },
+      student: { ...student, practiceDays: [2, 4] },
+      today: '2026-01-08',
+      weeks: 3,
+    });
+    const told = read(again.text).map((event) => ({
+      uid: String(event.getFirstPropertyValue('uid')),
+      sequence: Number(event.getFirstPropertyValue('sequence')),
+      status: event.getFirstPropertyValue('status'),
+    }));
+    const uids = new Set(read(first.text).map((event) => event.getFirstPropertyValue('uid')));
+    const cancelled = told.filter(({ status }) => status === 'CANCELLED');
+    expect(cancelled.map(({ uid }) => uid)).toEqual(['12', '19', '26'].map((day) => `p-2026-01-${day}@pomek`));
+    expect(told.every(({ sequence }) => sequence === 1)).toBe(true);
+    // Thursdays are the same events as before; days gone by are left alone.
+    expect(told.filter(({ uid, status }) => status === null && uids.has(uid)).map(({ uid }) => uid)).toEqual(
+      ['08', '15', '22'].map((day) => `p-2026-01-${day}@pomek`),
+    );
+    // What was given out beyond these weeks is still known.
+    expect(again.given.days).toContain('2026-02-05');
   });
 
   test('what is not opened yet is left out of time and dose until its day', () => {
@@ -287,7 +318,7 @@ describe('calendar of a plan', () => {
       gate: { strandId: 's', dose: 65 },
     });
     const both = routine([segment('a', hold(60, together(1))), segment('b', hold(60, together(1)))]);
-    const text = planCalendar({ ...request, plan: plan([strand(), gated]), routine: both });
+    const { text } = planCalendar({ ...request, plan: plan([strand(), gated]), routine: both });
     const said = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
       .map((entry) => new ICAL.Event(entry).description);

@@ -1,16 +1,10 @@
-import { MOST_WEEKS } from '../plan/seasonOfPlan';
-import { addDays, addSeconds, formatISO, parseISO } from 'date-fns';
+import { addSeconds, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
-import { withDoses } from '../plan/dosedRoutine';
-import type { Strand } from '../plan/plan';
+import type { Plan } from '../plan/plan';
 import type { PlanContext } from '../plan/planContext';
-import { isLighterWeek, weekOf } from '../plan/planDay';
-import { planForecast } from '../plan/planForecast';
-import { lockedStrands } from '../plan/stopReasons';
-import { timeline } from '../routine/timeline';
+import { lastDayOf, plannedDays } from '../plan/plannedDays';
 import type { Student } from '../students/student';
 import { cleanLine, cleanNote } from '../text/cleanText';
-import { axisWords } from '../axis/axisWords';
 
 // Counted without the space that begins a folded line, so that no line has more than 75 octets (RFC 5545, 3.1).
 ICAL.foldLength = 74;
@@ -24,47 +18,55 @@ export interface CalendarRequest extends PlanContext {
   readonly now: Date;
 }
 
+export interface GivenCalendar {
+  readonly text: string;
+  /** What is remembered with the plan, so that the next one replaces this. */
+  readonly given: NonNullable<Plan['calendar']>;
+}
+
+/** An event is at least so long, s. */
+const SHORTEST = 60;
+
 /**
  * The practice days of a plan as an iCalendar text (RFC 5545), one event a day in floating local
  * time, each with the doses that the plan has for that day and the length of the routine. Holidays have none; what is
- * locked or not opened yet is left out, and the event says so.
+ * locked or not opened yet is left out, and the event says so. It replaces the calendar that was given out before: a day keeps
+ * its identity with a higher sequence, and a day to come that is none any more is cancelled.
  * @throws RangeError when the student has no practice days, the routine is gone, or `weeks` is not 1–156.
  */
-export function planCalendar(request: CalendarRequest): string {
+export function planCalendar(request: CalendarRequest): GivenCalendar {
   const { student, plan, routine, today, weeks, startTime, now } = request;
-  if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
-  if (routine === undefined) throw new RangeError('routine: the routine of the plan is gone');
-  if (!(weeks >= 1 && weeks <= MOST_WEEKS)) throw new RangeError(`weeks must be between 1 and ${MOST_WEEKS}`);
-  const until = formatISO(addDays(parseISO(today), weeks * 7 - 1), { representation: 'date' });
-  const forecast = planForecast({ ...request, practiceDays: student.practiceDays }, until);
-  const locked = new Set(lockedStrands(plan, request.logs, request.rule, request.exercises).map(({ id }) => id));
-  const doses = new Map(
-    forecast.strands.map(({ strandId, days }) => [strandId, new Map(days.map(({ day, dose }) => [day, dose]))]),
-  );
+  const practised = plannedDays(request, student, weeks);
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');
-  for (const day of forecast.practiceDays.filter((entry) => entry <= until)) {
-    const dose = (strand: Strand): number | undefined => doses.get(strand.id)?.get(day);
-    const open = new Set(plan.strands.filter((strand) => dose(strand) !== undefined).map(({ segmentId }) => segmentId));
-    const out = new Set(plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)));
-    const dosed = withDoses(routine, plan, (strand) => dose(strand) ?? strand.start, out);
+  calendar.updatePropertyWithValue('method', 'PUBLISH');
+  const sequence = plan.calendar === null ? 0 : plan.calendar.sequence + 1;
+  const summary = cleanLine(`${routine?.name ?? ''} – ${student.name}`);
+  const eventOn = (day: string, seconds: number): ICAL.Component => {
     const start = parseISO(`${day}T${startTime}:00`);
-    const end = addSeconds(start, Math.max(60, Math.round(timeline(dosed).totalMs / 1000)));
     const event = new ICAL.Component('vevent');
     event.updatePropertyWithValue('uid', `${cleanLine(plan.id)}-${day}@pomek`);
+    event.updatePropertyWithValue('sequence', sequence);
     event.updatePropertyWithValue('dtstamp', ICAL.Time.fromJSDate(now, true));
     event.updatePropertyWithValue('dtstart', ICAL.Time.fromJSDate(start, false));
-    event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(end, false));
-    event.updatePropertyWithValue('summary', cleanLine(`${routine.name} – ${student.name}`));
-    const lines = plan.strands.map((strand) => {
-      const asked = dose(strand);
-      const left = locked.has(strand.id) ? 'left out until it is cleared' : 'not opened yet';
-      return cleanLine(`${strand.exerciseName}: ${asked === undefined ? left : axisWords(asked, strand.axis)}`);
-    });
-    const lighter = isLighterWeek(plan, weekOf(plan, day)) ? ['A lighter week.'] : [];
-    event.updatePropertyWithValue('description', cleanNote([...lighter, ...lines].join('\n')));
+    event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(addSeconds(start, seconds), false));
+    event.updatePropertyWithValue('summary', summary);
     calendar.addSubcomponent(event);
+    return event;
+  };
+  for (const { day, seconds, lighter, goals } of practised) {
+    const lines = goals.map(({ name, words }) => cleanLine(`${name}: ${words}`));
+    const description = cleanNote([...(lighter ? ['A lighter week.'] : []), ...lines].join('\n'));
+    eventOn(day, Math.max(SHORTEST, Math.round(seconds))).updatePropertyWithValue('description', description);
   }
-  return `${calendar.toString()}\r\n`;
+  // What lies behind is over; what was given out beyond these weeks stays as it was.
+  const until = lastDayOf(today, weeks);
+  const known = new Set(practised.map(({ day }) => day));
+  const before = plan.calendar?.days ?? [];
+  for (const day of before.filter((entry) => entry >= today && entry <= until && !known.has(entry))) {
+    eventOn(day, SHORTEST).updatePropertyWithValue('status', 'CANCELLED');
+  }
+  const later = before.filter((entry) => entry > until);
+  return { text: `${calendar.toString()}\r\n`, given: { sequence, days: [...known, ...later] } };
 }

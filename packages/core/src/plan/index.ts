@@ -13,6 +13,7 @@ export * from './plan';
 export * from './planContext';
 export * from './planDay';
 export * from './planForecast';
+export * from './plannedDays';
 export * from './planVerdicts';
 export * from './practisedRoutine';
 export * from './seasonOfPlan';

@@ -97,6 +97,11 @@ export const PlanSchema = z.object({
     .default([]),
   /** Weeks of the plan (from 0) in which nothing is raised. */
   frozenWeeks: z.array(z.number().int().min(0).max(520)).max(520).default([]),
+  /** The calendar that was given out last: how manieth it was, and its days; null before the first. */
+  calendar: z
+    .object({ sequence: z.number().int().min(0), days: z.array(DaySchema).max(1200) })
+    .nullable()
+    .default(null),
 });
 export type Plan = z.infer<typeof PlanSchema>;
 

@@ -76,6 +76,7 @@ export const plan = (strands: Strand[], change: Partial<Plan> = {}): Plan => ({
   sessionMinutes: null,
   postures: [],
   frozenWeeks: [],
+  calendar: null,
   ...change,
 });
 

@@ -9,6 +9,7 @@ import {
   bundleKinds,
   contextOf,
   routineContents,
+  plannedDays,
   writeBundle,
   type Plan,
   type PlanContext,
@@ -18,12 +19,16 @@ import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
+import { Store } from '../data/store';
 import { SPACE } from '../data/space';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
 import { ImportPanel } from './import-panel';
 import { TextField } from '../ui/text-field';
+
+/** As many weeks as go on a few sheets of paper. */
+const MOST_ON_PAPER = 12;
 
 /** What goes out and what comes in. */
 @Component({
@@ -38,6 +43,7 @@ export class Files {
   private readonly whole = inject(WholeSpace);
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
+  private readonly store = inject(Store);
   protected readonly demo = inject(DemoSpace);
   protected readonly space = inject(SPACE);
 
@@ -80,7 +86,7 @@ export class Files {
     if (choice === undefined) return;
     const { planCalendar } = await import('./calendar');
     try {
-      const text = planCalendar({
+      const { text, given } = planCalendar({
         ...(await this.contextOf(choice.plan, choice.student)),
         student: choice.student,
         weeks: this.weeks(),
@@ -88,12 +94,32 @@ export class Files {
         now: this.clock.now(),
       });
       download(`${fileName(choice.name)}.ics`, text, 'text/calendar');
+      const change = (stored: Plan): Plan => ({ ...stored, calendar: given });
+      await this.store.write(`Calendar of ${choice.student.name}`, [{ table: 'plans', id: choice.plan.id, change }]);
       this.notices.done('Calendar exported', {
-        detail: `${this.weeks()} weeks of practice days for ${choice.student.name}.`,
+        detail: `${this.weeks()} weeks of practice days for ${choice.student.name}. Taken in again it replaces the one before.`,
       });
     } catch (error) {
       const noDays = choice.student.practiceDays.length === 0;
       this.notices.failure('No calendar yet', noDays ? `Give ${choice.student.name} days for practice first.` : error);
+    }
+  }
+
+  /** The weeks to come on paper, with boxes to tick. */
+  protected async printWeeks(): Promise<void> {
+    const choice = this.planChoices().find((entry) => entry.id === this.planId());
+    if (choice === undefined) return;
+    const { student, plan } = choice;
+    try {
+      const context = await this.contextOf(plan, student);
+      const days = plannedDays(context, student, Math.min(this.weeks(), MOST_ON_PAPER));
+      const { weekCard } = await import('../print/week-card');
+      const routine = context.routine?.name ?? '';
+      const made = await weekCard({ student: student.name, routine, cautions: student.cautions, days });
+      download(`${fileName(`${choice.name} week card`)}.pdf`, made, 'application/pdf');
+    } catch (error) {
+      const noDays = student.practiceDays.length === 0;
+      this.notices.failure('No week card yet', noDays ? `Give ${student.name} days for practice first.` : error);
     }
   }
 
