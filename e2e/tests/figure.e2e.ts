@@ -93,6 +93,8 @@ test('another school changes doses, cues and checks, and leaves what was set by 
     page.getByRole('article', { name: 'Holding the tree' }).getByText(/Closed once the drill is known/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Schools' }).click();
+  await page.getByRole('combobox', { name: 'School', exact: true }).click();
+  await page.getByRole('option', { name: 'Breath hall' }).click();
   await expect(page.getByText('The weight gathers in the middle of the foot.')).toBeVisible();
   await page.getByRole('button', { name: 'Level', exact: true }).last().click();
   await expect(page.getByText('The eyes rest level and soft.')).toBeVisible();

@@ -202,7 +202,8 @@ test('undo takes back what was typed, and the field shows what is stored', async
   const store = TestBed.inject(Store);
   expect(await store.undo()).toBe('Change');
   expect(await routineNow()).toMatchObject({ name: 'Evening' });
-  expect(edit.draft()).toMatchObject({ name: 'Evening' });
+  // What is stored comes a moment later.
+  await until(() => edit.draft()?.name === 'Evening');
 });
 
 test('a school that comes along is stored from its first change on', async () => {

@@ -12,7 +12,7 @@ const rename = (store: Store, name: string, key: string | null = null) =>
 const nameNow = async () => (await database.of('routines').get('routine-1'))?.name;
 /** Nothing is being written, and what was left has been read. */
 const settled = async (store: Store): Promise<void> => {
-  while (store.writing()) await new Promise((resolve) => setTimeout(resolve, 1));
+  await store.queue;
 };
 /** The page is loaded anew: everything but what is stored is gone. */
 const reload = async (): Promise<Store> => {

@@ -107,7 +107,8 @@ export class Store implements StepsOfStore {
 
   /** Takes up the steps of today that an earlier page has left; later steps stand on them. */
   private open(): Promise<void> {
-    return this.inTurn(async () => {
+    // What is only read is given up without harm: the page may be left meanwhile.
+    return this.afterOthers(async () => {
       const steps = await this.kept.read();
       const standing = steps.filter(({ undoneAt }) => undoneAt === null);
       const known = new Set(this.done().map(({ id }) => id));
@@ -205,8 +206,12 @@ export class Store implements StepsOfStore {
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
     if (this.pending() === 0) this.since = this.clock.now().getTime();
     this.pending.update((count) => count + 1);
+    return this.afterOthers(work, () => this.pending.update((count) => count - 1));
+  }
+
+  private afterOthers<T>(work: () => Promise<T>, over: () => void = () => undefined): Promise<T> {
     const result = this.queue.then(work);
-    this.queue = result.catch(() => undefined).finally(() => this.pending.update((count) => count - 1));
+    this.queue = result.catch(() => undefined).finally(over);
     return result;
   }
 

@@ -21,7 +21,7 @@ const palette = async () => {
 
 test('every place, person, routine and exercise is found by a few letters of name and kind', async () => {
   const { names, type } = await palette();
-  expect(names().slice(0, 6)).toEqual(['Today', 'Exercises', 'Routines', 'Students', 'Practise', 'Files']);
+  expect(names().slice(0, 7)).toEqual(['Today', 'Exercises', 'Routines', 'Students', 'Classes', 'Practise', 'Files']);
   await type('ama');
   expect(names()).toContain('Ama Tull');
   await type('mill rou');
