@@ -12,7 +12,7 @@ const rename = (store: Store, name: string, key: string | null = null) =>
 const nameNow = async () => (await database.of('routines').get('routine-1'))?.name;
 /** Nothing is being written, and what was left has been read. */
 const settled = async (store: Store): Promise<void> => {
-  await store.queue;
+  await (store as unknown as { queue: Promise<unknown> }).queue;
 };
 /** The page is loaded anew: everything but what is stored is gone. */
 const reload = async (): Promise<Store> => {
