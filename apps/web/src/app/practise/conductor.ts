@@ -43,7 +43,6 @@ import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { SideMark } from '../ui/side-mark';
 import { BellRinger } from './bell-ringer';
-import { BreathLine } from './breath-line';
 import { ClassEnd } from './class-end';
 import { ClassRoom } from './class-room';
 import { classWrites } from './class-save';
@@ -76,7 +75,7 @@ const keys: Record<string, JournalEvent['action']> = {
 @Component({
   selector: 'pk-conductor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BreathLine, Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SideMark],
+  imports: [Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SideMark],
   templateUrl: './conductor.html',
   styleUrl: './conductor.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -162,8 +161,10 @@ export class Conductor {
   private doingOf(span: Span, state: ConductState): Doing {
     const { side, direction } = span;
     const working = span.amount > 0 && span.kind !== 'hold' && state.taps === null;
-    if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, running: false };
-    return { side, direction, ...spanRepetition(span, state.offsetMs), running: state.running && !state.loosening };
+    const seconds = state.offsetMs / 1000;
+    if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, seconds, running: false };
+    const running = state.running && !state.loosening;
+    return { side, direction, ...spanRepetition(span, state.offsetMs), seconds, running };
   }
 
   /** What is called aloud, and when. */

@@ -35,6 +35,8 @@ export interface Doing {
   readonly done: number;
   readonly into: number;
   readonly lengthMs: number;
+  /** Into the span, s. */
+  readonly seconds: number;
   /** It goes on by itself; else it stands still. */
   readonly running: boolean;
 }
@@ -51,6 +53,7 @@ export interface Doing {
       [pxPerMetre]="220"
       [highest]="shown().highest"
       [pins]="pins()"
+      [belly]="belly()"
       [selected]="point()?.id ?? null"
       (pinPressed)="chosen.emit($event)"
       [text]="'The figure does it: ' + exercise().name"
@@ -78,6 +81,8 @@ export class HallFigure {
   /** As in a mirror, where who stands opposite sees his or her own left move with the left; facing; or from behind. */
   readonly seenAs = input.required<SeenAs>();
   readonly point = input<Checkpoint | null>(null);
+  /** How full the breath is that paces it, so many seconds into the span; null where it is left alone. */
+  readonly fullness = input<((seconds: number) => number) | null>(null);
   /** Checkpoints that can be pressed, where a class is corrected. */
   readonly choices = input<readonly Checkpoint[]>([]);
   readonly chosen = output<string>();
@@ -105,6 +110,15 @@ export class HallFigure {
     }));
   });
 
+  /** How wide the belly is: with the breath, or against it where the school reverses it. */
+  protected readonly belly = computed(() => {
+    const fullness = this.fullness();
+    if (fullness === null) return null;
+    const { seconds, running } = this.doing();
+    const full = fullness(seconds + (running ? this.since() / 1000 : 0));
+    return this.school().belly === 'reversed' ? 1 - full : full;
+  });
+
   constructor() {
     let frame = 0;
     let told = performance.now();
@@ -116,7 +130,8 @@ export class HallFigure {
     // Between two words of the practice the figure goes on by itself, as smoothly as the screen can show.
     const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
     const step = (): void => {
-      if (this.doing().running && this.shown().moves) this.since.set(performance.now() - told);
+      if (this.doing().running && (this.shown().moves || this.fullness() !== null))
+        this.since.set(performance.now() - told);
       frame = requestAnimationFrame(step);
     };
     if (!still) frame = requestAnimationFrame(step);

@@ -54,11 +54,8 @@ export interface Moment {
   readonly mayBegin: string;
   /** What to mind of the exercise, while it is taken up. */
   readonly cautions: readonly string[];
-  readonly breath: {
-    readonly fullness: (seconds: number) => number;
-    readonly now: number;
-    readonly endsAt: number;
-  } | null;
+  /** How full the breath is that paces it, 0–1, so many seconds into the span; null where no breath does. */
+  readonly fullness: ((seconds: number) => number) | null;
 }
 
 const breathWords: Record<BreathPhase, string> = {
@@ -111,7 +108,7 @@ function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): 
   return side === '' ? name : `${name}, ${side}`;
 }
 
-type Figure = Pick<Moment, 'big' | 'unit' | 'detail' | 'breath'>;
+type Figure = Pick<Moment, 'big' | 'unit' | 'detail' | 'fullness'>;
 
 /** How many are left; of what is given as time, how long, and how many were done; of sides in turn, of both together. */
 function countOfCycle(
@@ -172,21 +169,16 @@ function cycleFigure(
     ]
       .filter((words) => words !== '')
       .join(' · '),
-    breath:
+    fullness:
       knots === null || !byPace || !pacesBreath(school)
         ? null
-        : {
-            fullness: (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into % 1),
-            now: state.offsetMs / 1000,
-            endsAt: span.durationMs / 1000,
-          },
+        : (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into % 1),
   };
 }
 
 function breathFigure(span: Span, state: ConductState, segment: Segment | undefined): Figure {
-  const seconds = state.offsetMs / 1000;
   if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath')
-    return { big: '', unit: '', detail: '', breath: null };
+    return { big: '', unit: '', detail: '', fullness: null };
   const { dose } = segment;
   const period = breathPeriod(dose.pattern);
   const { done, into } = spanRepetition(span, state.offsetMs);
@@ -196,11 +188,7 @@ function breathFigure(span: Span, state: ConductState, segment: Segment | undefi
     big: span.byCue ? `${done}` : `${Math.max(0, all - gone)}`,
     unit: span.byCue ? `breaths done, ${all} planned` : `of ${all} breaths to go`,
     detail: breathWords[breathPhaseAt(dose.pattern, Math.min(into, 1 - 1e-9) * period).phase],
-    breath: {
-      fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
-      now: seconds,
-      endsAt: span.durationMs / 1000,
-    },
+    fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
   };
 }
 
@@ -223,18 +211,18 @@ function figureOf(
     .join(' · ');
   if (span.byCue && span.kind === 'settle') {
     const words = [stood, 'it begins on the cue: Next'].filter((part) => part !== '').join(' · ');
-    return { big: clock(Math.floor(state.offsetMs / 1000)), unit: '', detail: words, breath: null };
+    return { big: clock(Math.floor(state.offsetMs / 1000)), unit: '', detail: words, fullness: null };
   }
   if (!span.byCue) {
     const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
-    return { big: clock(left), unit: '', detail, breath: null };
+    return { big: clock(left), unit: '', detail, fullness: null };
   }
   const over = state.offsetMs - span.durationMs;
   return {
     big: clock(Math.floor(state.offsetMs / 1000)),
     unit: over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`,
     detail,
-    breath: null,
+    fullness: null,
   };
 }
 
@@ -339,7 +327,7 @@ export function momentOf(
       wayIn: [],
       mayBegin: '',
       cautions: [],
-      breath: null,
+      fullness: null,
     };
   }
   const segment = routine.segments[span.segmentIndex];

@@ -13,7 +13,6 @@ import {
   stopCaution,
   type JournalEvent,
 } from '@pomek/core';
-import { layoutBreathLine } from '../ui/breath-line.layout';
 import { BellRinger } from './bell-ringer';
 import { leftOf, momentOf } from './moment';
 
@@ -36,7 +35,7 @@ test('what the hall sees, moment by moment', () => {
     title: 'Empty and full',
     big: '0:28',
     next: 'Empty and full, right',
-    breath: null,
+    fullness: null,
   });
   expect(at(41)).toMatchObject({ kind: 'change', title: 'Change: right' });
   expect(at(76)).toMatchObject({ title: 'Take up: One-hand silk-reeling' });
@@ -69,9 +68,9 @@ test('what the student is being corrected for is said first; what to mind is tol
   expect(at(12).cautions).toEqual([]);
 });
 
-test('taps take over the count and the breath line makes room', () => {
+test('taps take over the count, and the breath is left alone', () => {
   const tapped = at(88, { at: 86_000, action: 'tap' });
-  expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', breath: null });
+  expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', fullness: null });
 });
 
 test('of a range, and by feel, it says from where on it is enough, and that it is', () => {
@@ -133,33 +132,13 @@ test('breaths count down and say in and out', () => {
   const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
   expect(at(start + 1)).toMatchObject({ big: '18', detail: 'Breathe in', next: 'the end' });
   expect(at(start + 16)).toMatchObject({ big: '17', detail: 'Breathe out' });
-  expect(at(start + 4).breath!.fullness(4)).toBeCloseTo(1, 9);
+  expect(at(start + 4).fullness!(4)).toBeCloseTo(1, 9);
 });
 
 test('a checkpoint stays for a while and then makes way for the next one', () => {
   const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
   expect(at(start + 1).checkpoint).toEqual(at(start + 15).checkpoint);
   expect(at(start + 1).checkpoint).not.toEqual(at(start + 25).checkpoint);
-});
-
-test('the breath line: full is up, the bead stands at now, the ends are level', () => {
-  const shapes = layoutBreathLine({
-    fullness: (seconds) => (seconds <= 5 ? seconds / 5 : 1),
-    now: 5,
-    endsAt: 5,
-    behind: 5,
-    ahead: 5,
-    width: 100,
-    height: 50,
-  });
-  expect(shapes.bead).toEqual({ x: 50, y: 6 });
-  const points = shapes.path
-    .slice(1)
-    .split('L')
-    .map((point) => point.split(' ').map(Number));
-  expect(points[0]).toEqual([0, 44]);
-  expect(points.at(-1)).toEqual([100, 6]);
-  expect(points.every(([, y]) => y! >= 6 && y! <= 44)).toBe(true);
 });
 
 class FakeContext {

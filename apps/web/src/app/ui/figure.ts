@@ -41,6 +41,8 @@ export class Figure {
   readonly counts = input<readonly PathCount[]>([]);
   /** Room is left up to here, m: a movement stands on one floor. */
   readonly highest = input(0);
+  /** How wide the belly is with the breath, 0–1; null where the breath is not shown. */
+  readonly belly = input<number | null>(null);
   readonly pinPressed = output<string>();
 
   protected readonly id = `figure-${++count}`;
@@ -80,6 +82,21 @@ export class Figure {
       const { x, y } = places.get(pin.region)!;
       return { ...pin, x: x + nth * 20, y };
     });
+  });
+  /** The breath in the body: a soft round in the lower belly that widens. */
+  protected readonly breath = computed(() => {
+    const belly = this.belly();
+    const at = this.drawing().pins.find(({ region }) => region === 'breath');
+    if (belly === null || at === undefined) return null;
+    const size = this.pose().body.stature * this.pxPerMetre();
+    // From the side it swells forward, from elsewhere to both sides.
+    const [deep, wide] = this.view() === 'side' ? [0.03, 0.018] : [0.02, 0.035];
+    return {
+      x: at.x - (this.view() === 'side' ? 0.022 * size : 0),
+      y: at.y,
+      rx: size * (0.022 + deep * belly),
+      ry: size * (0.03 + wide * belly),
+    };
   });
   protected readonly shares = computed(() => (this.view() === 'side' ? [] : this.drawing().shares));
 
