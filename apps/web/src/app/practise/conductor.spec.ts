@@ -269,3 +269,34 @@ describe('before a practice', () => {
     expect((await render(PractiseStart)).text()).toContain('Nothing to practise yet');
   });
 });
+
+test('a paced breath is seen in the figure, the other way round where the school reverses it; else nothing breathes', async () => {
+  const breathing = builtInExercises.find((exercise) => exercise.id === 'belly-breathing')!;
+  const shown = {
+    ...aRoutine({ segments: [newSegment('breath', breathing, softSchool)] }),
+    settleSeconds: 0,
+  };
+  const begun = start - 60_000;
+  // Three seconds into the first breath it stands.
+  const events = [
+    { at: begun, action: 'start' as const },
+    { at: begun + 3000, action: 'pause' as const },
+  ];
+  const wide = async (school: typeof softSchool) => {
+    const page = await render(
+      Conductor,
+      { journalId: 'journal-1' },
+      {
+        journals: [journal({ routine: shown, events, seenAt: begun + 3000 })],
+        students: [aStudent()],
+        schools: [school],
+      },
+    );
+    return Number(page.element.querySelector('pk-hall-figure .breath')!.getAttribute('rx'));
+  };
+  const natural = await wide({ ...softSchool, belly: 'expands' });
+  const reversed = await wide({ ...softSchool, belly: 'reversed' });
+  expect(natural).toBeGreaterThan(reversed);
+  const { page } = await hall(journal());
+  expect(page.element.querySelector('pk-hall-figure .breath')).toBeNull();
+});

@@ -72,3 +72,15 @@ test('the figure follows its pose at once', async () => {
   await page.fixture.whenStable();
   expect(Number(head())).toBeGreaterThan(before);
 });
+
+test('where a breath is shown the belly widens with it, forward from the side, to both sides from the front', async () => {
+  expect((await figure()).element.querySelector('.breath')).toBeNull();
+  const round = async (belly: number, view: 'side' | 'front') => {
+    const ellipse = (await figure({ belly, view })).element.querySelector('.breath')!;
+    return ['rx', 'ry'].map((name) => Number(ellipse.getAttribute(name)));
+  };
+  const [empty, full] = [await round(0, 'side'), await round(1, 'side')];
+  expect(full[0]! / empty[0]!).toBeGreaterThan(2);
+  const front = await round(1, 'front');
+  expect(front[1]!).toBeGreaterThan(full[1]!);
+});

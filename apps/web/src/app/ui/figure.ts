@@ -90,9 +90,10 @@ export class Figure {
     if (belly === null || at === undefined) return null;
     const size = this.pose().body.stature * this.pxPerMetre();
     // From the side it swells forward, from elsewhere to both sides.
-    const [deep, wide] = this.view() === 'side' ? [0.03, 0.018] : [0.02, 0.035];
+    const aside = this.view() === 'side';
+    const [deep, wide] = aside ? [0.055, 0.035] : [0.05, 0.05];
     return {
-      x: at.x - (this.view() === 'side' ? 0.022 * size : 0),
+      x: at.x - (aside ? 0.028 * size : 0),
       y: at.y,
       rx: size * (0.022 + deep * belly),
       ry: size * (0.03 + wide * belly),
