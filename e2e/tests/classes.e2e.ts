@@ -148,6 +148,7 @@ test('a class with the keyboard alone: who is here, a point, whether it helped, 
   await tabTo(page, page.getByRole('button', { name: 'All are here' }));
   await page.keyboard.press('Enter');
   await expect(page.getByText('8 of 8')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go to the hall' })).toBeEnabled();
   await tabTo(page, page.getByRole('button', { name: 'Go to the hall' }));
   await page.keyboard.press('Enter');
   await expect(page.getByText('Space begins.')).toBeVisible();

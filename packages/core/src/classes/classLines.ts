@@ -6,6 +6,7 @@ import type { LogLine } from '../practice/log';
 import { logLines } from '../practice/logLines';
 import { timeline, type Timeline } from '../routine/timeline';
 import type { ExerciseSegment, Routine } from '../routine/routine';
+import { groupBy } from '../words/groupBy';
 
 type Shelf = ReadonlyMap<string, Pick<Exercise, 'name'>>;
 type Amount = LogLine['done'];
@@ -44,6 +45,13 @@ function within(own: LogLine, asked: Amount, done: Amount): Pick<LogLine, 'asked
   return { asked: wanted, done: { amount: wanted.amount * share, seconds: wanted.seconds * share } };
 }
 
+/** A line of another drill, done as far as the class has come in the time of its own. */
+function inTime(own: LogLine, ofClass: readonly LogLine[]): LogLine {
+  const seconds = (key: 'asked' | 'done'): number => ofClass.reduce((sum, line) => sum + line[key].seconds, 0);
+  const share = Math.min(1, seconds('done') / seconds('asked'));
+  return { ...own, done: { amount: own.asked.amount * share, seconds: own.asked.seconds * share } };
+}
+
 /**
  * What one person of a class was asked for and did: no more than the own rung, no more than the class did, and only while he
  * or she was there. What had gone before, or was left out, has no line.
@@ -57,22 +65,23 @@ export function classLines(
 ): LogLine[] {
   if (person.from === null) return [];
   const before = doneBy(journal, person.from, shelf);
-  const all = [...doneBy(journal, Math.min(now, person.to ?? now), shelf).values()];
-  return all.flatMap((entry): LogLine[] => {
-    const rung = person.rungs.find(({ segmentId }) => segmentId === entry.segmentId);
-    const own = rung === undefined ? undefined : rung.own;
-    if (own === null) return [];
-    const asked = less(entry.asked, before.get(keyOf(entry))?.done);
-    const done = less(entry.done, before.get(keyOf(entry))?.done);
-    if (asked.seconds <= 0 || asked.amount <= 0) return [];
-    const mine =
-      own === undefined
-        ? entry
-        : askedOf(journal.routine, own, shelf).find(
-            ({ side, direction }) => side === entry.side && direction === entry.direction,
-          );
-    // Another drill may have no such side: it is done once, with the first of the class's.
-    if (mine === undefined) return [];
-    return [{ ...mine, segmentId: rung?.countsFor ?? mine.segmentId, ...within(mine, asked, done) }];
+  const after = doneBy(journal, Math.min(now, person.to ?? now), shelf);
+  const lines = [...after.values()].flatMap((line) => {
+    const gone = before.get(keyOf(line))?.done;
+    const [asked, done] = [less(line.asked, gone), less(line.done, gone)];
+    return asked.seconds <= 0 || asked.amount <= 0 ? [] : [{ ...line, asked, done }];
+  });
+  return [...groupBy(lines, ({ segmentId }) => segmentId)].flatMap(([segmentId, ofClass]): LogLine[] => {
+    const rung = person.rungs.find((entry) => entry.segmentId === segmentId);
+    if (rung === undefined) return ofClass;
+    if (rung.own === null) return [];
+    const own = askedOf(journal.routine, rung.own, shelf);
+    // Another drill has sides and counts of its own: it is done as far as the class has come in time.
+    if (rung.own.exerciseId !== ofClass[0]!.exerciseId) return own.map((line) => inTime(line, ofClass));
+    return ofClass.flatMap(({ side, direction, asked, done }): LogLine[] => {
+      const mine = own.find((line) => line.side === side && line.direction === direction);
+      if (mine === undefined) return [];
+      return [{ ...mine, segmentId: rung.countsFor ?? segmentId, ...within(mine, asked, done) }];
+    });
   });
 }

@@ -423,6 +423,19 @@ describe('what each person did', () => {
       exerciseId: 'neutral-stance',
       asked: { seconds: 60 },
     });
+    // A stand for both legs instead of reeling left and right: done once, as far as the class has come in the reeling.
+    const rest = { ...instead, id: 'reel-instead', dose: hold(80, together(1)) };
+    const half = lines(person({ rungs: [rung({ segmentId: 'reel', own: rest })] }), 252_000);
+    expect(half.filter(({ segmentId }) => segmentId === 'reel-instead')).toMatchObject([
+      { side: 'both', asked: { amount: 1, seconds: 80 }, done: { amount: 0.5, seconds: 40 } },
+    ]);
+    // Repetitions instead of a stand keep their count.
+    const lifts = { ...reel, id: 'tree-instead', dose: cycle(6, together(12)) };
+    expect(lines(person({ rungs: [rung({ own: lifts })] }))[0]).toMatchObject({
+      kind: 'cycle',
+      asked: { amount: 12 },
+      done: { amount: 12 },
+    });
   });
 });
 

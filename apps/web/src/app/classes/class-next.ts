@@ -70,6 +70,8 @@ export class ClassNext {
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly stored = toSignal(this.repository.journals$, { initialValue: [] });
+  /** Before the practices are read it is not known who has to stop: nobody goes to the hall. */
+  protected readonly known = this.everybody.known;
   protected readonly whenToStop = stopCaution;
   protected readonly draft = keptDraft(() => `class ${this.taught().id} ${this.clock.today()}`, HereSchema, {
     here: [],
@@ -245,7 +247,7 @@ export class ClassNext {
 
   protected async begin(): Promise<void> {
     const [routine, plan] = [this.routine(), this.plan()];
-    if (routine === null || plan === null) return;
+    if (routine === null || plan === null || !this.known()) return;
     const now = this.clock.now().getTime();
     const { id: classId, name, minutes, startsAt } = this.taught();
     const journal: Journal = {
