@@ -1,18 +1,22 @@
 import { axesOf, axisValue, withAxisValue } from '../axis/doseAxis';
 import type { OwnRung } from '../practice/classJournal';
-import type { Routine, Segment } from '../routine/routine';
+import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { TaughtClass } from './taughtClass';
 
-/** The least that anybody has of the first figure of a dose, where all do the same drill; the dose itself where nobody has less. */
+/** What somebody has of the first figure of a segment's dose; null where it is another drill, left out, or given otherwise. */
+export function ownValue(segment: ExerciseSegment, rungs: readonly OwnRung[]): number | null {
+  const own = rungs.find(({ segmentId }) => segmentId === segment.id)?.own ?? null;
+  const [axis] = axesOf(segment.dose);
+  if (axis === undefined || own?.exerciseId !== segment.exerciseId || axesOf(own.dose)[0] !== axis) return null;
+  return axisValue(own.dose, axis);
+}
+
+/** The least that anybody has of the first figure of a dose; the dose itself where nobody has less. */
 function leastOf(segment: Segment, rungs: readonly (readonly OwnRung[])[]): Segment {
   if (segment.type !== 'exercise') return segment;
   const [axis] = axesOf(segment.dose);
   if (axis === undefined) return segment;
-  const values = rungs.flatMap((own) => {
-    const mine = own.find(({ segmentId }) => segmentId === segment.id)?.own ?? null;
-    if (mine?.exerciseId !== segment.exerciseId || axesOf(mine.dose)[0] !== axis) return [];
-    return [axisValue(mine.dose, axis)];
-  });
+  const values = rungs.flatMap((own) => ownValue(segment, own) ?? []);
   const least = Math.min(axisValue(segment.dose, axis), ...values);
   return { ...segment, dose: withAxisValue(segment.dose, axis, least) };
 }

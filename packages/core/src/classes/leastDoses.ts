@@ -1,7 +1,7 @@
 import { axesOf, axisValue } from '../axis/doseAxis';
 import type { OwnRung } from '../practice/classJournal';
 import type { ExerciseSegment, Routine } from '../routine/routine';
-import { classRoutine } from './classRoutine';
+import { classRoutine, ownValue } from './classRoutine';
 
 /** An exercise in which somebody of a class has less than the routine asks for. */
 export interface LeastDose {
@@ -20,21 +20,18 @@ export function leastDoses(
   routine: Routine,
   people: readonly { readonly studentId: string; readonly rungs: readonly OwnRung[] }[],
 ): LeastDose[] {
-  const least = classRoutine(
+  const lowered = classRoutine(
     routine,
     people.map(({ rungs }) => rungs),
     'everybody',
   );
   return routine.segments.flatMap((segment, index): LeastDose[] => {
-    const lower = least.segments[index];
+    const lower = lowered.segments[index];
     if (segment.type !== 'exercise' || lower?.type !== 'exercise') return [];
     const [axis] = axesOf(segment.dose);
     if (axis === undefined || axisValue(lower.dose, axis) >= axisValue(segment.dose, axis)) return [];
-    const has = (rungs: readonly OwnRung[]): number | null => {
-      const own = rungs.find(({ segmentId }) => segmentId === segment.id)?.own ?? null;
-      return own?.exerciseId !== segment.exerciseId || axesOf(own.dose)[0] !== axis ? null : axisValue(own.dose, axis);
-    };
-    const who = people.filter(({ rungs }) => has(rungs) === axisValue(lower.dose, axis)).map((one) => one.studentId);
+    const least = axisValue(lower.dose, axis);
+    const who = people.filter(({ rungs }) => ownValue(segment, rungs) === least).map((one) => one.studentId);
     return [{ segment, least: lower, who }];
   });
 }

@@ -35,6 +35,7 @@ import { Journals } from '../data/journals';
 import { keptDraft } from '../data/kept-draft';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
+import { againstMinutes, apartIn } from '../ui/class-words';
 import { daysAgo } from '../ui/day-words';
 import { Empty } from '../ui/empty';
 
@@ -170,13 +171,7 @@ export class ClassNext {
   protected readonly length = computed(() => {
     const routine = this.routine();
     if (routine === null) return null;
-    const seconds = timeline(routine).totalMs / 1000;
-    const left = this.taught().minutes * 60 - seconds;
-    return {
-      whole: durationWords(seconds),
-      over: left < 0,
-      words: left < 0 ? `${durationWords(-left)} over` : `${durationWords(left)} to spare`,
-    };
+    return againstMinutes(routine, this.taught().minutes);
   });
   /** The holds in which a round of corrections goes, and who comes in which. */
   protected readonly rounds = computed(() => {
@@ -216,8 +211,8 @@ export class ClassNext {
   });
 
   /** In what something is done otherwise. */
-  protected called({ exercises }: Apart): string {
-    return exercises.length > 1 && exercises.length === this.segments().length ? 'All of it' : exercises.join(', ');
+  protected called(apart: Apart): string {
+    return apartIn(apart, this.segments().length);
   }
 
   protected come(id: string, here: boolean): void {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { parseISO } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import { Button } from 'primeng/button';
 import {
   canGoOver,
@@ -73,10 +73,7 @@ export class ClassTime {
     const startsAt = parseISO(`${this.clock.dayOf(new Date(begun))}T${group?.startsAt ?? '00:00'}:00`).getTime();
     return classEnd(begun, startsAt, group?.minutes ?? 0);
   });
-  protected readonly endsAt = computed(() => {
-    const end = new Date(this.end());
-    return `${String(end.getHours()).padStart(2, '0')}:${String(end.getMinutes()).padStart(2, '0')}`;
-  });
+  protected readonly endsAt = computed(() => format(this.end(), 'HH:mm'));
   protected readonly over = computed(() => overSeconds(this.now(), leftOf(this.line(), this.state()), this.end()));
   protected readonly words = computed(() => durationWords(Math.round(this.over() / 60) * 60));
   protected readonly offer = computed(() => {

@@ -10,10 +10,8 @@ import {
   axisValue,
   axisWords,
   classRoutine,
-  durationWords,
   leastDoses,
   ownRungs,
-  timeline,
   type Apart,
   type ExerciseSegment,
 } from '@pomek/core';
@@ -21,6 +19,7 @@ import { Clock } from '../data/clock';
 import { Everybody } from '../data/everybody';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
+import { againstMinutes, apartIn } from '../ui/class-words';
 import { Workbench } from './workbench';
 
 /** The routine seen for a class: whether it fits its time, where somebody has less, and who needs which variant. */
@@ -47,9 +46,11 @@ import { Workbench } from './workbench';
         appendTo="body"
       />
       @if (of(); as it) {
-        <p class="num" [class.wrong]="length().over">
-          <strong>{{ length().whole }}</strong> of {{ it.minutes }} min: {{ length().words }}
-        </p>
+        @if (length(); as length) {
+          <p class="num" [class.wrong]="length.over">
+            <strong>{{ length.whole }}</strong> of {{ it.minutes }} min: {{ length.words }}
+          </p>
+        }
         @if (!known()) {
           <p class="soft">Looking through the practices…</p>
         } @else {
@@ -155,17 +156,11 @@ export class ClassLook {
   });
   protected readonly length = computed(() => {
     const routine = this.bench.routine();
-    const seconds = routine == null ? 0 : timeline(routine).totalMs / 1000;
-    const left = (this.of()?.minutes ?? 0) * 60 - seconds;
-    return {
-      whole: durationWords(seconds),
-      over: left < 0,
-      words: left < 0 ? `${durationWords(-left)} over` : `${durationWords(left)} to spare`,
-    };
+    return routine == null ? null : againstMinutes(routine, this.of()?.minutes ?? 0);
   });
 
-  protected called({ exercises }: Apart): string {
-    return exercises.length > 1 && exercises.length === this.segments().length ? 'all of it' : exercises.join(', ');
+  protected called(apart: Apart): string {
+    return apartIn(apart, this.segments().length);
   }
 
   /** Every dose goes down to the least that anybody of the class has; undone in one step. */

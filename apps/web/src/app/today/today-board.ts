@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { differenceInCalendarDays, getISODay, parseISO } from 'date-fns';
+import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
 import {
   nextMeeting,
   practisedRoutine,
@@ -96,7 +96,7 @@ export class TodayBoard {
   /** The class that comes next: when and where, what, how many belong to it, and what was taught last. */
   protected readonly nextClass = computed(() => {
     const [today, now] = [this.clock.today(), this.clock.now()];
-    const time = `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+    const time = format(now, 'HH:mm');
     const ahead = this.classes().map((of) => {
       const last = this.met().get(of.id) ?? null;
       return { of, last, day: nextMeeting(of, today, time, last?.day === today) };
