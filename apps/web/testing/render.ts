@@ -4,6 +4,7 @@ import { provideRouter } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { freshSpace } from './records';
 import type { Database } from '../src/app/data/database';
+import { Store } from '../src/app/data/store';
 import type { Records, TableName } from '../src/app/data/database';
 
 export interface Rendered<C> {
@@ -52,6 +53,8 @@ export async function render<C>(
       await new Promise((resolve) => setTimeout(resolve, 15));
       await fixture.whenStable();
     }
+    // What is still being written on a busy machine comes to its end first.
+    if (TestBed.inject(Store).writing()) await settle();
   };
   const nameOf = (entry: Element): string => folded(entry.getAttribute('aria-label') ?? entry.textContent);
   const button = (name: string | RegExp): HTMLButtonElement => {
