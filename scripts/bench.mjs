@@ -7,6 +7,7 @@ import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
 import { measureScale } from './bench/scale.mjs';
 import { measureTable } from './bench/table.mjs';
+import { measureViews } from './bench/views.mjs';
 
 /** Measures speed as ratios taken in one run; prints them and keeps them in bench-results/. */
 await installPackages();
@@ -22,6 +23,7 @@ if (bare !== 0) process.exit(1);
 
 const rows = [
   ...(await measureLoading(chromium)),
+  ...(await measureViews(chromium)),
   ...(await measureFrames(chromium)),
   ...(await measureScale(chromium)),
   ...(await measureTable(chromium)),

@@ -68,16 +68,18 @@ async function load(browser, address, { folder, usable, data }) {
   const milliseconds = performance.now() - begun;
   if (data !== undefined) await page.locator(data).first().waitFor({ state: 'visible' });
   const withData = performance.now() - begun;
+  const until = new Set(sizes.keys());
   await page.waitForLoadState('networkidle');
   const first = firstLoad(folder, new URL(address).pathname);
-  const bytes = (counts) => [...sizes].reduce((sum, [id, size]) => (counts(paths.get(id)) ? sum + size : sum), 0);
+  const bytes = (counts) => [...sizes].reduce((sum, [id, size]) => (counts(paths.get(id), id) ? sum + size : sum), 0);
   const font = (path) => extname(path) === '.woff2';
   const result = {
     milliseconds,
     withData,
     code: bytes((path) => first.has(path)),
     fonts: bytes(font),
-    all: bytes((path) => !font(path)),
+    // The other views come later, while nothing else is to be done.
+    all: bytes((path, id) => !font(path) && until.has(id)),
   };
   await context.close();
   return result;

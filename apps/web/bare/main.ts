@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import { bootstrapApplication } from '@angular/platform-browser';
-import { RouterOutlet, provideRouter } from '@angular/router';
+import { RouterLink, RouterOutlet, provideRouter } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import Aura from '@primeuix/themes/aura';
 import { Button } from 'primeng/button';
@@ -9,8 +9,9 @@ import { providePrimeNG } from 'primeng/config';
 @Component({
   selector: 'bare-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, RouterLink],
   template: `<h1>Bare page</h1>
+    <a routerLink="/later">Later</a>
     <p-button label="Ready" />`,
 })
 class BarePage {}
@@ -25,12 +26,16 @@ class BareRoot {}
 
 /**
  * The page the benchmark measures the app against: Angular with its router and service worker, PrimeNG
- * with its stock preset, one button; no data, no storage, no validation.
+ * with its stock preset, one button; no data, no storage, no validation. Its one later view stands for what any
+ * view needs that lists what is stored.
  */
 void bootstrapApplication(BareRoot, {
   providers: [
     provideZonelessChangeDetection(),
-    provideRouter([{ path: '', component: BarePage }]),
+    provideRouter([
+      { path: '', component: BarePage },
+      { path: 'later', loadComponent: async () => (await import('./later')).BareLater },
+    ]),
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode() }),
     providePrimeNG({ theme: { preset: Aura } }),
   ],

@@ -1,10 +1,11 @@
 import { ErrorHandler, inject, isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withInMemoryScrolling, withPreloading } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { Notices } from './data/notices';
 import { SPACE, type Space } from './data/space';
+import { PreloadWhenIdle } from './shell/preload-when-idle';
 import { pomekPreset } from './ui/preset';
 
 /** Sends what nobody caught to the one error surface. */
@@ -21,7 +22,12 @@ class NoticeErrorHandler implements ErrorHandler {
 export const appConfig = (space: Space): ApplicationConfig => ({
   providers: [
     provideZonelessChangeDetection(),
-    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'top' })),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withInMemoryScrolling({ scrollPositionRestoration: 'top' }),
+      withPreloading(PreloadWhenIdle),
+    ),
     providePrimeNG({
       theme: {
         preset: pomekPreset,

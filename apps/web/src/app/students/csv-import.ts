@@ -1,9 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  Injector,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { catchError, firstValueFrom, of, scan, startWith, switchMap, tap } from 'rxjs';
+import { catchError, debounceTime, firstValueFrom, of, scan, startWith, switchMap, tap } from 'rxjs';
 import {
   csvFields,
   guessMapping,
@@ -57,15 +68,17 @@ const LARGEST = 20 * 1024 * 1024;
           @for (field of fields; track field) {
             <div class="field">
               <span class="label">{{ field }}</span>
-              <p-select
-                [options]="columns()"
-                optionLabel="label"
-                optionValue="value"
-                [ngModel]="mapping()[field] ?? null"
-                (ngModelChange)="map(field, $event)"
-                [ariaLabel]="'Column for ' + field"
-                appendTo="body"
-              />
+              @if ($index < ready()) {
+                <p-select
+                  [options]="columns()"
+                  optionLabel="label"
+                  optionValue="value"
+                  [ngModel]="mapping()[field] ?? null"
+                  (ngModelChange)="map(field, $event)"
+                  [ariaLabel]="'Column for ' + field"
+                  appendTo="body"
+                />
+              }
             </div>
           }
         </div>
@@ -124,11 +137,15 @@ const LARGEST = 20 * 1024 * 1024;
       display: grid;
       gap: 0.25rem;
     }
+    .field {
+      min-height: 4.25rem;
+    }
   `,
 })
 export class CsvImport {
   private readonly compute = inject(Compute);
   private readonly notices = inject(Notices);
+  private readonly injector = inject(Injector);
   readonly studentId = input.required<string>();
   readonly exercises = input.required<readonly Exercise[]>();
   readonly plans = input.required<readonly Plan[]>();
@@ -138,6 +155,9 @@ export class CsvImport {
   protected readonly fields = csvFields;
   protected readonly table = signal<(ResultOf<'csv-columns'> & { readonly file: Blob }) | null>(null);
   protected readonly looking = signal(false);
+  /** How many of the choices of a column stand there. */
+  protected readonly ready = signal(0);
+  private coming: ReturnType<typeof setTimeout> | undefined;
   protected readonly mapping = signal<CsvMapping>({});
   protected readonly problem = signal('');
   protected readonly columns = computed(() => [
@@ -158,6 +178,8 @@ export class CsvImport {
   /** What was read so far; it begins anew whenever a column is matched otherwise. */
   protected readonly read = toSignal(
     toObservable(this.question).pipe(
+      // Not in the same turn in which the form is drawn.
+      debounceTime(0),
       switchMap((question) =>
         question === null
           ? of(nothing)
@@ -175,6 +197,10 @@ export class CsvImport {
   );
   protected readonly shown = computed(() => this.read().problems.slice(0, SHOWN));
   protected readonly first = computed(() => this.read().logs.slice(0, SHOWN));
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.coming));
+  }
 
   protected async choose(field: HTMLInputElement): Promise<void> {
     const file = field.files?.[0];
@@ -198,7 +224,19 @@ export class CsvImport {
       return;
     }
     this.mapping.set(guessMapping(table.columns));
+    clearTimeout(this.coming);
+    this.ready.set(0);
     this.table.set({ ...table, file });
+    this.oneMore();
+  }
+
+  /** The choices come one after the other: together they would hold the page up while the table is read. */
+  private oneMore(): void {
+    const next = (): void => {
+      this.ready.update((count) => count + 1);
+      if (this.ready() < this.fields.length) this.oneMore();
+    };
+    afterNextRender(() => (this.coming = setTimeout(next)), { injector: this.injector });
   }
 
   protected map(field: CsvField, column: number | null): void {
