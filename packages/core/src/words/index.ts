@@ -1,3 +1,4 @@
+export { byName } from './byName';
 export * from './durationWords';
 export * from './parseDuration';
 export * from './checkRange';

@@ -2,13 +2,18 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { above } from '../testing/above';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { clock, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
+import { byName, clock, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
 import { axisWords } from '../axis';
 import { doseWords } from '../library';
 
 test('durations read as a teacher would say them', () => {
   expect([45, 60, 150, 3900].map(durationWords)).toEqual(['45 s', '1:00 min', '2:30 min', '1:05:00 h']);
   expect([0, 59.6, 3599, -3].map(clock)).toEqual(['0:00', '1:00', '59:59', '0:00']);
+});
+
+test('names stand in the order in which people count', () => {
+  const names = ['Group 10', 'group 2', 'Ämne', 'Bel'].map((name) => ({ name }));
+  expect(names.toSorted(byName).map(({ name }) => name)).toEqual(['Ämne', 'Bel', 'group 2', 'Group 10']);
 });
 
 test('doses in one line', () => {

@@ -5,6 +5,7 @@ import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
   LATELY_DAYS,
   builtInSchools,
+  byName,
   groupBy,
   hasStrand,
   softSchool,
@@ -47,7 +48,6 @@ const once = <T extends { id: string }>(records: readonly T[]): T[] => [
 ];
 
 const isTaught = ({ archivedOn }: Pick<Student, 'archivedOn'>): boolean => archivedOn === null;
-const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name);
 
 /** Streams of what is stored, parsed as it comes out; they follow changes in this and in other tabs. */
 @Injectable({ providedIn: 'root' })

@@ -6,7 +6,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import * as z from 'zod';
-import { newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } from '@pomek/core';
+import { byName, newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } from '@pomek/core';
 import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
@@ -121,7 +121,7 @@ export class Students {
       const told = [student.name, routines, ...student.cautions, student.note].join(' ').toLowerCase();
       return words.every((word) => told.includes(word));
     });
-    const name = (a: Row, b: Row): number => a.one.student.name.localeCompare(b.one.student.name);
+    const name = (a: Row, b: Row): number => byName(a.one.student, b.one.student);
     const orders: Readonly<Record<Order, (a: Row, b: Row) => number>> = {
       name,
       waits: (a, b) => waitingOf(a) - waitingOf(b) || name(a, b),

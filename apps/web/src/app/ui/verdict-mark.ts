@@ -23,13 +23,14 @@ const shapes: Record<VerdictKind, { word: string; path: string }> = {
   styles: `
     .mark {
       display: inline-flex;
-      align-items: center;
+      align-items: baseline;
       gap: 0.4rem;
       font: 600 1rem/1.3 var(--pk-display);
       white-space: nowrap;
     }
     svg {
       width: 1.3rem;
+      align-self: center;
     }
     .raise {
       color: var(--pk-pine);
