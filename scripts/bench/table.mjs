@@ -46,6 +46,14 @@ const rawWrite = (page, records) =>
     records,
   );
 
+/** Waits for an element with that text; looks seldom and cheaply, so that looking holds nothing up. */
+const ready = (page, text, selector) =>
+  page.waitForFunction(
+    ([wanted, where]) => [...document.querySelectorAll(where)].some((each) => each.textContent.includes(wanted)),
+    [text, selector],
+    { polling: 20 },
+  );
+
 /** A table of 50,000 rows brought in through the page, against a bare write of the same rows. */
 export async function measureTable(executablePath) {
   const { server, address } = await serve(join(root, 'apps/web/dist/web/browser'));
@@ -75,8 +83,9 @@ export async function measureTable(executablePath) {
     });
     const begun = performance.now();
     await page.getByLabel('Choose a table').setInputFiles(file);
-    await page.getByRole('button', { name: `Keep ${DAYS} practices` }).click();
-    await page.getByText(`${DAYS} practices kept`).waitFor();
+    await ready(page, `Keep ${DAYS} practices`, 'pk-csv-import button:enabled');
+    await page.locator('pk-csv-import button', { hasText: `Keep ${DAYS} practices` }).click();
+    await ready(page, `${DAYS} practices kept`, '[role=status], [role=alert]');
     found.ours.push(performance.now() - begun);
     found.blocked.push(await page.evaluate(() => window.longest));
     await context.close();
@@ -98,6 +107,12 @@ export async function measureTable(executablePath) {
       value: round(median(found.blocked) / median(found.ours)),
       unit: '×',
     },
-    { name: 'the same in milliseconds', value: Math.round(median(found.blocked)), unit: 'ms' },
+    {
+      name: 'the same in milliseconds (0: never longer than 50)',
+      value: Math.round(median(found.blocked)),
+      unit: 'ms',
+      target: '≤ 50',
+      met: median(found.blocked) <= 50,
+    },
   ];
 }

@@ -35,7 +35,7 @@ const MOST_STEPS = 500;
 /** Writing longer than this, the page is not left without a question. */
 const GUARDED_MS = 250;
 /** Records that are read and written at once. */
-const BATCH = 500;
+const BATCH = 250;
 
 function afterOf(write: Write | Incoming, before: unknown): unknown {
   if ('record' in write) return write.record;
