@@ -106,7 +106,7 @@ test('a thousand records are one step that tells how far it is, and go back in o
   const shares: number[] = [];
   const incoming = students.map((record) => ({ table: 'students' as const, record }));
   await store.takeOver('Many', incoming, (share) => shares.push(share));
-  expect(shares).toEqual([500 / 1200, 1000 / 1200, 1]);
+  expect(shares).toEqual([250, 500, 750, 1000, 1200].map((done) => done / 1200));
   expect(await database.of('students').count()).toBe(1200);
   expect(await store.undo()).toBe('Many');
   expect(await database.of('students').toArray()).toEqual([{ ...students[7]!, name: 'Before' }]);
