@@ -6,3 +6,8 @@ export * from './floorPlan';
 export * from './bestView';
 export * from './shownDrill';
 export type { Point3 } from './point3';
+export { capsule, type Spot } from './capsule';
+export type { FigureShape, FigureView } from './figureBody';
+export * from './figureLayout';
+export * from './figureLayers';
+export { bellyShape, type BellyShape } from './bellyShape';

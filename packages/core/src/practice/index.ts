@@ -6,5 +6,6 @@ export * from './journal';
 export * from './lineShare';
 export * from './log';
 export * from './logLines';
+export { firstCue, leftOf, momentOf, nameOf, type Moment } from './moment';
 export * from './painPlace';
 export * from './practiceLog';

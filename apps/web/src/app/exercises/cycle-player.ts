@@ -32,9 +32,9 @@ import {
   type Phase,
   type Point3,
   type School,
+  type FigureView,
 } from '@pomek/core';
 import { Figure, type PathCount } from '../ui/figure';
-import type { FigureView } from '../ui/figure-body';
 import type { Person } from '../data/person-choice';
 
 const SAMPLES = 60;

@@ -16,9 +16,9 @@ import {
   type Journal,
   type Routine,
   type Timeline,
+  leftOf,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { leftOf } from './moment';
 
 /** Less than this is not said, s. */
 const WORTH_SAYING = 60;

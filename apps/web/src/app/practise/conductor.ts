@@ -22,7 +22,11 @@ import {
   clock,
   conduct,
   fellShort,
+  firstCue,
+  leftOf,
   logLines,
+  momentOf,
+  nameOf,
   pointsInWork,
   bodyOfStudent,
   practiceLog,
@@ -49,7 +53,6 @@ import { classWrites } from './class-save';
 import { ClassTime } from './class-time';
 import { ClassWork, type ClassChange, type ClassUnderWay } from './class-work';
 import { EndForm, type EndAnswers } from './end-form';
-import { firstCue, leftOf, momentOf, nameOf } from './moment';
 import { HallFigure, seenAs, type Doing, type SeenAs } from './hall-figure';
 import { heldHere } from './held-here';
 import { ScreenAwake } from './screen-awake';

@@ -12,9 +12,10 @@ import {
   softSchool,
   stopCaution,
   type JournalEvent,
+  leftOf,
+  momentOf,
 } from '@pomek/core';
 import { BellRinger } from './bell-ringer';
-import { leftOf, momentOf } from './moment';
 
 const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
 const routine = ['empty-full', 'one-hand-reeling', 'belly-breathing'].reduce(

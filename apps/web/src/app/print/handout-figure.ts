@@ -8,9 +8,9 @@ import {
   type FigurePose,
   type FootSide,
   type School,
+  layoutFigure,
+  type FigureView,
 } from '@pomek/core';
-import type { FigureView } from '../ui/figure-body';
-import { layoutFigure } from '../ui/figure.layout';
 import { inks } from './pdf';
 
 /** Scale of the drawing; how large it is printed is said where it stands. */

@@ -1,5 +1,8 @@
 import {
   bodyOf,
+  capsule,
+  layoutFigure,
+  projector,
   builtInExercises,
   floorPlan,
   figurePose,
@@ -13,8 +16,6 @@ import {
   type Posture,
 } from '@pomek/core';
 import { floorSvg, sheetScale } from '../print/floor-sheet';
-import { capsule } from './capsule';
-import { layoutFigure, projector } from './figure.layout';
 import { layoutFloor } from './floor.layout';
 
 jest.mock('../print/pdf', () => ({ MM: 72 / 25.4, pdf: jest.fn() }));

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { percent, type FigurePose, type Point3, type Region } from '@pomek/core';
-import type { FigureShape, FigureView } from './figure-body';
-import { layoutFigure, projector, type FigureShare } from './figure.layout';
+import {
+  bellyShape,
+  figureLayers,
+  layoutFigure,
+  percent,
+  projector,
+  type FigurePose,
+  type FigureShare,
+  type FigureView,
+  type Point3,
+  type Region,
+} from '@pomek/core';
 
 export interface PathCount {
   readonly count: number;
@@ -17,8 +26,6 @@ export interface Pin {
   /** Written into the pin. */
   readonly count?: number;
 }
-
-type LayerPart = Pick<FigureShape, 'part' | 'side' | 'path'>;
 
 let count = 0;
 
@@ -49,19 +56,7 @@ export class Figure {
   protected readonly drawing = computed(() =>
     layoutFigure(this.pose(), this.view(), this.pxPerMetre(), this.highest()),
   );
-  /** Layer by layer, so that each has one outline around all its parts. */
-  protected readonly layers = computed(() =>
-    [0, 1, 2].map((layer) => {
-      const shapes = this.drawing().shapes.filter((shape) => shape.layer === layer);
-      // All limbs of a side are one path: a texture is dear to draw, and limbs are outlined the same way round.
-      const limbs = (['left', 'right'] as const).map((side): LayerPart => {
-        const own = shapes.filter((shape) => shape.part === 'limb' && shape.side === side);
-        return { part: 'limb', side, path: own.map((shape) => shape.path).join('') };
-      });
-      const body = [...shapes.filter((shape) => shape.part !== 'limb'), ...limbs.filter((limb) => limb.path !== '')];
-      return { body, sided: body.filter((part) => part.side !== 'none') };
-    }),
-  );
+  protected readonly layers = computed(() => figureLayers(this.drawing().shapes));
   private readonly at = computed(() => projector(this.pose(), this.view(), this.pxPerMetre(), this.highest()));
   protected readonly path = computed(() => {
     const at = this.at();
@@ -83,21 +78,10 @@ export class Figure {
       return { ...pin, x: x + nth * 20, y };
     });
   });
-  /** The breath in the body: a soft round in the lower belly that widens. */
   protected readonly breath = computed(() => {
     const belly = this.belly();
-    const at = this.drawing().pins.find(({ region }) => region === 'breath');
-    if (belly === null || at === undefined) return null;
-    const size = this.pose().body.stature * this.pxPerMetre();
-    // From the side it swells forward, from elsewhere to both sides.
-    const aside = this.view() === 'side';
-    const [deep, wide] = aside ? [0.055, 0.035] : [0.05, 0.05];
-    return {
-      x: at.x - (aside ? 0.028 * size : 0),
-      y: at.y,
-      rx: size * (0.022 + deep * belly),
-      ry: size * (0.03 + wide * belly),
-    };
+    if (belly === null) return null;
+    return bellyShape(this.drawing(), this.view(), belly, this.pose().body.stature * this.pxPerMetre());
   });
   protected readonly shares = computed(() => (this.view() === 'side' ? [] : this.drawing().shares));
 

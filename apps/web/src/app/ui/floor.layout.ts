@@ -1,5 +1,4 @@
-import type { FloorPlan, FloorPoint, FootSide } from '@pomek/core';
-import { capsule, type Spot } from './capsule';
+import { capsule, type FloorPlan, type FloorPoint, type FootSide, type Spot } from '@pomek/core';
 
 /** A drawing of the floor in cm; x right, y down the sheet. */
 export interface FloorLayout {

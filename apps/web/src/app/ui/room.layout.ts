@@ -1,5 +1,4 @@
-import { rad, type Place, type RoomPath } from '@pomek/core';
-import type { Spot } from './capsule';
+import { rad, type Place, type RoomPath, type Spot } from '@pomek/core';
 
 export interface RoomWay {
   readonly path: string;

@@ -1,5 +1,7 @@
 import { curveCatmullRomClosed, line } from 'd3-shape';
-import { rad, type FigurePose, type FootSide, type Point3 } from '@pomek/core';
+import { rad } from '../words/angles';
+import type { FigurePose, FootSide } from './pose';
+import type { Point3 } from './point3';
 import { capsule, type Spot } from './capsule';
 
 export type FigureView = 'side' | 'front' | 'behind' | 'above';

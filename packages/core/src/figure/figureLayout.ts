@@ -1,6 +1,8 @@
-import type { FigurePose, FootSide, Point3, Region } from '@pomek/core';
+import type { Region } from '../alignment/checkpoint';
+import type { FigurePose, FootSide } from './pose';
+import type { Point3 } from './point3';
 import type { Spot } from './capsule';
-import { bodyShapes, sides, thick, type Drawing, type FigureShape, type FigureView } from './figure-body';
+import { bodyShapes, sides, thick, type Drawing, type FigureShape, type FigureView } from './figureBody';
 
 export interface FigureMark {
   readonly kind: 'floor' | 'toe line' | 'knee line' | 'plumb' | 'head now' | 'head straight' | 'hips' | 'shoulders';

@@ -1,0 +1,191 @@
+import type { Checkpoint } from '../alignment/checkpoint';
+import { cueOrder } from '../alignment/cueOrder';
+import { axesOf, axisValue } from '../axis/doseAxis';
+import { stopCaution } from '../library/cautions';
+import { isTimed, type Side } from '../library/dose';
+import type { Exercise } from '../library/exercise';
+import { signLine } from '../library/teaching';
+import { durationWords } from '../words/durationWords';
+import type { Routine, Segment } from '../routine/routine';
+import type { Span, Timeline } from '../routine/timeline';
+import { stageOf } from '../routine/turned';
+import { pointsIn } from '../schools/pointsIn';
+import type { School } from '../schools/school';
+import { spokenExercise } from '../schools/spokenLine';
+import type { ConductState } from './conduct';
+import { momentFigure, type MomentFigure } from './momentFigure';
+
+/** What the hall sees at one moment. */
+export interface Moment extends MomentFigure {
+  readonly kind: Span['kind'] | 'done';
+  readonly title: string;
+  readonly side: Side;
+  readonly direction: string;
+  readonly next: string;
+  readonly checkpoint: Checkpoint | null;
+  /** While it is taken up: the way in, and the signs that one may begin. */
+  readonly wayIn: readonly string[];
+  readonly mayBegin: string;
+  /** What to mind of the exercise, while it is taken up. */
+  readonly cautions: readonly string[];
+}
+
+const pauseTitles = { rest: 'Rest', talk: 'Listen' } as const;
+
+/** How long one checkpoint stays up. */
+const CHECKPOINT_SECONDS = 20;
+
+type Shelf = ReadonlyMap<string, Exercise>;
+
+/** What a segment is called in the hall. */
+export function nameOf(segment: Segment | undefined, shelf: Shelf): string {
+  if (segment === undefined) return '';
+  if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
+  return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
+}
+
+function sideWords(span: Span): string {
+  return [span.side === 'both' ? '' : span.side, span.direction === 'none' ? '' : span.direction]
+    .filter((word) => word !== '')
+    .join(', ');
+}
+
+function titleOf(span: Span, segment: Segment | undefined, shelf: Shelf): string {
+  const name = nameOf(segment, shelf);
+  switch (span.kind) {
+    case 'settle':
+      return `Take up: ${name}`;
+    case 'change':
+      return `Change: ${sideWords(span)}`;
+    case 'rest':
+      return segment?.type === 'exercise' ? `Rest, then again: ${name}` : name;
+    default:
+      return name;
+  }
+}
+
+function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): string {
+  const here = line.spans[at];
+  const next = line.spans.slice(at + 1).find((span) => span.amount > 0 || span.kind === 'rest' || span.kind === 'talk');
+  if (next === undefined) return 'the end';
+  const name = nameOf(routine.segments[next.segmentIndex], shelf);
+  const side = sideWords(next);
+  if (next.kind === 'rest' && next.segmentId === here?.segmentId) return 'a rest';
+  return side === '' ? name : `${name}, ${side}`;
+}
+
+/** What is told while an exercise is taken up. */
+function takingUp(
+  span: Span,
+  exercise: Exercise | undefined,
+  segment: Segment | undefined,
+): Pick<Moment, 'wayIn' | 'mayBegin' | 'cautions'> {
+  if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '', cautions: [] };
+  const { signs } = exercise;
+  const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
+  const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
+  return {
+    wayIn,
+    mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' '),
+    // When to stop is said to everybody on the way in.
+    cautions: exercise.cautions.filter((caution) => caution !== stopCaution),
+  };
+}
+
+const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
+
+/** From where on it is enough, where a dose is a range or by feel; that it is, once it is. */
+function enoughOf(span: Span, state: ConductState, segment: Segment | undefined): string {
+  if (segment?.type !== 'exercise' || segment.dose.least === null || !work.has(span.kind)) return '';
+  const { dose } = segment;
+  const { least } = segment.dose;
+  if (least === 0) return 'as long as it feels right: Next ends it';
+  const inTime = dose.kind === 'hold' || isTimed(dose);
+  const whole = axisValue(dose, axesOf(dose)[0]!);
+  const here = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
+  const done = span.turns > 1 ? (span.turn - 1 + here) / span.turns : here;
+  if (done >= least / whole - 1e-9) return 'enough now: Next ends it';
+  return `enough from ${inTime ? durationWords(least) : `${least}`}`;
+}
+
+/** Where sides take turns: how long they have done so, ms; a point stays up as long as elsewhere. */
+const beforeInTurns = ({ turn, durationMs }: Span): number => (turn - 1) * durationMs;
+
+/** The checkpoint that is up: what the student is being corrected for and what can hurt first, then the drill’s own in turn, as many as the school looks at. */
+function checkpointOf(
+  span: Span,
+  state: Pick<ConductState, 'offsetMs'>,
+  exercise: Exercise | undefined,
+  school: School,
+  inWork: ReadonlySet<string>,
+): Checkpoint | null {
+  const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), inWork, span.index - span.turn);
+  if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
+  const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
+  return points[turn % points.length] ?? null;
+}
+
+/** The first cue of a round, in the words of the school and the side; null where there is none. */
+export function firstCue(
+  span: Span,
+  exercise: Exercise | undefined,
+  school: School,
+  inWork: ReadonlySet<string>,
+): Checkpoint | null {
+  const spoken = exercise === undefined ? undefined : spokenExercise(exercise, school, span.side);
+  return checkpointOf(span, { offsetMs: 0 }, spoken, school, inWork);
+}
+
+/**
+ * What the hall sees, from the state of the practice: pure, so it can be tested without a clock.
+ * @param inWork ids of checkpoints that the student is being corrected for
+ */
+export function momentOf(
+  routine: Routine,
+  line: Timeline,
+  state: ConductState,
+  shelf: Shelf,
+  school: School,
+  inWork: ReadonlySet<string> = new Set(),
+): Moment {
+  const span = line.spans[state.spanIndex];
+  if (span === undefined || state.finished) {
+    return {
+      kind: 'done',
+      title: 'Done',
+      side: 'both',
+      direction: '',
+      big: '',
+      unit: '',
+      detail: '',
+      next: '',
+      checkpoint: null,
+      wayIn: [],
+      mayBegin: '',
+      cautions: [],
+      fullness: null,
+    };
+  }
+  const segment = routine.segments[span.segmentIndex];
+  const written = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const exercise = written === undefined ? undefined : spokenExercise(written, school, span.side);
+  const figure = momentFigure(span, state, segment, exercise, school);
+  const enough = enoughOf(span, state, segment);
+  return {
+    kind: span.kind,
+    title: titleOf(span, segment, shelf),
+    side: span.side,
+    direction: span.direction === 'none' ? '' : span.direction,
+    next: nextWords(routine, line, span.index, shelf),
+    checkpoint: checkpointOf(span, state, exercise, school, inWork),
+    ...takingUp(span, exercise, segment),
+    ...figure,
+    unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
+  };
+}
+
+/** What is left of a practice, ms: a hold or tapped round that goes on past its length takes nothing off what follows. */
+export function leftOf(line: Timeline, { spanIndex, offsetMs }: Pick<ConductState, 'spanIndex' | 'offsetMs'>): number {
+  const span = line.spans[spanIndex];
+  return span === undefined ? 0 : line.totalMs - span.startMs - Math.min(offsetMs, span.durationMs);
+}
