@@ -58,6 +58,7 @@ const floors = [
   'plan',
   'chain',
   'classes',
+  'handover',
   'formats',
   'demo',
 ];

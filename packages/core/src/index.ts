@@ -12,6 +12,7 @@ export * from './endurance';
 export * from './figure';
 export * from './findings';
 export * from './fit';
+export * from './handover';
 export * from './formats';
 export * from './library';
 export * from './load';

@@ -1,6 +1,7 @@
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { axisWords } from '../axis/axisWords';
 import type { Student } from '../students/student';
+import type { Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import { withDoses } from './dosedRoutine';
 import type { Strand } from './plan';
@@ -16,6 +17,8 @@ export interface PlannedDay {
   readonly lighter: boolean;
   /** Length of the routine with the doses of that day, s. */
   readonly seconds: number;
+  /** The routine with those doses. */
+  readonly routine: Routine;
   /** What each goal asks for on that day, in words; what is locked or not opened yet says so. */
   readonly goals: readonly {
     readonly strandId: string;
@@ -55,6 +58,7 @@ export function plannedDays(context: PlanContext, student: Student, weeks: numbe
         day,
         lighter: isLighterWeek(plan, weekOf(plan, day)),
         seconds: timeline(dosed).totalMs / 1000,
+        routine: dosed,
         goals: plan.strands.map((strand) => {
           const asked = dose(strand);
           const left = locked.has(strand.id) ? 'left out until it is cleared' : 'not opened yet';

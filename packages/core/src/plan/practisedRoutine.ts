@@ -52,7 +52,21 @@ export function practisedRoutine(
   logs: readonly PracticeLog[] = [],
 ): { readonly routine: Routine; readonly changed: readonly Changed[] } {
   const dosed = plan === null ? routine : dosedRoutine(routine, plan, day, leftOut);
-  if (student === null) return { routine: dosed, changed: [] };
+  return student === null
+    ? { routine: dosed, changed: [] }
+    : takenCareOf(dosed, student, measures, exercises, school, day, logs);
+}
+
+/** A routine with doses put in, with what is noted of a student taken care of. */
+export function takenCareOf(
+  dosed: Routine,
+  student: Student,
+  measures: readonly Measure[],
+  exercises: ReadonlyMap<string, Exercise>,
+  school: School,
+  day: string,
+  logs: readonly PracticeLog[],
+): { readonly routine: Routine; readonly changed: readonly Changed[] } {
   const noted = notedOf(student, measures, day);
   const effort = effortOfHolds(student, noted, measures, logs, exercises, school, day);
   const person = { noted, restingBreath: restingBreathOf(measures) };

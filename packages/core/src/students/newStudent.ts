@@ -20,4 +20,5 @@ export const newStudent = (id: string, name: string, schoolId: string): Student 
   conditionSides: {},
   ownLimits: [],
   archivedOn: null,
+  sheet: null,
 });

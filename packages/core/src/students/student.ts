@@ -32,5 +32,10 @@ export const StudentSchema = z.object({
   ownLimits: z.array(OwnLimitsSchema).max(8).default([]),
   /** Since when he or she does not come any more and stands in no list; null while taught. */
   archivedOn: DaySchema.nullable().default(null),
+  /** The sheet that was last given home: which, when, and as far as it tells; null where none was. */
+  sheet: z
+    .object({ id: z.string().min(1).max(80), madeOn: DaySchema, until: DaySchema })
+    .nullable()
+    .default(null),
 });
 export type Student = z.infer<typeof StudentSchema>;

@@ -23,7 +23,9 @@ const metres = (centimetres: number | null): number | undefined =>
  * The body of a student, with the standard one where nothing was measured.
  * @throws RangeError when a measured part cannot belong to that stature
  */
-export function bodyOfStudent(student: Student | null): StudentBody {
+export function bodyOfStudent(
+  student: Pick<Student, 'statureCm' | 'massKg' | 'shankCm' | 'thighCm' | 'footCm'> | null,
+): StudentBody {
   if (student === null) return { body: standardBody, assumed: ['stature', 'mass'] };
   const { statureCm, massKg } = student;
   const parts = Object.entries({

@@ -1,0 +1,296 @@
+import { gzipSync, inflateSync } from 'node:zlib';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import { demoContents } from '../demo/demoContents';
+import { contextOf, type StudentRecords } from '../plan/contextOf';
+import { planVerdicts } from '../plan/planVerdicts';
+import { plannedDays } from '../plan/plannedDays';
+import { practisedRoutine } from '../plan/practisedRoutine';
+import { lockedStrands } from '../plan/stopReasons';
+import { usualCalls } from '../practice/calls';
+import { seededRandom } from '../random/seededRandom';
+import { builtInSchools, softSchool } from '../schools/builtInSchools';
+import { builtInExercises } from '../library/builtInExercises';
+import { newStudent } from '../students/newStudent';
+import { log } from '../testing/samples';
+import { crc32 } from './crc32';
+import type { HomeLog } from './homeLog';
+import { homePreview, type HomeStored } from './homePreview';
+import { homeToday } from './homePractice';
+import { makeSheet } from './makeSheet';
+import { packedLog, readLog } from './packedLog';
+import { SheetSchema, type Sheet } from './sheet';
+
+const today = '2026-03-11';
+const demo = demoContents(today);
+const schools = [...demo.schools, ...builtInSchools];
+const exercises = [...builtInExercises, ...demo.exercises];
+const recordsOf = (studentId: string): StudentRecords => {
+  const student = demo.students.find(({ id }) => id === studentId)!;
+  const own = <T extends { studentId: string }>(all: readonly T[]) =>
+    all.filter((entry) => entry.studentId === studentId);
+  return {
+    student,
+    school: schools.find(({ id }) => id === student.schoolId) ?? softSchool,
+    logs: own(demo.logs),
+    corrections: own(demo.corrections),
+    measures: own(demo.measures),
+    routines: demo.routines,
+    exercises,
+  };
+};
+const sheetOf = (studentId: string, weeks = 6): Sheet =>
+  makeSheet({
+    id: 'sheet-1',
+    records: recordsOf(studentId),
+    plans: demo.plans.filter((plan) => plan.studentId === studentId),
+    today,
+    now: new Date(`${today}T10:00:00Z`),
+    weeks,
+    calls: usualCalls,
+  });
+const planned = demo.students.filter(({ id }) => demo.plans.some((plan) => plan.studentId === id));
+const after = (days: number): string => formatISO(addDays(parseISO(today), days), { representation: 'date' });
+
+describe('the sheet that is given home', () => {
+  test.each(planned.map(({ name, id }) => [name, id]))(
+    '%s: what the plan, the hall and the calendar have for each day',
+    (_, id) => {
+      const sheet = sheetOf(id);
+      const records = recordsOf(id);
+      expect(SheetSchema.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
+      const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
+      for (const plan of demo.plans.filter(({ studentId }) => studentId === id)) {
+        const routine = demo.routines.find((entry) => entry.id === plan.routineId)!;
+        const days = plannedDays(contextOf(plan, records, today), records.student, 6);
+        const own = sheet.days.filter(({ practice }) => sheet.practices[practice]!.routine.id === routine.id);
+        expect(own.map(({ day, lighter, seconds }) => ({ day, lighter, seconds }))).toEqual(
+          days.map(({ day, lighter, seconds }) => ({ day, lighter, seconds })),
+        );
+        // On the day it is made the hall would conduct the same; a raise or an ease that waits is taken as the machine has it.
+        const waits = planVerdicts(contextOf(plan, records, today)).some(
+          ({ kind }) => kind === 'raise' || kind === 'ease',
+        );
+        if (own[0]?.day !== today || waits) continue;
+        const locked = lockedStrands(plan, records.logs, records.school.raise, shelf).map(({ segmentId }) => segmentId);
+        const hall = practisedRoutine(
+          routine,
+          plan,
+          records.student,
+          records.measures,
+          shelf,
+          records.school,
+          today,
+          new Set(locked),
+          records.logs,
+        );
+        expect(sheet.practices[own[0].practice]!.routine).toEqual(hall.routine);
+        expect(sheet.practices[own[0].practice]!.cares).toHaveLength(hall.changed.length);
+      }
+    },
+  );
+
+  test('holds nobody else, only the exercises that stand in it, and each different practice once', () => {
+    const [one] = planned;
+    const sheet = sheetOf(one!.id);
+    const text = JSON.stringify(sheet);
+    for (const other of demo.students) if (other.id !== one!.id) expect(text).not.toContain(other.name);
+    const used = new Set(
+      sheet.practices.flatMap(({ routine }) =>
+        routine.segments.flatMap((part) => ('exerciseId' in part ? [part.exerciseId] : [])),
+      ),
+    );
+    expect(new Set(sheet.exercises.map(({ id }) => id))).toEqual(used);
+    expect(new Set(sheet.practices.map((practice) => JSON.stringify(practice))).size).toBe(sheet.practices.length);
+    expect(new Set(sheet.days.map(({ practice }) => practice)).size).toBe(sheet.practices.length);
+  });
+
+  test('says what is missing where none can be made', () => {
+    const [one] = planned;
+    const make = (change: Partial<Parameters<typeof makeSheet>[0]>) =>
+      makeSheet({
+        id: 's',
+        records: recordsOf(one!.id),
+        plans: demo.plans,
+        today,
+        now: new Date(0),
+        weeks: 4,
+        calls: usualCalls,
+        ...change,
+      });
+    expect(() => make({ plans: [] })).toThrow('plan: there is no plan');
+    const records = recordsOf(one!.id);
+    const idle = { ...records, student: { ...records.student, practiceDays: [] } };
+    const plans = demo.plans.filter(({ studentId }) => studentId === one!.id);
+    expect(() => make({ records: idle, plans })).toThrow('practiceDays');
+    expect(() => make({ records: { ...records, routines: [] }, plans })).toThrow('routine of the plan is gone');
+  });
+});
+
+describe('what is practised at home on a day', () => {
+  const who = planned.find(({ practiceDays }) => practiceDays.length >= 2)!;
+  const sheet = { ...sheetOf(who.id), lastDay: today, clearedLogs: [] };
+  const [first] = sheet.days;
+  const done = (day: string, change = {}) => log(day, { id: `home-${day}`, studentId: who.id, ...change });
+
+  test('the day’s own; between two days the last; past the end the last, and why', () => {
+    expect(homeToday(sheet, [], first!.day)[0]).toMatchObject({ day: first, why: '', locked: [] });
+    const second = sheet.days.find(({ day }) => day > first!.day)!;
+    expect(homeToday(sheet, [], second.day)[0]!.practice).toEqual(sheet.practices[second.practice]);
+    const between = formatISO(addDays(parseISO(second.day), -1), { representation: 'date' });
+    if (between !== first!.day) expect(homeToday(sheet, [], between)[0]!.day).toEqual(first);
+    const late = after(6 * 7 + 3);
+    const past = homeToday(sheet, [done(after(6 * 7))], late)[0]!;
+    expect(past.day).toEqual(sheet.days.at(-1));
+    expect(past.why).toMatch(/weeks of this sheet ended .* Ask for a new one/);
+  });
+
+  test('more than two weeks away begins with the first doses again; exactly two weeks does not', () => {
+    const far = sheet.days.find(({ day }) => day > after(20))!;
+    const before = (days: number) => formatISO(addDays(parseISO(far.day), -days), { representation: 'date' });
+    expect(homeToday(sheet, [done(before(15))], far.day)[0]!).toMatchObject({ day: first });
+    expect(homeToday(sheet, [done(before(15))], far.day)[0]!.why).toMatch(/first doses/);
+    expect(homeToday(sheet, [done(before(14))], far.day)[0]!).toMatchObject({ day: far, why: '' });
+    // What is dated after today says nothing of when one practised last.
+    expect(homeToday({ ...sheet, lastDay: before(15) }, [done(after(300))], far.day)[0]!.day).toEqual(first);
+  });
+
+  test('a sign to stop locks: chest pain everything, a sore knee what loads it, until the teacher has seen it', () => {
+    const chest = done(first!.day, { symptoms: ['chest pain'] });
+    const all = homeToday(sheet, [chest], first!.day)[0]!;
+    expect(all.practice.routine.segments.filter(({ type }) => type === 'exercise')).toEqual([]);
+    expect(all.locked[0]!.reasons[0]).toMatch(/Chest pain was noted/);
+    const { stopPain } = sheet.school.raise;
+    const knee = { pain: stopPain, painPlace: 'knee' as const, painWhere: '' };
+    expect(homeToday(sheet, [done(first!.day, knee)], first!.day)[0]!.locked.length).toBeGreaterThan(0);
+    expect(homeToday(sheet, [done(first!.day, { ...knee, pain: stopPain - 1 })], first!.day)[0]!.locked).toEqual([]);
+    expect(homeToday({ ...sheet, clearedLogs: [chest.id] }, [chest], first!.day)[0]!.locked).toEqual([]);
+  });
+});
+
+const student = newStudent('u', 'Made Up', 'school-soft');
+const homeLog = (days: number, change: Partial<HomeLog> = {}): HomeLog => ({
+  format: 'pomek home log',
+  version: 1,
+  sheetId: 'sheet-1',
+  sheetMadeOn: today,
+  studentId: 'u',
+  studentName: 'Made Up',
+  givenAt: `${today}T20:00:00.000Z`,
+  logs: Array.from({ length: days }, (_, at) => log(after(at), { note: at % 3 === 0 ? 'felt the arms – früh' : '' })),
+  ...change,
+});
+
+describe('the log in texts', () => {
+  test('the checksum and the packing are what others have', () => {
+    // The check value of CRC-32 (ITU-T V.42; “check” of the catalogue of parametrised CRC algorithms), from memory.
+    expect(crc32(Buffer.from('123456789')).toString(16)).toBe('cbf43926');
+    const text = Buffer.from('A text with an ü and more, and more, and more.');
+    // The last eight bytes of a gzip file are checksum and length (RFC 1952); written here by zlib.
+    expect(crc32(text)).toBe(gzipSync(text).readUInt32LE(gzipSync(text).length - 8));
+    const [line] = packedLog(homeLog(3));
+    const bytes = Buffer.from(/:([\w-]+);$/.exec(line!)![1]!, 'base64url');
+    // Unpacked by zlib with a dictionary (RFC 1950), a stranger reads the same; without it, it says that one is needed.
+    expect(() => inflateSync(bytes)).toThrow(/dictionary/);
+  });
+
+  test('comes back whole: as a file, as a line in a message that breaks it, as parts in any order and twice', () => {
+    const given = homeLog(14);
+    expect(readLog(JSON.stringify(given, null, 2))).toEqual({ kind: 'log', log: given });
+    const [line] = packedLog(given);
+    const broken = `Dear teacher,\n> ${line!.replace(/(.{40})/g, '$1\n')}\nBest wishes`;
+    expect(readLog(broken.replace('> ', ''))).toEqual({ kind: 'log', log: given });
+    const parts = packedLog(given, 200);
+    expect(parts.length).toBeGreaterThan(2);
+    expect(Math.max(...parts.map(({ length }) => length))).toBeLessThan(240);
+    expect(readLog([...parts.toReversed(), parts[0]!].join('\n'))).toEqual({ kind: 'log', log: given });
+    expect(readLog(parts.slice(1).join('\n'))).toEqual({ kind: 'parts', missing: [1], of: parts.length });
+  });
+
+  test('a practice a day for two weeks fits into a message of a few lines', () => {
+    expect(packedLog(homeLog(1))[0]!.length).toBeLessThan(420);
+    expect(packedLog(homeLog(14))[0]!.length).toBeLessThan(1300);
+  });
+
+  test.each([
+    ['', /nothing in it/],
+    ['Hello, I practised', /no log of a sheet/],
+    ['POMEK-LOG-1:1of1:0000', /not whole/],
+    ['POMEK-LOG-9:1of1:00000000:AAAA;', /newer sheet/],
+    ['POMEK-LOG-1:1of1:00000000:AAAA;', /checksum/],
+    ['POMEK-LOG-1:3of2:00000000:AAAA;', /numbered wrongly/],
+    ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:1of2:00000000:AAAB;', /came twice/],
+    ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:2of2:00000001:AAAB;', /different logs/],
+    ['{"format":"something"}', /not the log of a sheet/],
+    ['{"format":"pomek home log","version":2}', /newer sheet/],
+    ['{"format":"pomek home log","version":1}', /damaged at sheetId/],
+    ['{', /damaged/],
+  ])('%p is refused with a reason', (text, reason) => {
+    const read = readLog(text);
+    expect(read.kind === 'wrong' && read.message).toMatch(reason);
+  });
+
+  test('two thousand damaged lines and codes: none gives another log than the one that was given', () => {
+    const random = seededRandom(15);
+    const given = homeLog(3);
+    const at = (length: number): number => Math.floor(random() * length);
+    const damages: ((text: string) => string)[] = [
+      (text) => text.slice(0, at(text.length)),
+      (text) => text.slice(at(text.length)),
+      (text) => ((where) => text.slice(0, where) + text.slice(where + 1 + at(4)))(at(text.length)),
+      (text) => ((where) => `${text.slice(0, where)}${'AzB9_-:;'[at(8)]}${text.slice(where + 1)}`)(at(text.length)),
+      (text) =>
+        ((where) => `${text.slice(0, where)}${text[where + 1]!}${text[where]!}${text.slice(where + 2)}`)(
+          at(text.length - 1),
+        ),
+      (text) => ((where) => text.slice(0, where) + text.slice(at(text.length)) + text.slice(where))(at(text.length)),
+    ];
+    let wrong = 0;
+    for (let turn = 0; turn < 2000; turn += 1) {
+      const whole = packedLog(given, turn % 2 === 0 ? undefined : 150).join('\n');
+      const read = readLog(damages[turn % damages.length]!(whole));
+      if (read.kind === 'log') expect(read.log).toEqual(given);
+      else wrong += 1;
+    }
+    expect(wrong).toBeGreaterThan(1500);
+  });
+});
+
+describe('before anything is written', () => {
+  const stored: HomeStored = { students: [student], keptLogs: new Set(), schoolOf: () => softSchool, today: after(30) };
+  const previewOf = (given: HomeLog, change: Partial<HomeStored> = {}) => {
+    const result = homePreview(given, { ...stored, ...change });
+    if (!result.ok) throw new Error(result.message);
+    return result.preview;
+  };
+
+  test('what is new, in the order of days; taken in twice, nothing is', () => {
+    const given = homeLog(4);
+    const mixed = { ...given, logs: [...given.logs.toReversed(), given.logs[0]!] };
+    expect(previewOf(mixed)).toMatchObject({ fresh: given.logs, known: 0, stops: [], notes: [] });
+    const kept = new Set(given.logs.slice(0, 3).map(({ id }) => id));
+    expect(previewOf(given, { keptLogs: kept })).toMatchObject({ fresh: [given.logs[3]], known: 3 });
+    const all = new Set(given.logs.map(({ id }) => id));
+    expect(previewOf(given, { keptLogs: all })).toMatchObject({ fresh: [], known: 4, stops: [] });
+  });
+
+  test('pain and signs to stop of what is new stand apart', () => {
+    const given = homeLog(3);
+    const hurt = { ...given.logs[1]!, pain: 6, painWhere: 'left knee' };
+    const faint = { ...given.logs[2]!, symptoms: ['faintness' as const] };
+    const { stops } = previewOf({ ...given, logs: [given.logs[0]!, hurt, faint] });
+    expect(stops.map(({ log: entry }) => entry.id)).toEqual([hurt.id, faint.id]);
+    expect(stops[0]!.reasons[0]).toMatch(/^Pain 6 of 10 \(left knee\)/);
+  });
+
+  test('somebody else’s, of two people, of an older sheet, of a clock that is ahead', () => {
+    const given = homeLog(2);
+    const result = homePreview({ ...given, studentId: 'other', studentName: 'Some Body' }, stored);
+    expect(result.ok ? '' : result.message).toMatch(/Some Body who is not among your students/);
+    const two = homePreview({ ...given, logs: [given.logs[0]!, { ...given.logs[1]!, studentId: 'other' }] }, stored);
+    expect(two.ok ? '' : two.message).toMatch(/more than one person/);
+    const sheet = { id: 'sheet-2', madeOn: after(7), until: after(40) };
+    expect(previewOf(given, { students: [{ ...student, sheet }] }).notes[0]).toMatch(/not with the last one/);
+    expect(previewOf(given, { students: [{ ...student, sheet: { ...sheet, id: 'sheet-1' } }] }).notes).toEqual([]);
+    expect(previewOf(given, { today }).notes[0]).toMatch(/^One practice is dated after today/);
+  });
+});

@@ -1,0 +1,6 @@
+export * from './sheet';
+export * from './makeSheet';
+export * from './homePractice';
+export * from './homeLog';
+export * from './packedLog';
+export * from './homePreview';

@@ -1,0 +1,94 @@
+import equal from 'fast-deep-equal';
+import { LATELY_DAYS, pointsInWork } from '../corrections/correction';
+import type { CallWords } from '../practice/calls';
+import { changedWords } from '../care/caredRoutine';
+import { contextOf, type StudentRecords } from '../plan/contextOf';
+import type { Plan } from '../plan/plan';
+import { lastDayOf, plannedDays } from '../plan/plannedDays';
+import { takenCareOf } from '../plan/practisedRoutine';
+import { dayNumber } from '../days/dayNumber';
+import type { HomeDay, HomePractice, Sheet } from './sheet';
+
+export interface SheetRequest {
+  readonly id: string;
+  readonly records: StudentRecords;
+  /** The plans of the student. */
+  readonly plans: readonly Plan[];
+  readonly today: string;
+  readonly now: Date;
+  /** From today on. */
+  readonly weeks: number;
+  readonly calls: CallWords;
+}
+
+/**
+ * What a student takes home: the practice days of all plans for some weeks with the doses the machine would set, as they are
+ * really practised by this person, and only the exercises that stand in them.
+ * @throws RangeError when there is no plan, the student has no practice days, a routine is gone, or no day falls in the weeks
+ */
+export function makeSheet({ id, records, plans, today, now, weeks, calls }: SheetRequest): Sheet {
+  const { student, school, exercises, logs, measures, corrections } = records;
+  if (plans.length === 0) throw new RangeError('plan: there is no plan to take home yet');
+  const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
+  const practices: HomePractice[] = [];
+  const placeOf = (practice: HomePractice): number => {
+    const found = practices.findIndex((known) => equal(known, practice));
+    return found >= 0 ? found : practices.push(practice) - 1;
+  };
+  const days = plans
+    .flatMap((plan) =>
+      plannedDays(contextOf(plan, records, today), student, weeks).map(
+        ({ day, lighter, seconds, goals, routine: dosed }): HomeDay => {
+          const { routine, changed } = takenCareOf(dosed, student, measures, shelf, school, day, logs);
+          const cares = changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) }));
+          return {
+            day,
+            practice: placeOf({ routine, cares }),
+            lighter,
+            seconds,
+            goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
+          };
+        },
+      ),
+    )
+    .toSorted((a, b) => a.day.localeCompare(b.day));
+  if (days.length === 0) throw new RangeError('weeks: no practice day falls in these weeks');
+  const used = new Set(
+    practices.flatMap(({ routine }) =>
+      routine.segments.flatMap((segment) => (segment.type === 'exercise' ? [segment.exerciseId] : [])),
+    ),
+  );
+  const own = exercises.filter((exercise) => used.has(exercise.id));
+  const points = own.flatMap(({ checkpoints }) => checkpoints.map((point) => point.id));
+  const lately = logs.filter((log) => dayNumber(today) - dayNumber(log.day) <= LATELY_DAYS * 2);
+  return {
+    format: 'pomek sheet',
+    version: 1,
+    id,
+    madeAt: now.toISOString(),
+    madeOn: today,
+    until: lastDayOf(today, weeks),
+    student: {
+      id: student.id,
+      name: student.name,
+      body: {
+        statureCm: student.statureCm,
+        massKg: student.massKg,
+        shankCm: student.shankCm,
+        thighCm: student.thighCm,
+        footCm: student.footCm,
+      },
+    },
+    cautions: student.cautions,
+    school,
+    calls,
+    inWork: pointsInWork(corrections, [...new Set(points)], today).map(({ checkpointId }) => checkpointId),
+    exercises: own,
+    practices,
+    days,
+    lastDay: logs
+      .filter(({ day }) => day <= today)
+      .reduce<string | null>((last, { day }) => (last === null || day > last ? day : last), null),
+    clearedLogs: lately.filter(({ pain, symptoms }) => pain > 0 || symptoms.length > 0).map((log) => log.id),
+  };
+}
