@@ -153,12 +153,14 @@ const layers = [
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', 'test-results/**', 'bench-results/**'] },
   {
-    files: ['**/*.ts'],
+    files: ['**/*.{ts,tsx}'],
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
         project: [
           'packages/core/tsconfig.json',
+          'packages/device/tsconfig.json',
+          'apps/sheet/tsconfig.json',
           'apps/server/tsconfig.json',
           'apps/web/tsconfig.json',
           'apps/web/tsconfig.worker.json',

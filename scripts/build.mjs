@@ -8,6 +8,8 @@ export async function build({ quiet = false } = {}) {
   // Only now: on a fresh machine the packages have just been installed.
   const { cutIcons } = await import('./icons.mjs');
   await cutIcons();
+  const { buildSheet } = await import('./sheet.mjs');
+  await buildSheet();
   const env = { ...process.env, NG_CLI_ANALYTICS: 'false' };
   const web = await run(tool('ng'), ['build'], { cwd: join(root, 'apps/web'), stdio, env });
   if (web !== 0) return web;

@@ -6,6 +6,7 @@ export default {
   roots: ['<rootDir>/src'],
   moduleNameMapper: {
     '^@pomek/core$': '<rootDir>/../../packages/core/src/index.ts',
+    '^@pomek/device$': '<rootDir>/../../packages/device/src/index.ts',
     '\\.woff$': '<rootDir>/testing/font.ts',
     'worker\\.client$': '<rootDir>/testing/worker.client.ts',
   },

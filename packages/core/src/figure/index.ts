@@ -4,6 +4,7 @@ export * from './pose';
 export * from './levelBow';
 export * from './floorPlan';
 export * from './bestView';
+export * from './seenAs';
 export * from './shownDrill';
 export type { Point3 } from './point3';
 export { capsule, type Spot } from './capsule';

@@ -19,6 +19,7 @@ import { homeToday } from './homePractice';
 import { makeSheet } from './makeSheet';
 import { packedLog, readLog } from './packedLog';
 import { SheetSchema, type Sheet } from './sheet';
+import { sheetHtml } from './sheetHtml';
 
 const today = '2026-03-11';
 const demo = demoContents(today);
@@ -102,6 +103,16 @@ describe('the sheet that is given home', () => {
     expect(new Set(sheet.exercises.map(({ id }) => id))).toEqual(used);
     expect(new Set(sheet.practices.map((practice) => JSON.stringify(practice))).size).toBe(sheet.practices.length);
     expect(new Set(sheet.days.map(({ practice }) => practice)).size).toBe(sheet.practices.length);
+  });
+
+  test('whatever stands in names and notes stays data in the page', () => {
+    const sheet = sheetOf(planned[0]!.id);
+    const name = `</script><script>alert(1)</script><!-- & \u2028 "'`;
+    const hostile = { ...sheet, student: { ...sheet.student, name }, cautions: [name] };
+    const page = sheetHtml('<script type="application/json">__SHEET__</script><b>$& $1</b>', hostile);
+    const [, data] = /^<script type="application\/json">([^<]*)<\/script><b>\$& \$1<\/b>$/.exec(page)!;
+    expect(JSON.parse(data!)).toEqual(hostile);
+    expect(() => sheetHtml('<p></p>', sheet)).toThrow('no place for its data');
   });
 
   test('says what is missing where none can be made', () => {

@@ -24,6 +24,7 @@ import { SPACE } from '../data/space';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
+import { HomeLogPanel } from '../ui/home-log-panel';
 import { ImportPanel } from './import-panel';
 import { TextField } from '../ui/text-field';
 
@@ -34,7 +35,7 @@ const MOST_ON_PAPER = 12;
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, ImportPanel, InputText, NumberField, Select, TextField],
+  imports: [Button, FormsModule, HomeLogPanel, ImportPanel, InputText, NumberField, Select, TextField],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })

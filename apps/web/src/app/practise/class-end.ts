@@ -7,7 +7,9 @@ import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
 import {
   PracticeLogSchema,
+  effortWords,
   painPlaces,
+  painWords,
   symptoms,
   type ClassAnswers,
   type ClassJournal,
@@ -16,7 +18,6 @@ import {
 } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
-import { effortWords, painWords } from './effort-scale';
 import { RatingRow } from './rating-row';
 
 const OwnSchema = PracticeLogSchema.pick({

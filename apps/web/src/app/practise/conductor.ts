@@ -18,19 +18,18 @@ import * as z from 'zod';
 import {
   bells,
   callNow,
-  calls,
   clock,
   conduct,
+  doingOf,
   fellShort,
-  firstCue,
+  hallCalls,
   leftOf,
   logLines,
   momentOf,
-  nameOf,
   pointsInWork,
   bodyOfStudent,
   practiceLog,
-  spanRepetition,
+  seenAs,
   timeline,
   type Bell,
   type ClassAnswers,
@@ -38,7 +37,7 @@ import {
   type Journal,
   type JournalEvent,
   type Routine,
-  type Span,
+  type SeenAs,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
@@ -53,7 +52,7 @@ import { classWrites } from './class-save';
 import { ClassTime } from './class-time';
 import { ClassWork, type ClassChange, type ClassUnderWay } from './class-work';
 import { EndForm, type EndAnswers } from './end-form';
-import { HallFigure, seenAs, type Doing, type SeenAs } from './hall-figure';
+import { HallFigure } from './hall-figure';
 import { heldHere } from './held-here';
 import { ScreenAwake } from './screen-awake';
 import { Speaker } from './speaker';
@@ -158,33 +157,13 @@ export class Conductor {
     const segment = span === undefined ? undefined : journal.routine.segments[span.segmentIndex];
     if (span === undefined || segment?.type !== 'exercise' || span.kind === 'rest') return null;
     const exercise = this.shelf().get(segment.exerciseId);
-    return exercise === undefined ? null : { segment, exercise, doing: this.doingOf(span, state) };
+    return exercise === undefined ? null : { segment, exercise, doing: doingOf(span, state) };
   });
-
-  private doingOf(span: Span, state: ConductState): Doing {
-    const { side, direction } = span;
-    const working = span.amount > 0 && span.kind !== 'hold' && state.taps === null;
-    const seconds = state.offsetMs / 1000;
-    if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, seconds, running: false };
-    const running = state.running && !state.loosening;
-    return { side, direction, ...spanRepetition(span, state.offsetMs), seconds, running };
-  }
 
   /** What is called aloud, and when. */
   private readonly calls = computed(() => {
-    const { routine } = this.journal()!;
-    const [shelf, school, settings] = [this.shelf(), this.school(), this.speaker.settings()];
-    const exerciseOf = ({ segmentIndex }: Pick<Span, 'segmentIndex'>) => {
-      const segment = routine.segments[segmentIndex];
-      return segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
-    };
-    return calls(
-      routine,
-      this.line()!,
-      settings.words,
-      (segment) => nameOf(segment, shelf),
-      (span) => (settings.cues ? (firstCue(span, exerciseOf(span), school, this.inWork())?.cue ?? '') : ''),
-    );
+    const { words, cues } = this.speaker.settings();
+    return hallCalls(this.journal()!.routine, this.line()!, words, cues, this.shelf(), this.school(), this.inWork());
   });
 
   protected turnRound(): void {

@@ -6,10 +6,9 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import { PracticeLogSchema, painPlaces, symptoms, type Symptom } from '@pomek/core';
+import { PracticeLogSchema, effortWords, painPlaces, painWords, symptoms, type Symptom } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
-import { effortWords, painWords } from './effort-scale';
 import { RatingRow } from './rating-row';
 
 export type EndAnswers = z.infer<typeof AnswersSchema>;

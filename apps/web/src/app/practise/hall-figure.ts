@@ -10,36 +10,20 @@ import {
   signal,
 } from '@angular/core';
 import {
-  flippedSide,
+  bellyWidth,
+  seenSide,
+  seenView,
   shownDrill,
   shownPose,
   type Body,
   type Checkpoint,
-  type Direction,
+  type Doing,
   type Exercise,
   type ExerciseSegment,
   type School,
-  type Side,
+  type SeenAs,
 } from '@pomek/core';
 import { Figure, type Pin } from '../ui/figure';
-
-/** How the students see who shows it. */
-export const seenAs = ['mirror', 'facing', 'behind'] as const;
-export type SeenAs = (typeof seenAs)[number];
-
-/** Where one is in what is shown. */
-export interface Doing {
-  readonly side: Side;
-  readonly direction: Direction;
-  /** Whole repetitions gone before, how far the one that is on is, 0–1, and its length, ms. */
-  readonly done: number;
-  readonly into: number;
-  readonly lengthMs: number;
-  /** Into the span, s. */
-  readonly seconds: number;
-  /** It goes on by itself; else it stands still. */
-  readonly running: boolean;
-}
 
 /** The exercise being done: the figure goes with the practice, on its side, as the students see the teacher. */
 @Component({
@@ -88,16 +72,13 @@ export class HallFigure {
   readonly chosen = output<string>();
 
   protected readonly shown = computed(() => shownDrill(this.segment(), this.exercise(), this.body(), this.school()));
-  protected readonly view = computed(() => {
-    const { view } = this.shown();
-    return view === 'front' && this.seenAs() === 'behind' ? 'behind' : view;
-  });
+  protected readonly view = computed(() => seenView(this.shown(), this.seenAs()));
   /** Since the practice last said where it is, ms. */
   private readonly since = signal(0);
   protected readonly pose = computed(() => {
     const { side, direction, done, into, lengthMs, running } = this.doing();
     const on = running && lengthMs > 0 ? Math.min(1, into + this.since() / lengthMs) : into;
-    return shownPose(this.shown(), on, done, this.seen(side), direction);
+    return shownPose(this.shown(), on, done, seenSide(side, this.seenAs()), direction);
   });
   protected readonly pins = computed((): Pin[] => {
     const [point, choices] = [this.point(), this.choices()];
@@ -116,7 +97,7 @@ export class HallFigure {
     if (fullness === null) return null;
     const { seconds, running } = this.doing();
     const full = fullness(seconds + (running ? this.since() / 1000 : 0));
-    return this.school().belly === 'reversed' ? 1 - full : full;
+    return bellyWidth(this.school(), full);
   });
 
   constructor() {
@@ -136,10 +117,5 @@ export class HallFigure {
     };
     if (!still) frame = requestAnimationFrame(step);
     inject(DestroyRef).onDestroy(() => cancelAnimationFrame(frame));
-  }
-
-  /** Who stands opposite and is to do it with the left sees it done by the right. */
-  private seen(side: Side): Side {
-    return side === 'both' || this.seenAs() !== 'mirror' ? side : flippedSide(side);
   }
 }

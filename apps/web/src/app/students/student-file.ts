@@ -33,10 +33,12 @@ import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
+import { HomeLogPanel } from '../ui/home-log-panel';
 import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
 import { CorrectionsMap } from './corrections-map';
 import { DecisionCard, type Reply } from './decision-card';
+import { GiveHome } from './give-home';
 import { LoadPanel } from './load-panel';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
@@ -44,7 +46,7 @@ import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
 
-const TabSchema = z.enum(['plan', 'practices', 'body', 'load', 'corrections', 'person']);
+const TabSchema = z.enum(['plan', 'practices', 'home', 'body', 'load', 'corrections', 'person']);
 type Tab = z.infer<typeof TabSchema>;
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
@@ -61,6 +63,8 @@ type Tab = z.infer<typeof TabSchema>;
     DecisionCard,
     Empty,
     FormsModule,
+    GiveHome,
+    HomeLogPanel,
     LoadPanel,
     LogList,
     NotKept,
@@ -126,6 +130,7 @@ export class StudentFile {
   protected readonly tabs: { label: string; value: Tab }[] = [
     { label: 'Plan', value: 'plan' },
     { label: 'Practices', value: 'practices' },
+    { label: 'Home', value: 'home' },
     { label: 'Body and baseline', value: 'body' },
     { label: 'Load', value: 'load' },
     { label: 'Corrections', value: 'corrections' },
@@ -156,7 +161,7 @@ export class StudentFile {
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
   /** What the plans rest on; null while the student is not known. */
-  private readonly records = computed((): StudentRecords | null => {
+  protected readonly records = computed((): StudentRecords | null => {
     const student = this.student();
     if (student == null) return null;
     return {

@@ -1,0 +1,140 @@
+import { useState } from 'preact/hooks';
+import { effortWords, painPlaces, painWords, symptoms, type EndNotes } from '@pomek/core';
+import type { Answers } from './kept';
+
+/** Pain from which on the practice is serious, of 10. */
+const SERIOUS_PAIN = 7;
+
+interface ScaleProps {
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly value: number | null;
+  readonly onValue: (value: number) => void;
+}
+
+function Scale({ name, words, value, onValue }: ScaleProps) {
+  return (
+    <fieldset>
+      <legend>
+        {name} <strong>{value === null ? '' : `${value}: ${words[value] ?? ''}`}</strong>
+      </legend>
+      <div class="scale">
+        {words.map((word, step) => (
+          <button
+            type="button"
+            key={step}
+            class="num"
+            aria-pressed={value === step}
+            aria-label={`${name} ${step}, ${word}`}
+            onClick={() => onValue(step)}
+          >
+            {step}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+export interface EndingProps {
+  readonly routineName: string;
+  /** As far as they were given: they outlive a reload. */
+  readonly answers: Answers;
+  readonly onAnswers: (answers: Answers) => void;
+  readonly onKeep: (notes: EndNotes) => void;
+  readonly onDrop: () => void;
+}
+
+/** Ten seconds at the end: effort, pain and where, anything to stop for, a note. */
+export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: EndingProps) {
+  const { effort, pain, painPlace, symptoms: signs, note } = answers;
+  const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
+  const [dropping, setDropping] = useState(false);
+  const serious = signs.length > 0 || pain >= SERIOUS_PAIN;
+  const keep = (): void =>
+    onKeep({
+      effort,
+      pain,
+      painWhere: '',
+      painPlace: pain > 0 ? painPlace : null,
+      symptoms: [...signs],
+      note: note.trim(),
+      apart: null,
+      gaveOut: [],
+    });
+  return (
+    <main class="page">
+      <h1>Done: {routineName}</h1>
+      <Scale name="Effort" words={effortWords} value={effort} onValue={(value) => set({ effort: value })} />
+      <Scale name="Pain" words={painWords} value={pain} onValue={(value) => set({ pain: value })} />
+      {pain > 0 && (
+        <fieldset>
+          <legend>Where does it hurt?</legend>
+          <div class="choices">
+            {painPlaces.map((place) => (
+              <button
+                type="button"
+                key={place}
+                aria-pressed={painPlace === place}
+                onClick={() => set({ painPlace: place })}
+              >
+                {place}
+              </button>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      <fieldset>
+        <legend>Anything of this?</legend>
+        <div class="choices">
+          {symptoms.map((sign) => (
+            <button
+              type="button"
+              key={sign}
+              aria-pressed={signs.includes(sign)}
+              onClick={() =>
+                set({ symptoms: signs.includes(sign) ? signs.filter((entry) => entry !== sign) : [...signs, sign] })
+              }
+            >
+              {sign}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      {serious && (
+        <p class="serious" role="alert">
+          Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
+          number.
+        </p>
+      )}
+      <label class="field">
+        Note for your teacher
+        <textarea
+          rows={3}
+          maxLength={2000}
+          value={note}
+          onInput={(event) => set({ note: event.currentTarget.value })}
+        />
+      </label>
+      <div class="row">
+        <button type="button" class="strong" onClick={keep}>
+          Keep it
+        </button>
+        {dropping ? (
+          <>
+            <button type="button" class="danger" onClick={onDrop}>
+              Drop this practice
+            </button>
+            <button type="button" onClick={() => setDropping(false)}>
+              No
+            </button>
+          </>
+        ) : (
+          <button type="button" onClick={() => setDropping(true)}>
+            Drop it…
+          </button>
+        )}
+      </div>
+    </main>
+  );
+}

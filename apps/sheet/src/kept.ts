@@ -1,0 +1,75 @@
+import * as z from 'zod';
+import { JournalSchema, PracticeLogSchema, type Sheet } from '@pomek/core';
+
+/** What was answered at the end of the practice under way, as far as it was. */
+const AnswersSchema = PracticeLogSchema.pick({ effort: true, pain: true, painPlace: true, symptoms: true, note: true });
+export type Answers = z.infer<typeof AnswersSchema>;
+export const noAnswers: Answers = { effort: null, pain: 0, painPlace: null, symptoms: [], note: '' };
+
+/** What the phone remembers of a student’s practice, whichever sheet it was practised with. */
+const KeptSchema = z.object({
+  logs: z.array(PracticeLogSchema).max(2000).default([]),
+  /** Practices that were given back already, by id. */
+  given: z.array(z.string()).max(4000).default([]),
+  /** The practice under way. */
+  journal: JournalSchema.nullable().default(null),
+  answers: AnswersSchema.default(noAnswers),
+  sound: z.boolean().default(true),
+  spoken: z.boolean().default(true),
+});
+export type Kept = z.infer<typeof KeptSchema>;
+
+const nothing = KeptSchema.parse({});
+
+/** The memory of this page in the browser, where it has one. */
+export class Memory {
+  private readonly key: string;
+  private kept: Kept;
+  /** Why nothing outlives this page; empty while it does. */
+  trouble = '';
+
+  constructor({ student }: Pick<Sheet, 'student'>) {
+    this.key = `pomek-home-${student.id}`;
+    this.kept = this.read();
+  }
+
+  get value(): Kept {
+    return this.kept;
+  }
+
+  /** A change is a function of what is stored: another page of the same sheet may be open. */
+  change(how: (stored: Kept) => Kept): void {
+    this.kept = how(this.trouble === '' ? this.read() : this.kept);
+    this.write();
+  }
+
+  private read(): Kept {
+    try {
+      const text = localStorage.getItem(this.key);
+      if (text === null) {
+        // Whether it keeps at all shows only in trying.
+        localStorage.setItem(this.key, JSON.stringify(nothing));
+        return nothing;
+      }
+      const read = KeptSchema.safeParse(JSON.parse(text));
+      if (read.success) return read.data;
+      // What cannot be read is put aside, never written over.
+      localStorage.setItem(`${this.key}-unread-${text.length}`, text);
+      return nothing;
+    } catch (error) {
+      this.trouble = error instanceof SyntaxError ? '' : noMemory;
+      return nothing;
+    }
+  }
+
+  private write(): void {
+    try {
+      localStorage.setItem(this.key, JSON.stringify(this.kept));
+    } catch {
+      this.trouble = noMemory;
+    }
+  }
+}
+
+const noMemory =
+  'This browser keeps nothing for a page opened like this. Give the practice back before you close the page, or write it down.';

@@ -1,0 +1,26 @@
+import * as z from 'zod';
+import { CallWordsSchema, usualCalls } from '@pomek/core';
+
+const VoiceSettingsSchema = z.object({
+  on: z.boolean(),
+  /** 0 to 1. */
+  volume: z.number().min(0).max(1),
+  /** Whether the first cue is said when a round begins. */
+  cues: z.boolean(),
+  words: CallWordsSchema,
+});
+export type VoiceSettings = z.infer<typeof VoiceSettingsSchema>;
+
+const usual: VoiceSettings = { on: false, volume: 0.8, cues: true, words: usualCalls };
+
+/** The name under which the browser remembers them. */
+export const VOICE = 'voice';
+
+/** What was chosen for the voice that calls, from what is remembered; the usual where nothing is. */
+export function voiceSettings(text: string | null): VoiceSettings {
+  try {
+    return VoiceSettingsSchema.catch(usual).parse(JSON.parse(text ?? 'null'));
+  } catch {
+    return usual;
+  }
+}

@@ -1,0 +1,249 @@
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Browser, type BrowserContext } from '@playwright/test';
+import { codesOf } from '../support/codes';
+import { expect, moment, test, type Page } from '../support/test';
+import { openDemo } from '../support/pomek';
+
+const who = 'Pim Halloran';
+let folder = '';
+test.beforeAll(async () => (folder = await mkdtemp(join(tmpdir(), 'pomek-sheet-'))));
+test.afterAll(() => rm(folder, { recursive: true, force: true }));
+
+const openFile = async (page: Page, name = who) => {
+  await page.getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name }).click();
+};
+const part = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
+
+/** Writes the sheet of the student that is open, and gives the path of the file. */
+async function sheetOf(page: Page, name: string): Promise<string> {
+  await part(page, 'Home');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Write the sheet' }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toMatch(/\.html$/);
+  const path = join(folder, name);
+  await download.saveAs(path);
+  return path;
+}
+
+/** A phone without a network that has only the file. */
+async function phone(browser: Browser, width: number, height: number): Promise<{ home: Page; asked: string[] }> {
+  const context: BrowserContext = await browser.newContext({ viewport: { width, height }, offline: true });
+  const home = await context.newPage();
+  const asked: string[] = [];
+  home.on('request', (request) => {
+    if (!/^(file|data|blob):/.test(request.url())) asked.push(request.url());
+  });
+  home.on('console', (message) => {
+    if (message.type() === 'error') asked.push(message.text());
+  });
+  home.on('pageerror', (error) => asked.push(error.message));
+  return { home, asked };
+}
+
+/** A whole practice by the sheet’s own clock, with the answers at its end. */
+async function practise(home: Page, path: string, effort: number): Promise<void> {
+  await home.clock.install({ time: new Date(moment) });
+  await home.goto(`file://${path}`);
+  await home.getByRole('button', { name: /^Begin, / }).click();
+  await home.getByRole('button', { name: 'Begin' }).click();
+  const done = home.getByRole('heading', { name: /^Done: / });
+  for (let minute = 0; minute < 60 && !(await done.isVisible()); minute += 1) {
+    await home.clock.fastForward(30_000);
+    await home.clock.runFor(300);
+    // By feel it waits for whoever does it.
+    if (await home.getByText('Next ends it').isVisible()) await home.getByRole('button', { name: 'Next' }).click();
+  }
+  await expect(done).toBeVisible();
+  await home.getByRole('button', { name: `Effort ${effort},` }).click();
+  await home.getByRole('textbox', { name: 'Note for your teacher' }).fill('Arms warm, früh am Tag');
+  await home.getByRole('button', { name: 'Keep it' }).click();
+  await expect(home.getByText(`effort ${effort}`)).toBeVisible();
+}
+
+for (const [width, height] of [
+  [360, 640],
+  [390, 844],
+  [768, 1024],
+] as const) {
+  test(`the sheet conducts a whole practice from the file alone at ${width}×${height}, and outlives a reload`, async ({
+    page,
+    browser,
+  }) => {
+    await openDemo(page);
+    await openFile(page);
+    const path = await sheetOf(page, `sheet-${width}.html`);
+    const { home, asked } = await phone(browser, width, height);
+    await home.clock.install({ time: new Date(moment) });
+    await home.goto(`file://${path}`);
+    await expect(home.getByRole('heading', { name: `Practice of ${who}` })).toBeVisible();
+    // Cautions stand first; nothing is wider than the phone.
+    const mind = home.getByRole('region', { name: 'To be minded' });
+    expect((await mind.boundingBox())!.y).toBeLessThan(
+      (await home.getByRole('button', { name: /^Begin/ }).boundingBox())!.y,
+    );
+    const fits = () => home.evaluate(() => document.documentElement.scrollWidth <= innerWidth);
+    expect(await fits()).toBe(true);
+    // An exercise to read, its figure moving.
+    await home.getByRole('button', { name: 'Twisting arm swings' }).click();
+    const body = home.locator('.shown .flesh').last();
+    const before = await body.getAttribute('d');
+    await home.clock.runFor(1500);
+    await expect.poll(() => body.getAttribute('d')).not.toBe(before);
+    await home.getByRole('button', { name: 'Back' }).click();
+    // The hall: what is pressed next is in sight, and a reload in the middle goes on where it was.
+    await home.getByRole('button', { name: /^Begin, / }).click();
+    await expect(home.getByRole('button', { name: 'Begin' })).toBeInViewport({ ratio: 1 });
+    await home.getByRole('button', { name: 'Begin' }).click();
+    await home.clock.fastForward(40_000);
+    await home.clock.runFor(1200);
+    await home.getByRole('button', { name: 'Pause' }).click();
+    const left = await home.locator('.hall header .num').textContent();
+    expect(await fits()).toBe(true);
+    await home.reload();
+    await expect(home.locator('.hall header .num')).toHaveText(left!);
+    await home.getByRole('button', { name: 'Go on' }).click();
+    await home.getByRole('button', { name: 'Alignment lost' }).click();
+    await expect(home.getByText('Alignment lost noted 1 time.')).toBeVisible();
+    await home.getByRole('button', { name: 'End…' }).click();
+    await home.getByRole('button', { name: 'End and keep' }).click();
+    await home.getByRole('button', { name: 'Pain 2,' }).click();
+    await home.getByRole('button', { name: 'shoulder', exact: true }).click();
+    await home.reload();
+    // The answers are there again.
+    await home
+      .getByRole('button', { name: 'End…' })
+      .or(home.getByRole('heading', { name: /^Done/ }))
+      .first()
+      .waitFor();
+    await expect(home.getByRole('button', { name: 'Pain 2,' })).toHaveAttribute('aria-pressed', 'true');
+    await home.getByRole('button', { name: 'Keep it' }).click();
+    await expect(home.getByText('pain 2')).toBeVisible();
+    expect(asked).toEqual([]);
+    await home.context().close();
+  });
+}
+
+test('the log comes back as a line, as a file, as pictures of codes and by the camera; what is known is not taken twice', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  await openDemo(page);
+  await openFile(page);
+  const path = await sheetOf(page, 'sheet.html');
+  const { home } = await phone(browser, 390, 844);
+  await practise(home, path, 5);
+  await home.getByRole('button', { name: /^Give it back/ }).click();
+  const line = await home.getByRole('textbox', { name: 'The line of the log' }).inputValue();
+  const waiting = home.waitForEvent('download');
+  await home.getByRole('button', { name: 'Save the file' }).click();
+  const file = join(folder, 'log.json');
+  await (await waiting).saveAs(file);
+  const { pictures, film } = await codesOf(home);
+  await home.context().close();
+
+  // A message that broke the line; taken in as one step, and taken back.
+  const field = page.getByRole('textbox', { name: 'The line from the message' });
+  const said = page.getByRole('region', { name: 'What the log holds' });
+  await field.fill(`Hello,\n${line.replace(/(.{60})/g, '$1\n')}\nuntil Friday`);
+  await expect(said).toContainText(`Of ${who}: 1 new, 0 known`);
+  await expect(said).toContainText('effort 5, “Arms warm, früh am Tag”');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText(`One practice of ${who} taken in`)).toBeVisible();
+  await part(page, 'Practices');
+  await expect(page.getByText('Arms warm, früh am Tag')).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Arms warm, früh am Tag')).toHaveCount(0);
+
+  // The file, from the place of files, where it is nobody’s yet.
+  await page.getByRole('link', { name: 'Files' }).click();
+  const files = page.getByLabel('File or pictures of codes');
+  await files.setInputFiles(file);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText(`One practice of ${who} taken in`)).toBeVisible();
+
+  // Pictures of the codes, the last first; all of it is known by now.
+  const codes = pictures.map((buffer, index) => ({ name: `code-${index}.png`, mimeType: 'image/png', buffer }));
+  await files.setInputFiles(codes.toReversed());
+  await expect(said).toContainText('0 new, 1 known already');
+  await expect(page.getByText('there is nothing to take in')).toBeVisible();
+  await page.reload();
+
+  // What is wrong is said, and nothing is written.
+  const alert = page.getByRole('alert');
+  await field.fill(line.slice(0, -20));
+  await expect(alert).toContainText('not whole');
+  await field.fill(line.replace(/.{4};$/, 'AAAA;'));
+  await expect(alert).toContainText('damaged');
+  await expect(alert).toContainText('Nothing was written');
+  await field.fill('');
+  const strange = JSON.parse(await readFile(file, 'utf8')) as { studentId: string };
+  const other = { ...strange, studentId: 'someone-else' };
+  await files.setInputFiles({
+    name: 'log.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(other)),
+  });
+  await expect(alert).toContainText('not among your students');
+
+  // The camera: a browser of its own whose camera sees the codes one after the other.
+  const seen = join(folder, 'codes.y4m');
+  await writeFile(seen, film);
+  const own = await chromium.launch({
+    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    args: [
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-video-capture=${seen}`,
+    ],
+  });
+  const desk = await (await own.newContext({ baseURL: new URL(page.url()).origin, serviceWorkers: 'block' })).newPage();
+  await desk.goto('/demo');
+  await desk.getByRole('heading', { name: 'Practising today' }).waitFor();
+  await desk.goto('/files');
+  await desk.getByRole('button', { name: 'With the camera' }).click();
+  await expect(desk.getByRole('region', { name: 'What the log holds' })).toContainText('1 new', { timeout: 60_000 });
+  await desk.getByRole('button', { name: 'Take it in' }).click();
+  await expect(desk.getByText(`One practice of ${who} taken in`)).toBeVisible();
+  await own.close();
+});
+
+test('a sign to stop locks at home, comes first at the desk, and a hostile name stays a name', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page);
+  await openFile(page);
+  await part(page, 'Person');
+  const hostile = `</script><img src=x onerror="document.title='run'">`;
+  await page.getByRole('textbox', { name: 'Name' }).fill(hostile);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(hostile);
+  const path = await sheetOf(page, 'hostile.html');
+  const { home, asked } = await phone(browser, 390, 844);
+  await home.goto(`file://${path}`);
+  await expect(home.getByRole('heading', { level: 1 })).toHaveText(`Practice of ${hostile}`);
+  await expect(home).toHaveTitle(`Practice of ${hostile}`);
+  await home.getByRole('button', { name: /^Begin, / }).click();
+  await home.getByRole('button', { name: 'Begin' }).click();
+  await home.getByRole('button', { name: 'End…' }).click();
+  await home.getByRole('button', { name: 'End and keep' }).click();
+  await home.getByRole('button', { name: 'chest pain' }).click();
+  await expect(home.getByRole('alert')).toContainText('licensed practitioner');
+  await home.getByRole('button', { name: 'Keep it' }).click();
+  await expect(home.getByRole('alert')).toContainText('See your teacher, and a licensed practitioner');
+  await expect(home.getByRole('button', { name: /^Begin/ })).toHaveCount(0);
+  await home.getByRole('button', { name: /^Give it back/ }).click();
+  const line = await home.getByRole('textbox', { name: 'The line of the log' }).inputValue();
+  expect(asked).toEqual([]);
+  await home.context().close();
+  await page.getByRole('textbox', { name: 'The line from the message' }).fill(line);
+  const said = page.getByRole('region', { name: 'What the log holds' });
+  await expect(said.getByRole('alert')).toContainText('Chest pain was noted');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await part(page, 'Plan');
+  await expect(page.getByText('Stop and refer').first()).toBeVisible();
+});

@@ -1,0 +1,3 @@
+export { Awake } from './awake';
+export { Ringer } from './ringer';
+export { Voice } from './voice';
