@@ -1,6 +1,14 @@
 import { run, tool } from './setup.mjs';
 
-const projects = ['packages/core', 'packages/device', 'apps/sheet', 'apps/server', 'apps/web', 'apps/web/tsconfig.worker.json', 'e2e'];
+const projects = [
+  'packages/core',
+  'packages/device',
+  'apps/sheet',
+  'apps/server',
+  'apps/web',
+  'apps/web/tsconfig.worker.json',
+  'e2e',
+];
 for (const project of projects) {
   const code = await run(tool('tsc'), ['-p', project, '--noEmit']);
   if (code !== 0) {
