@@ -6,6 +6,7 @@ import { measureEngines } from './bench/engines.mjs';
 import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
 import { measureScale } from './bench/scale.mjs';
+import { measureSheet } from './bench/sheet.mjs';
 import { measureTable } from './bench/table.mjs';
 import { measureViews } from './bench/views.mjs';
 
@@ -27,6 +28,7 @@ const rows = [
   ...(await measureFrames(chromium)),
   ...(await measureScale(chromium)),
   ...(await measureTable(chromium)),
+  ...(await measureSheet(chromium)),
   ...(await measureEngines()),
 ];
 mkdirSync(join(root, 'bench-results'), { recursive: true });

@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser, type BrowserContext } from '@playwright/test';
+import { unzipSync } from 'fflate';
 import { codesOf } from '../support/codes';
 import { expect, moment, test, type Page } from '../support/test';
 import { openDemo } from '../support/pomek';
@@ -246,4 +247,36 @@ test('a sign to stop locks at home, comes first at the desk, and a hostile name 
   await page.getByRole('button', { name: 'Take it in' }).click();
   await part(page, 'Plan');
   await expect(page.getByText('Stop and refer').first()).toBeVisible();
+});
+
+test('a cue track of a routine and of a week: sound and words in one archive', async ({ page }) => {
+  await openDemo(page);
+  const archive = async (button: string): Promise<Record<string, Uint8Array>> => {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: button }).click();
+    const download = await waiting;
+    expect(download.suggestedFilename()).toMatch(/\.zip$/);
+    return unzipSync(await readFile(await download.path()));
+  };
+  const hasBoth = (files: Record<string, Uint8Array>): void => {
+    const names = Object.keys(files);
+    expect(names.length).toBeGreaterThanOrEqual(2);
+    for (const name of names.filter((each) => each.endsWith('.wav'))) {
+      const sound = Buffer.from(files[name]!);
+      expect(sound.subarray(0, 4).toString()).toBe('RIFF');
+      expect(sound.readUInt32LE(40)).toBe(sound.length - 44);
+      const words = Buffer.from(files[name.replace('.wav', '.vtt')]!).toString();
+      expect(words).toMatch(/^WEBVTT\n\n00:00:00\.000 --> /);
+    }
+  };
+  await page.getByRole('link', { name: 'Files' }).click();
+  await expect(page.getByRole('button', { name: 'Cue track' })).toBeDisabled();
+  await page.getByRole('combobox', { name: 'Routine to export' }).click();
+  await page.getByRole('option', { name: 'Thread and turn' }).click();
+  const one = await archive('Cue track');
+  expect(Object.keys(one)).toEqual(['thread-and-turn.wav', 'thread-and-turn.vtt']);
+  hasBoth(one);
+  await openFile(page);
+  await part(page, 'Home');
+  hasBoth(await archive('Cue track of the next seven days'));
 });

@@ -1,21 +1,4 @@
-import type { Bell, BellSound } from '@pomek/core';
-
-/** Pitch in hertz and length in seconds of each sound. */
-const sounds: Record<BellSound, { readonly hertz: number; readonly seconds: number; readonly loud: number }> = {
-  begin: { hertz: 660, seconds: 1.6, loud: 0.5 },
-  turn: { hertz: 740, seconds: 0.5, loud: 0.25 },
-  change: { hertz: 495, seconds: 1.2, loud: 0.5 },
-  rest: { hertz: 396, seconds: 1.6, loud: 0.45 },
-  soon: { hertz: 880, seconds: 0.35, loud: 0.18 },
-  end: { hertz: 330, seconds: 3.5, loud: 0.6 },
-};
-
-/** Overtones of a struck bell: multiple of the pitch, share of the loudness. */
-const overtones = [
-  [1, 1],
-  [2.02, 0.45],
-  [2.76, 0.2],
-] as const;
+import { FADED, bellSounds, overtones, type Bell, type BellSound } from '@pomek/core';
 
 /** The page's clock and the audio clock may come apart so far before the bells to come are laid anew, ms. */
 const DRIFT_MS = 12;
@@ -96,10 +79,10 @@ export class Ringer {
   }
 
   private strike(context: AudioContext, sound: BellSound, at: number): Strike {
-    const { hertz, seconds, loud } = sounds[sound];
+    const { hertz, seconds, loud } = bellSounds[sound];
     const gain = context.createGain();
     gain.gain.setValueAtTime(loud, at);
-    gain.gain.exponentialRampToValueAtTime(0.0001, at + seconds);
+    gain.gain.exponentialRampToValueAtTime(FADED, at + seconds);
     gain.connect(context.destination);
     const parts = overtones.map(([multiple, share]) => {
       const level = context.createGain();

@@ -5,3 +5,4 @@ export * from './readBundle';
 export * from './routineBundle';
 export * from './bundleJsonSchema';
 export * from './csvLogs';
+export * from './cueTrack';

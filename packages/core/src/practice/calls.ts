@@ -53,7 +53,7 @@ function filled(template: string, name: string, side: string): string {
 }
 
 /** When so many repetitions of a span are done, ms from its beginning. */
-const msOfDone = ({ durationMs, slowing, amount }: Span, wanted: number): number =>
+export const msOfDone = ({ durationMs, slowing, amount }: Span, wanted: number): number =>
   Math.round((durationMs * repetitionsTotal(1, slowing, wanted)) / repetitionsTotal(1, slowing, amount));
 
 /** The calls of the last repetitions of a span; where sides take turns, of the last turns. */

@@ -43,6 +43,9 @@ const initial: ConductState = {
   losses: [],
 };
 
+/** A practice that runs and stands at the beginning of a span. */
+export const conductAt = (spanIndex: number): ConductState => ({ ...initial, spanIndex, running: true });
+
 function share(state: ConductState, span: Span): number {
   if (state.taps !== null) return Math.min(1, state.taps / Math.max(1, span.amount));
   return span.durationMs === 0 ? 1 : Math.min(1, state.offsetMs / span.durationMs);

@@ -1,3 +1,4 @@
+export * from './bellSounds';
 export * from './bells';
 export * from './calls';
 export * from './classJournal';

@@ -1,6 +1,7 @@
 import {
   bodyOf,
   csvLogs,
+  cueTracks,
   demoContents,
   fitRoutine,
   planForecast,
@@ -67,6 +68,11 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
         request.school,
       );
       return { segments: [...segments], course: [...course], failure };
+    }
+    case 'cue-tracks': {
+      const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
+      const pieces = cueTracks(request.tracks, drills, request.school, new Set(request.inWork), progress);
+      return { file: new Blob(pieces as Uint8Array<ArrayBuffer>[], { type: 'application/zip' }) };
     }
     case 'csv-columns': {
       const { columns, rows } = readCsv(await request.file.text());

@@ -60,6 +60,13 @@ export const RequestSchema = z.discriminatedUnion('task', [
     countMultiple: z.number().int().min(1),
     longestHold: z.array(z.tuple([z.string(), z.number()])),
   }),
+  z.object({
+    task: z.literal('cue-tracks'),
+    tracks: z.array(z.object({ name: z.string().min(1).max(160), routine: RoutineSchema })).min(1),
+    drills: z.array(ExerciseSchema),
+    school: SchoolSchema,
+    inWork: z.array(z.string()),
+  }),
   z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
   z.object({
     task: z.literal('csv-logs'),
@@ -158,6 +165,7 @@ export const resultSchemas = {
     course: z.array(z.object({ atSeconds: z.number(), reserve: z.record(limb, z.number()) })),
     failure: z.object({ limb, joint, segmentId: z.string(), atSeconds: z.number() }).nullable(),
   }),
+  'cue-tracks': z.object({ file: z.instanceof(Blob) }),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({
     logs: z.number().int(),

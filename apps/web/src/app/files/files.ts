@@ -24,6 +24,7 @@ import { SPACE } from '../data/space';
 import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
+import { CueTrackButton, type Tracked } from '../ui/cue-track-button';
 import { HomeLogPanel } from '../ui/home-log-panel';
 import { ImportPanel } from './import-panel';
 import { TextField } from '../ui/text-field';
@@ -35,7 +36,7 @@ const MOST_ON_PAPER = 12;
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, HomeLogPanel, ImportPanel, InputText, NumberField, Select, TextField],
+  imports: [Button, CueTrackButton, FormsModule, HomeLogPanel, ImportPanel, InputText, NumberField, Select, TextField],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })
@@ -50,6 +51,8 @@ export class Files {
 
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
 
   protected readonly routineId = signal<string | null>(null);
@@ -81,6 +84,19 @@ export class Files {
     download(`${fileName(routine.name)}.json`, writeBundle(contents, this.clock.now()), 'application/json');
     this.notices.done(`${routine.name} exported`);
   }
+
+  /** The cue track of the routine that is chosen, as its school words it. */
+  protected readonly routineTrack = (): Tracked => {
+    const routine = this.routines().find((entry) => entry.id === this.routineId())!;
+    const used = new Set(routine.segments.flatMap((part) => (part.type === 'exercise' ? [part.exerciseId] : [])));
+    return {
+      name: `${routine.name} cue track`,
+      tracks: [{ name: fileName(routine.name), routine }],
+      exercises: this.exercises().filter(({ id }) => used.has(id)),
+      school: schoolOf(this.schools(), routine.schoolId),
+      inWork: [],
+    };
+  };
 
   protected async exportCalendar(): Promise<void> {
     const choice = this.planChoices().find((entry) => entry.id === this.planId());

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { makeSheet, sheetHtml, type Plan, type StudentRecords } from '@pomek/core';
+import { makeSheet, sheetHtml, type Plan, type Sheet, type StudentRecords } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { remembered } from '../data/remembered';
 import { VOICE, voiceSettings } from '../data/voice-settings';
+import { CueTrackButton, type Tracked } from '../ui/cue-track-button';
 import { DayPipe } from '../ui/day.pipe';
 import { download, fileName } from '../ui/download';
 import { NumberField } from '../ui/number-field';
@@ -18,7 +19,7 @@ const MOST_WEEKS = 26;
 @Component({
   selector: 'pk-give-home',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayPipe, NumberField],
+  imports: [Button, CueTrackButton, DayPipe, NumberField],
   template: `
     <section class="sheet stack" aria-labelledby="give-home">
       <h2 id="give-home">Give home</h2>
@@ -47,6 +48,7 @@ const MOST_WEEKS = 26;
             (valueChange)="weeks.set($event ?? weeks())"
           />
           <p-button label="Write the sheet" icon="pi pi-download" [loading]="busy()" (onClick)="give()" />
+          <pk-cue-track label="Cue track of the next seven days" [from]="weekTrack" />
         </div>
       }
       @if (records().student.sheet; as last) {
@@ -82,24 +84,43 @@ export class GiveHome {
   protected readonly weeks = signal(USUAL_WEEKS);
   protected readonly busy = signal(false);
 
+  /** The practices of the next seven days as sound and words: each once, named by its first day. */
+  protected readonly weekTrack = (): Tracked => {
+    const sheet = this.sheet(1);
+    const name = `${sheet.student.name} week`;
+    return {
+      name,
+      tracks: sheet.practices.map(({ routine }, index) => ({
+        name: fileName(`${sheet.days.find(({ practice }) => practice === index)!.day} ${routine.name}`),
+        routine,
+      })),
+      exercises: sheet.exercises,
+      school: sheet.school,
+      inWork: sheet.inWork,
+    };
+  };
+
+  private sheet(weeks: number): Sheet {
+    return makeSheet({
+      id: this.clock.newId(),
+      records: this.records(),
+      plans: this.plans(),
+      today: this.today(),
+      now: this.clock.now(),
+      weeks,
+      calls: voiceSettings(this.voice.value()).words,
+    });
+  }
+
   protected async give(): Promise<void> {
     if (this.busy()) return;
     this.busy.set(true);
-    const records = this.records();
-    const { student } = records;
+    const { student } = this.records();
     try {
       const page = await fetch('sheet/sheet.html').then((answer) =>
         answer.ok ? answer.text() : Promise.reject(new Error('The page of the sheet is missing in this installation.')),
       );
-      const sheet = makeSheet({
-        id: this.clock.newId(),
-        records,
-        plans: this.plans(),
-        today: this.today(),
-        now: this.clock.now(),
-        weeks: this.weeks(),
-        calls: voiceSettings(this.voice.value()).words,
-      });
+      const sheet = this.sheet(this.weeks());
       const { id, madeOn, until } = sheet;
       await this.store.write(`Sheet for ${student.name}`, [
         { table: 'students', id: student.id, change: (stored) => ({ ...stored, sheet: { id, madeOn, until } }) },
