@@ -1,4 +1,5 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { findChromium, root } from './setup.mjs';
@@ -53,6 +54,7 @@ const views = [
       await page.getByRole('button', { name: 'All are here' }).click();
     },
   },
+  { name: 'home', path: '/students/demo-student-7?part=home' },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },
 ];
@@ -92,4 +94,24 @@ await page.waitForTimeout(3000);
 await page.screenshot({ path: join(folder, 'class-hall.png') });
 await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'Drop it' }).click();
+
+// The sheet, as it lies on a phone: its first page, and its hall.
+await page.goto(`${base}/students/demo-student-7?part=home`);
+const given = page.waitForEvent('download');
+await page.getByRole('button', { name: 'Write the sheet' }).click();
+const sheet = join(mkdtempSync(join(tmpdir(), 'pomek-pictures-')), 'sheet.html');
+await (await given).saveAs(sheet);
+const phones = [];
+for (const steps of [[], ['Begin', 'Begin', 'Next', 'Next', 'Next', 'Next', 'Next', 'Next']]) {
+  const phone = await browser.newPage({ viewport: { width: 390, height: 780 } });
+  await phone.goto(`file://${sheet}`);
+  for (const name of steps) await phone.getByRole('button', { name }).first().click();
+  await phone.waitForTimeout(2500);
+  phones.push((await phone.screenshot()).toString('base64'));
+}
+await page.setViewportSize({ width: 830, height: 820 });
+const shown = phones.map((picture) => `<img src="data:image/png;base64,${picture}">`).join('');
+await page.setContent(`<body style="margin:20px;display:flex;gap:20px;background:#7e8f89">${shown}`);
+await page.waitForTimeout(300);
+await page.screenshot({ path: join(folder, 'sheet.png') });
 await browser.close();

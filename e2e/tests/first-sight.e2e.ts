@@ -13,6 +13,7 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
     path: '/students/demo-student-5',
     main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg'],
   },
+  { path: '/students/demo-student-7?part=home', main: ['#give-home', '#came-back'] },
   { path: '/students', main: ['table'] },
   { path: '/students/season', main: ['table svg'] },
   { path: '/classes', main: ['table'] },

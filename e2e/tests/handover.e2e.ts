@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser, type BrowserContext } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
 import { unzipSync } from 'fflate';
 import { codesOf } from '../support/codes';
 import { expect, moment, test, type Page } from '../support/test';
@@ -88,12 +89,15 @@ for (const [width, height] of [
     );
     const fits = () => home.evaluate(() => document.documentElement.scrollWidth <= innerWidth);
     expect(await fits()).toBe(true);
+    const accessible = async () => expect((await new AxeBuilder({ page: home }).analyze()).violations).toEqual([]);
+    await accessible();
     // An exercise to read, its figure moving.
     await home.getByRole('button', { name: 'Twisting arm swings' }).click();
     const body = home.locator('.shown .flesh').last();
     const before = await body.getAttribute('d');
     await home.clock.runFor(1500);
     await expect.poll(() => body.getAttribute('d')).not.toBe(before);
+    await accessible();
     await home.getByRole('button', { name: 'Back' }).click();
     // The hall: what is pressed next is in sight, and a reload in the middle goes on where it was.
     await home.getByRole('button', { name: /^Begin, / }).click();
@@ -104,6 +108,7 @@ for (const [width, height] of [
     await home.getByRole('button', { name: 'Pause' }).click();
     const left = await home.locator('.hall header .num').textContent();
     expect(await fits()).toBe(true);
+    await accessible();
     await home.reload();
     await expect(home.locator('.hall header .num')).toHaveText(left!);
     await home.getByRole('button', { name: 'Go on' }).click();
@@ -121,8 +126,12 @@ for (const [width, height] of [
       .first()
       .waitFor();
     await expect(home.getByRole('button', { name: 'Pain 2,' })).toHaveAttribute('aria-pressed', 'true');
+    await accessible();
     await home.getByRole('button', { name: 'Keep it' }).click();
     await expect(home.getByText('pain 2')).toBeVisible();
+    await home.getByRole('button', { name: /^Give it back/ }).click();
+    await accessible();
+    expect(await fits()).toBe(true);
     expect(asked).toEqual([]);
     await home.context().close();
   });
@@ -247,6 +256,35 @@ test('a sign to stop locks at home, comes first at the desk, and a hostile name 
   await page.getByRole('button', { name: 'Take it in' }).click();
   await part(page, 'Plan');
   await expect(page.getByText('Stop and refer').first()).toBeVisible();
+});
+
+test('where the phone keeps nothing it is said, and what was practised can still be given back', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page);
+  await openFile(page);
+  const path = await sheetOf(page, 'nowhere.html');
+  const { home, asked } = await phone(browser, 390, 844);
+  await home.addInitScript(() => {
+    Object.defineProperty(globalThis, 'localStorage', {
+      get: () => {
+        throw new DOMException('denied', 'SecurityError');
+      },
+    });
+  });
+  await home.goto(`file://${path}`);
+  await expect(home.getByRole('alert')).toContainText('keeps nothing');
+  await home.getByRole('button', { name: /^Begin, / }).click();
+  await home.getByRole('button', { name: 'Begin' }).click();
+  await home.getByRole('button', { name: 'End…' }).click();
+  await home.getByRole('button', { name: 'End and keep' }).click();
+  await home.getByRole('button', { name: 'Effort 3,' }).click();
+  await home.getByRole('button', { name: 'Keep it' }).click();
+  await home.getByRole('button', { name: /^Give it back/ }).click();
+  await expect(home.getByRole('textbox', { name: 'The line of the log' })).toHaveValue(/^POMEK-LOG-1:1of1:/);
+  expect(asked).toEqual([]);
+  await home.context().close();
 });
 
 test('a cue track of a routine and of a week: sound and words in one archive', async ({ page }) => {

@@ -8,6 +8,9 @@ import { Memory, noAnswers, type Kept } from './kept';
 import { Practise } from './practise';
 import { Reading } from './reading';
 
+/** Practices that the phone keeps: years of them. */
+const MOST_KEPT = 1000;
+
 type Place =
   | { readonly name: 'home' | 'practise' | 'ending' | 'giving' }
   | { readonly name: 'reading'; readonly exerciseId: string };
@@ -57,7 +60,10 @@ export function App({ sheet }: { readonly sheet: Sheet }) {
       ...stored,
       journal: null,
       answers: noAnswers,
-      logs: log === null || stored.logs.some(({ id }) => id === log.id) ? stored.logs : [...stored.logs, log],
+      logs:
+        log === null || stored.logs.some(({ id }) => id === log.id)
+          ? stored.logs
+          : [...stored.logs, log].slice(-MOST_KEPT),
     }));
     go({ name: 'home' });
   };

@@ -79,7 +79,7 @@ export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }:
   const today = dayOf(now());
   const plans = homeToday(sheet, logs, today);
   const out = plans.flatMap(({ locked }) => locked.map(({ name }) => name));
-  const ahead = sheet.days.filter(({ day }) => day >= today);
+  const ahead = sheet.days.filter(({ day }) => day > today);
   const shown = whole ? ahead : ahead.slice(0, WEEK);
   return (
     <main class="page">
