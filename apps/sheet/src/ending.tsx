@@ -1,9 +1,6 @@
 import { useState } from 'preact/hooks';
-import { effortWords, painPlaces, painWords, symptoms, type EndNotes } from '@pomek/core';
+import { effortWords, isSerious, painPlaces, painWords, seriousCaution, symptoms, type EndNotes } from '@pomek/core';
 import type { Answers } from './kept';
-
-/** Pain from which on the practice is serious, of 10. */
-const SERIOUS_PAIN = 7;
 
 interface ScaleProps {
   readonly name: string;
@@ -50,7 +47,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
   const { effort, pain, painPlace, symptoms: signs, note } = answers;
   const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
   const [dropping, setDropping] = useState(false);
-  const serious = signs.length > 0 || pain >= SERIOUS_PAIN;
+  const serious = isSerious(answers);
   const keep = (): void =>
     onKeep({
       effort,
@@ -103,8 +100,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
       </fieldset>
       {serious && (
         <p class="serious" role="alert">
-          Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
-          number.
+          {seriousCaution}
         </p>
       )}
       <label class="field">

@@ -1,10 +1,7 @@
+import './jitless';
 import { render } from 'preact';
-import * as z from 'zod';
 import { SheetSchema } from '@pomek/core';
 import { App } from './app';
-
-// The page is read once: to compile its checks would take longer than to make them, and its policy forbids it.
-z.config({ jitless: true });
 
 /** What the page shows where its data cannot be read. */
 function Unreadable({ why }: { readonly why: string }) {

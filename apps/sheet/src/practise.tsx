@@ -1,5 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'preact/hooks';
 import {
+  ASLEEP_MS,
+  RING_EVERY_MS,
+  SEEN_EVERY_MS,
+  TICK_MS,
   bells,
   bodyOfStudent,
   callNow,
@@ -7,6 +11,7 @@ import {
   conduct,
   doingOf,
   hallCalls,
+  hallKeys,
   leftOf,
   momentOf,
   seenAs as ways,
@@ -21,19 +26,6 @@ import { now } from './clock';
 import { DoingFigure } from './figure';
 import type { Kept } from './kept';
 
-const TICK_MS = 100;
-const RING_EVERY_MS = 1000;
-/** No tick for this long means the phone slept, not that the practice went on. */
-const ASLEEP_MS = 180_000;
-const SEEN_EVERY_MS = 1000;
-
-const keys: Record<string, JournalEvent['action']> = {
-  ArrowRight: 'next',
-  ArrowLeft: 'back',
-  t: 'tap',
-  l: 'lost',
-  o: 'loosen',
-};
 const seenWords: Record<SeenAs, string> = { mirror: 'as in a mirror', facing: 'facing you', behind: 'from behind' };
 
 export interface PractiseProps {
@@ -144,7 +136,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      const action = hallKeys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       if (event.key === ' ') toggle();
       else if (action !== undefined) press(action);
       else return;

@@ -6,6 +6,7 @@ export * from './conduct';
 export * from './doing';
 export * from './effortScale';
 export * from './hallCalls';
+export * from './hallRules';
 export * from './journal';
 export * from './lineShare';
 export * from './log';

@@ -8,8 +8,10 @@ import * as z from 'zod';
 import {
   PracticeLogSchema,
   effortWords,
+  isSerious,
   painPlaces,
   painWords,
+  seriousCaution,
   symptoms,
   type ClassAnswers,
   type ClassJournal,
@@ -125,10 +127,9 @@ const AnswersSchema = z.object({
                 </span>
               }
             </fieldset>
-            @if ((own.symptoms?.length ?? 0) > 0 || (own.pain ?? 0) >= 7) {
+            @if (isSerious({ symptoms: own.symptoms ?? [], pain: own.pain ?? 0 })) {
               <p class="serious" role="alert">
-                Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
-                number.
+                {{ seriousCaution }}
               </p>
             }
             <div class="field">
@@ -227,6 +228,8 @@ export class ClassEnd {
   readonly dropped = output();
 
   protected readonly nothing: Own = {};
+  protected readonly isSerious = isSerious;
+  protected readonly seriousCaution = seriousCaution;
   protected readonly effortWords = effortWords;
   protected readonly painWords = painWords;
   protected readonly places = painPlaces;

@@ -16,6 +16,10 @@ import { Button } from 'primeng/button';
 import { of, switchMap } from 'rxjs';
 import * as z from 'zod';
 import {
+  ASLEEP_MS,
+  RING_EVERY_MS,
+  SEEN_EVERY_MS,
+  TICK_MS,
   bells,
   callNow,
   clock,
@@ -23,6 +27,7 @@ import {
   doingOf,
   fellShort,
   hallCalls,
+  hallKeys,
   leftOf,
   logLines,
   momentOf,
@@ -58,21 +63,6 @@ import { ScreenAwake } from './screen-awake';
 import { Speaker } from './speaker';
 
 const SeenAsSchema = z.enum(seenAs);
-const TICK_MS = 100;
-const SEEN_EVERY_MS = 1000;
-/** So often the next bells are laid, and the clocks held against each other, ms. */
-const RING_EVERY_MS = 1000;
-/** No tick for this long means the machine slept, not that the practice went on. */
-const ASLEEP_MS = 180_000;
-
-const keys: Record<string, JournalEvent['action']> = {
-  ArrowRight: 'next',
-  ArrowLeft: 'back',
-  t: 'tap',
-  l: 'lost',
-  o: 'loosen',
-};
-
 /** Conducts a routine, readable from three metres; everything pressed is kept in a journal at once. */
 @Component({
   selector: 'pk-conductor',
@@ -260,7 +250,7 @@ export class Conductor {
       return;
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const action = keys[key];
+    const action = hallKeys[key];
     if (event.key === ' ') this.toggle();
     else if (action !== undefined) this.press(action);
     else if (key === 'm') this.ringer.muted.update((muted) => !muted);

@@ -6,7 +6,16 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import { PracticeLogSchema, effortWords, painPlaces, painWords, symptoms, type Symptom } from '@pomek/core';
+import {
+  PracticeLogSchema,
+  effortWords,
+  isSerious,
+  painPlaces,
+  painWords,
+  seriousCaution,
+  symptoms,
+  type Symptom,
+} from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
 import { RatingRow } from './rating-row';
@@ -142,8 +151,7 @@ const nothing: EndAnswers = {
         </fieldset>
         @if (serious()) {
           <p class="serious" role="alert">
-            Stop here, sit down, and see a licensed practitioner before going on. In an emergency call the emergency
-            number.
+            {{ seriousCaution }}
           </p>
         }
         <div class="field">
@@ -227,7 +235,8 @@ export class EndForm {
   protected readonly effortWords = effortWords;
   protected readonly painWords = painWords;
   readonly draft = keptDraft(() => `practice ${this.practiceId()}`, AnswersSchema, nothing);
-  protected readonly serious = computed(() => this.draft.value().symptoms.length > 0 || this.draft.value().pain >= 7);
+  protected readonly seriousCaution = seriousCaution;
+  protected readonly serious = computed(() => isSerious(this.draft.value()));
 
   protected toggle(symptom: Symptom, on: boolean): void {
     const others = this.draft.value().symptoms.filter((entry) => entry !== symptom);
