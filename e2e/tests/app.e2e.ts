@@ -148,6 +148,7 @@ test('what was done is taken back and done again after a reload', async ({ page 
   await expect(undo).toBeEnabled();
   await page.reload();
   await undo.click();
+  await expect(page.getByRole('button', { name: 'Do again Add Shake out' })).toBeEnabled();
   await expect(rows).toHaveCount(1);
   await page.reload();
   await expect(rows).toHaveCount(1);

@@ -4,6 +4,7 @@ import { aRoutine, aStudent, freshSpace } from '../../../testing/records';
 import { Clock } from './clock';
 import { Database } from './database';
 import { SPACE } from './space';
+import { KeptSteps } from './kept-steps';
 import { Store } from './store';
 
 let database: Database;
@@ -64,6 +65,24 @@ test('a new step ends what could be done again, for a reload too', async () => {
   store = await reload();
   expect(store.redoLabel()).toBeNull();
   expect(store.undoLabel()).toBe('Call it Other');
+});
+
+test('a step is shown only once it would outlive the page', async () => {
+  const store = TestBed.inject(Store);
+  await settled(store);
+  let free = (): void => undefined;
+  const asked = new Promise<void>((keeping) => {
+    jest.spyOn(TestBed.inject(KeptSteps), 'keep').mockImplementationOnce(() => {
+      keeping();
+      return new Promise((kept) => (free = kept));
+    });
+  });
+  const writing = store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await asked;
+  expect(store.undoLabel()).toBeNull();
+  free();
+  await writing;
+  expect(store.undoLabel()).toBe('New');
 });
 
 test('letters that were one step are one step after a reload', async () => {

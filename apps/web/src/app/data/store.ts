@@ -159,7 +159,10 @@ export class Store implements StepsOfStore {
       this.undone.set([]);
       await this.kept.drop(gone.map(({ id }) => id));
       const at = this.clock.now().getTime();
-      await this.kept.keep(this.push({ id: this.stepId(at), label, changes, mergeKey, at, undoneAt: null }));
+      const { step, others } = this.joined({ id: this.stepId(at), label, changes, mergeKey, at, undoneAt: null });
+      // Only what is kept is shown as a step that can be taken back: the page may be left at once.
+      await this.kept.keep(step);
+      this.done.set([...others, step].slice(-MOST_STEPS));
     });
   }
 
@@ -185,11 +188,11 @@ export class Store implements StepsOfStore {
         if (step === undefined) return null;
         await this.restore(step, now, then);
         const turned: Step = { ...step, undoneAt: then === 'before' ? this.clock.now().getTime() : null };
+        await this.kept.keep(turned);
         from.update((steps) => steps.slice(0, -1));
         to.update((steps) => [...steps, turned]);
         this.typing.giveWay();
         this.turns.update((turns) => turns + 1);
-        await this.kept.keep(turned);
         return step.label;
       }),
     );
@@ -198,9 +201,16 @@ export class Store implements StepsOfStore {
   /** Forgets all steps: after the whole space was replaced. */
   forget(): void {
     this.typing.end();
-    this.done.set([]);
-    this.undone.set([]);
-    void this.inTurn(() => this.kept.clear());
+    const none = (): void => {
+      this.done.set([]);
+      this.undone.set([]);
+    };
+    none();
+    // What was under way meanwhile is forgotten too.
+    void this.inTurn(async () => {
+      none();
+      await this.kept.clear();
+    });
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -231,22 +241,18 @@ export class Store implements StepsOfStore {
     return `${String(at).padStart(15, '0')}-${String(number).padStart(6, '0')}-${this.clock.newId().slice(0, 8)}`;
   }
 
-  /** Puts a step on the others, or together with the last; gives what stands there now. */
-  private push(step: Step): Step {
-    const last = this.done().at(-1);
+  /** A step as it comes to stand after the others: by itself, or together with the last. */
+  private joined(step: Step): { readonly step: Step; readonly others: readonly Step[] } {
+    const all = this.done();
+    const last = all.at(-1);
     const merges =
       last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
-    if (!merges) {
-      this.done.update((steps) => [...steps, step].slice(-MOST_STEPS));
-      return step;
-    }
+    if (!merges) return { step, others: all };
     const changes = step.changes.map((change) => {
       const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
       return { ...change, before: old === undefined ? change.before : old.before };
     });
-    const joined = { ...step, id: last.id, changes };
-    this.done.update((steps) => [...steps.slice(0, -1), joined]);
-    return joined;
+    return { step: { ...step, id: last.id, changes }, others: all.slice(0, -1) };
   }
 
   private apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {
