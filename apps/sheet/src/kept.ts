@@ -25,6 +25,8 @@ const nothing = KeptSchema.parse({});
 export class Memory {
   private readonly key: string;
   private kept: Kept;
+  /** As it was last written or read here: only what another page has changed is read anew. */
+  private text: string | null = null;
   /** Why nothing outlives this page; empty while it does. */
   trouble = '';
 
@@ -51,23 +53,38 @@ export class Memory {
         localStorage.setItem(this.key, JSON.stringify(nothing));
         return nothing;
       }
-      const read = KeptSchema.safeParse(JSON.parse(text));
-      if (read.success) return read.data;
+      if (text === this.text) return this.kept;
+      const read = KeptSchema.safeParse(asJson(text));
+      if (read.success) {
+        this.text = text;
+        return read.data;
+      }
       // What cannot be read is put aside, never written over.
       localStorage.setItem(`${this.key}-unread-${text.length}`, text);
       return nothing;
-    } catch (error) {
-      this.trouble = error instanceof SyntaxError ? '' : noMemory;
+    } catch {
+      this.trouble = noMemory;
       return nothing;
     }
   }
 
   private write(): void {
     try {
-      localStorage.setItem(this.key, JSON.stringify(this.kept));
+      const text = JSON.stringify(this.kept);
+      localStorage.setItem(this.key, text);
+      this.text = text;
     } catch {
       this.trouble = noMemory;
     }
+  }
+}
+
+/** A damaged text is nothing that can be read. */
+function asJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
   }
 }
 

@@ -7,7 +7,7 @@ import type { Plan } from '../plan/plan';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
 import { takenCareOf } from '../plan/practisedRoutine';
 import { dayNumber } from '../days/dayNumber';
-import type { HomeDay, HomePractice, Sheet } from './sheet';
+import { DrawnBodySchema, type HomeDay, type HomePractice, type Sheet } from './sheet';
 
 export interface SheetRequest {
   readonly id: string;
@@ -38,14 +38,13 @@ export function makeSheet({ id, records, plans, today, now, weeks, calls }: Shee
   const days = plans
     .flatMap((plan) =>
       plannedDays(contextOf(plan, records, today), student, weeks).map(
-        ({ day, lighter, seconds, goals, routine: dosed }): HomeDay => {
+        ({ day, lighter, goals, routine: dosed }): HomeDay => {
           const { routine, changed } = takenCareOf(dosed, student, measures, shelf, school, day, logs);
           const cares = changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) }));
           return {
             day,
             practice: placeOf({ routine, cares }),
             lighter,
-            seconds,
             goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
           };
         },
@@ -71,13 +70,7 @@ export function makeSheet({ id, records, plans, today, now, weeks, calls }: Shee
     student: {
       id: student.id,
       name: student.name,
-      body: {
-        statureCm: student.statureCm,
-        massKg: student.massKg,
-        shankCm: student.shankCm,
-        thighCm: student.thighCm,
-        footCm: student.footCm,
-      },
+      body: DrawnBodySchema.parse(student),
     },
     cautions: student.cautions,
     school,

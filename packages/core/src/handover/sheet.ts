@@ -22,7 +22,6 @@ export const HomeDaySchema = z.object({
   /** Which of the practices, by its place in the list. */
   practice: z.number().int().min(0),
   lighter: z.boolean(),
-  seconds: z.number().min(0),
   /** What each goal asks for, in words. */
   goals: z.array(z.object({ name: lineText(80), words: lineText(200) })).max(50),
 });
@@ -57,7 +56,7 @@ export const SheetSchema = z.object({
   days: z.array(HomeDaySchema).min(1).max(2000),
   /** When the student last practised before it was made; null when that is not known. */
   lastDay: DaySchema.nullable(),
-  /** Practices with a sign to stop that the teacher knew, and had cleared, when it was made. */
+  /** Practices with pain or a sign to stop that the teacher knew when it was made: what they lock is left out of it already. */
   clearedLogs: z.array(id).max(2000),
 });
 export type Sheet = z.infer<typeof SheetSchema>;
