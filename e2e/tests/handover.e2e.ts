@@ -176,7 +176,7 @@ test('the log comes back as a line, as a file, as pictures of codes and by the c
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByText(`One practice of ${who} taken in`)).toBeVisible();
 
-  // Pictures of the codes, the last first; all of it is known by now.
+  // Pictures of the codes, the last first, while the file may still be on its way in; all of it is known then.
   const codes = pictures.map((buffer, index) => ({ name: `code-${index}.png`, mimeType: 'image/png', buffer }));
   await files.setInputFiles(codes.toReversed());
   await expect(said).toContainText('0 new, 1 known already');

@@ -97,6 +97,11 @@ export class Repository {
     return (await this.database.of(name).where('id').equals(id).count()) > 0;
   }
 
+  /** Which of these identities a table has, as it changes. */
+  kept(name: TableName, ids: readonly string[]): Observable<ReadonlySet<string>> {
+    return this.live(async () => new Set(await this.database.of(name).where('id').anyOf(ids).primaryKeys()));
+  }
+
   /** The practices of one student, the newest first. */
   logsOf(studentId: string): Observable<PracticeLog[]> {
     return this.ofStudent('logs', studentId).pipe(

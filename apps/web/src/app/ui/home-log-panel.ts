@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
-import { combineLatest, from, map, switchMap } from 'rxjs';
+import { combineLatest, map, switchMap } from 'rxjs';
 import { durationWords, homePreview, readLog, type HomePreviewResult, type ReadLog } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -54,7 +54,13 @@ export class HomeLogPanel {
       switchMap((read) => {
         if (read?.kind !== 'log') return [null];
         const { log } = read;
-        return combineLatest([this.everybody, from(this.keptOf(log.logs.map(({ id }) => id)))]).pipe(
+        return combineLatest([
+          this.everybody,
+          this.repository.kept(
+            'logs',
+            log.logs.map(({ id }) => id),
+          ),
+        ]).pipe(
           map(([[students, archived, schools], keptLogs]): HomePreviewResult =>
             homePreview(log, {
               students: [...students, ...archived],
@@ -94,12 +100,12 @@ export class HomeLogPanel {
     this.trouble.set('');
     for (const file of files) {
       const text = await this.textOf(file);
-      if (text !== null) this.found.update((texts) => [...texts, text]);
+      if (text !== null) this.take(text);
     }
   }
 
   protected seen(text: string): void {
-    if (!this.found().includes(text)) this.found.update((texts) => [...texts, text]);
+    this.take(text);
     if (this.read()?.kind === 'log') this.filming.set(false);
   }
 
@@ -110,12 +116,24 @@ export class HomeLogPanel {
     this.filming.set(false);
   }
 
+  /** A part comes to the other parts of an unfinished log; all else begins anew. */
+  private take(text: string): void {
+    if (this.found().includes(text)) return;
+    if (this.read()?.kind === 'parts' && readLog(text).kind !== 'log') {
+      this.found.update((texts) => [...texts, text]);
+      return;
+    }
+    this.pasted.set('');
+    this.found.set([text]);
+  }
+
   /** All that is new, as one step that can be taken back. */
   protected async keep(): Promise<void> {
     const preview = this.preview();
     if (preview === null || this.keeping()) return;
     this.keeping.set(true);
     const { student, fresh } = preview;
+    const [pasted, found] = [this.pasted(), this.found()];
     try {
       await this.store.write(
         `Practices of ${student.name} from home`,
@@ -123,7 +141,9 @@ export class HomeLogPanel {
       );
       const count = fresh.length === 1 ? 'One practice' : `${fresh.length} practices`;
       this.notices.done(`${count} of ${student.name} taken in`, { undo: true });
-      this.clear();
+      // What came in meanwhile is another log, and stays.
+      this.pasted.update((text) => (text === pasted ? '' : text));
+      this.found.update((texts) => (texts === found ? [] : texts));
     } catch {
       // The store has said it; the log stays here to be taken in once more.
     } finally {
@@ -146,10 +166,5 @@ export class HomeLogPanel {
       this.trouble.set(`${file.name} is no picture that this browser can open.`);
       return null;
     }
-  }
-
-  private async keptOf(ids: readonly string[]): Promise<ReadonlySet<string>> {
-    const kept = await Promise.all(ids.map(async (id) => ((await this.repository.has('logs', id)) ? [id] : [])));
-    return new Set(kept.flat());
   }
 }
