@@ -52,6 +52,7 @@ const floors = [
   'practice',
   'load',
   'students',
+  'film',
   'corrections',
   'care',
   'findings',

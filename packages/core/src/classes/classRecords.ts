@@ -85,6 +85,7 @@ export function classRecords(
     safety,
     cue,
     helped,
+    stillId: null,
   }));
   const reached = new Set([...visited, ...group.seen.map(({ studentId }) => studentId)]);
   return {

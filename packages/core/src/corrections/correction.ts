@@ -14,6 +14,8 @@ export const CorrectionSchema = z.object({
   cue: lineText(300),
   /** Whether the cue helped; null when not yet known. */
   helped: z.boolean().nullable(),
+  /** The still on which it was seen; null where it was seen otherwise. */
+  stillId: z.string().min(1).max(80).nullable().default(null),
 });
 export type Correction = z.infer<typeof CorrectionSchema>;
 
@@ -66,7 +68,13 @@ export const correctionQueue = (corrections: readonly Correction[], today: strin
   correctionCounts(corrections, today).slice(0, AT_A_TIME);
 
 /** A correction of a checkpoint, today. */
-export const newCorrection = (id: string, studentId: string, point: Checkpoint, day: string): Correction => ({
+export const newCorrection = (
+  id: string,
+  studentId: string,
+  point: Checkpoint,
+  day: string,
+  stillId: string | null = null,
+): Correction => ({
   id,
   studentId,
   day,
@@ -75,6 +83,7 @@ export const newCorrection = (id: string, studentId: string, point: Checkpoint, 
   safety: point.safety,
   cue: point.cue,
   helped: null,
+  stillId,
 });
 
 /**

@@ -1,6 +1,7 @@
 import { addDays, formatISO, getISODay, parseISO, subDays } from 'date-fns';
 import { emptyContents, type BundleContents } from '../formats/bundle';
 import { allCheckpoints } from '../alignment/checkpoints';
+import type { Still } from '../film/still';
 import { newCorrection, type Correction } from '../corrections/correction';
 import { builtInExercises } from '../library/builtInExercises';
 import { decide, isDue } from '../plan/decide';
@@ -21,6 +22,7 @@ import type { Student } from '../students/student';
 import { demoChain } from './demoChain';
 import { demoClasses, demoMeetings } from './demoClasses';
 import { demoRoutines, lanternWalk } from './demoRoutines';
+import { demoStills } from './demoStills';
 import { demoParts, type Part } from './demoStudents';
 import { seededRandom, type Random } from '../random/seededRandom';
 
@@ -77,6 +79,9 @@ function measuresFor(part: Part, student: Student, today: Date): Measure[] {
   ];
 }
 
+/** Of whom the demo's teacher took pictures. */
+const FILMED = 'Bertil Anquist';
+
 /** What the demo's teacher noted on some of them. */
 const noted: Readonly<
   Record<string, readonly (readonly [checkpoint: string, daysAgo: number, helped: boolean | null])[]>
@@ -95,11 +100,12 @@ const noted: Readonly<
   'Ilse Marrowby': [['hip-crease-folds', 12, true]],
 };
 
-function correctionsOf(part: Part, student: Student, today: Date): Correction[] {
+function correctionsOf(part: Part, student: Student, stills: readonly Still[], today: Date): Correction[] {
   return (noted[part.name] ?? []).map(([id, daysAgo, helped], index) => {
     const point = allCheckpoints().find((entry) => entry.id === id)!;
     const day = iso(subDays(today, daysAgo));
-    return { ...newCorrection(`${student.id}-correction-${index + 1}`, student.id, point, day), helped };
+    const still = stills.find((entry) => entry.day === day)?.id ?? null;
+    return { ...newCorrection(`${student.id}-correction-${index + 1}`, student.id, point, day, still), helped };
   });
 }
 
@@ -249,7 +255,10 @@ export function demoContents(today: string, seed = 8): BundleContents {
     const { plan, logs, decisions } = season(part, student, measures, planOf(part, student, now), now, random);
     contents.students.push(student);
     contents.measures.push(...measures);
-    contents.corrections.push(...correctionsOf(part, student, now));
+    const filmed = part.name === FILMED ? demoStills(student, now) : { stills: [], pictures: [] };
+    contents.stills.push(...filmed.stills);
+    contents.pictures.push(...filmed.pictures);
+    contents.corrections.push(...correctionsOf(part, student, filmed.stills, now));
     contents.plans.push(plan);
     contents.logs.push(...logs);
     contents.decisions.push(...decisions);

@@ -3,6 +3,8 @@ import { ChainSchema } from '../chain/chain';
 import { MeetingSchema } from '../classes/meeting';
 import { TaughtClassSchema } from '../classes/taughtClass';
 import { CorrectionSchema } from '../corrections/correction';
+import { PictureSchema } from '../film/picture';
+import { StillSchema } from '../film/still';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../plan/plan';
 import { PracticeLogSchema } from '../practice/log';
@@ -14,9 +16,9 @@ import { StudentSchema } from '../students/student';
 /**
  * The version this program writes, and the newest it reads. 2: exercises carry what is said aloud (way in, words reversed,
  * stages, signs), students the side of a condition and own limits. 3: classes and their meetings, and in which class
- * a practice was done. Files of earlier versions read as if none of it were noted.
+ * a practice was done. 4: pictures of students with what is marked on them. Files of earlier versions read as if none of it were noted.
  */
-export const BUNDLE_VERSION = 3;
+export const BUNDLE_VERSION = 4;
 
 /** The largest bundle that is read, in bytes. */
 export const LARGEST_BUNDLE = 64 * 1024 * 1024;
@@ -35,6 +37,8 @@ export const bundleKinds = [
   'corrections',
   'classes',
   'meetings',
+  'stills',
+  'pictures',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 
@@ -51,6 +55,9 @@ const contents = {
   corrections: z.array(CorrectionSchema).default([]),
   classes: z.array(TaughtClassSchema).default([]),
   meetings: z.array(MeetingSchema).default([]),
+  stills: z.array(StillSchema).default([]),
+  /** Only where the teacher wants them in the file. */
+  pictures: z.array(PictureSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -58,7 +65,7 @@ export type BundleContents = z.infer<typeof BundleContentsSchema>;
 /** A versioned file of everything, or of one routine with what it needs. */
 export const BundleSchema = z.object({
   format: z.literal('pomek bundle'),
-  version: z.literal([1, 2, BUNDLE_VERSION]),
+  version: z.literal([1, 2, 3, BUNDLE_VERSION]),
   writtenAt: z.iso.datetime({ offset: true }),
   contents: BundleContentsSchema,
 });
@@ -77,6 +84,8 @@ export const emptyContents = (): BundleContents => ({
   corrections: [],
   classes: [],
   meetings: [],
+  stills: [],
+  pictures: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */

@@ -33,7 +33,7 @@ const problems = (text: string) => {
 
 describe('reading a bundle', () => {
   test('what is written comes back the same', () => {
-    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 3 } });
+    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 4 } });
   });
 
   test('a damaged file names line and column', () => {
@@ -130,7 +130,7 @@ describe('reading a bundle', () => {
       },
     };
     const read = readBundle(JSON.stringify(before));
-    expect(read).toMatchObject({ ok: true, bundle: { version: 3, contents: { classes: [], meetings: [] } } });
+    expect(read).toMatchObject({ ok: true, bundle: { version: 4, contents: { classes: [], meetings: [] } } });
     if (!read.ok) return;
     const [exercise] = read.bundle.contents.exercises;
     expect(exercise).toMatchObject({ wayIn: [], stages: [], signs: { begin: [], stop: [] }, quick: '', attention: [] });

@@ -30,6 +30,10 @@ function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
     const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
     return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${item.day}`;
   }
+  if ('data' in item) {
+    const still = known.map((side) => side.stills.get(item.id)).find((found) => found !== undefined);
+    return `picture of ${still !== undefined && 'name' in still ? still.name : item.id}`;
+  }
   const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
   const who = student !== undefined && 'name' in student ? student.name : item.studentId;
   return 'day' in item ? `${who}, ${item.day}` : `${kind === 'plans' ? 'plan of ' : ''}${who}`;

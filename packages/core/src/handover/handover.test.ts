@@ -12,7 +12,7 @@ import { builtInSchools, softSchool } from '../schools/builtInSchools';
 import { builtInExercises } from '../library/builtInExercises';
 import { newStudent } from '../students/newStudent';
 import { log } from '../testing/samples';
-import { crc32 } from './crc32';
+import { crc32 } from '../text/crc32';
 import type { HomeLog } from './homeLog';
 import { homePreview, type HomeStored } from './homePreview';
 import { homeToday } from './homePractice';

@@ -1,6 +1,6 @@
 import { strFromU8, strToU8, unzlibSync, zlibSync } from 'fflate';
 import { fromUint8Array, toUint8Array } from 'js-base64';
-import { crc32 } from './crc32';
+import { crc32 } from '../text/crc32';
 import { HomeLogSchema, type HomeLog } from './homeLog';
 
 const VERSION = 1;

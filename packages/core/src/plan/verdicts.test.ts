@@ -399,6 +399,7 @@ describe('the rails of the whole plan', () => {
       safety: true,
       cue: 'sit back',
       helped: null,
+      stillId: null,
     };
     const kind = (corrections: Correction[], change: Partial<Strand> = held) =>
       judge(two, '2026-01-09', change, { corrections });

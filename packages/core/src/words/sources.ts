@@ -126,6 +126,16 @@ export const sources: readonly SourceEntry[] = [
     limits: 'It counts what was noted, not what was there.',
   },
   {
+    topic: 'Film',
+    what: 'Angles and lengths read off a picture of a student, each with its ±, and what they say of the checkpoints.',
+    formula:
+      'angles between the marked joints against the plumb; lengths by the foot, the trunk or a known length; what is nearer to the camera brought to where the feet stand; ± = slips of 3 px of every mark, the scale and the plumb together (root of the squares), plus the camera’s distance, plus a body turned 15° or as far as its foot looks too short',
+    source:
+      'Plane geometry and a pinhole camera; the arithmetic is ours. What is looked for – never past the toe line, knee over the foot, elbows lower than shoulders, no lean – is common practice; parts of the body’s mass as in Body',
+    limits:
+      'House values: the slip, how far proportions differ (2, 5 or 10 %), a camera 2.5 to 6 m away where nobody says, and from where on a checkpoint is called outside. Where the ± is wider than that, it says that it cannot be judged from here. A picture shows neither pain nor effort.',
+  },
+  {
     topic: 'Lessons of a chain',
     what: 'What fits into a lesson when each repeats the earlier pieces and adds one.',
     formula: 'warm-up + review + explaining + footwork 3 × + hands 2 × in each view + joined + the whole',

@@ -1,0 +1,112 @@
+import { catalogued, type CheckpointId } from '../alignment/checkpoints';
+import type { Checkpoint } from '../alignment/checkpoint';
+import { filmFigureKinds, type FilmFigureId } from './figures';
+import { figureSaid, inUnit } from './filmWords';
+import type { FilmFigure } from './readStill';
+import { isSideView, markWords, type FilmFrom, type MarkName } from './still';
+
+/** What a picture says of a checkpoint. */
+export interface PointSeen {
+  readonly checkpoint: Checkpoint;
+  readonly verdict: 'within' | 'at the limit' | 'outside' | 'cannot be judged';
+  /** Why, in words. */
+  readonly why: string;
+  /** By what it was judged; null where it could not be. */
+  readonly figure: FilmFigure | null;
+}
+
+/** What a checkpoint asks of a figure: bounds, from what is asked or from nought, and the largest error it can be judged with. */
+interface Rule {
+  readonly figure: FilmFigureId;
+  readonly least?: number;
+  readonly most?: number;
+  /** The bounds are counted from what the exercise asks. */
+  readonly fromAsked?: boolean;
+  readonly tolerance: number;
+}
+
+/**
+ * How checkpoints are judged by eye, put into figures: the knee never past the toe line and over the foot, elbows lower than
+ * shoulders, soles flat, no lean (common practice); how much more is seen at once is a house value.
+ */
+const rules: Partial<Record<CheckpointId, readonly Rule[]>> = {
+  'knees-track': [
+    { figure: 'knee past toes', most: 0, tolerance: 4 },
+    { figure: 'knee inward', least: -4, most: 4, fromAsked: true, tolerance: 4 },
+  ],
+  'feet-flat': [{ figure: 'heel up', most: 1.5, tolerance: 2 }],
+  'ankles-soft': [{ figure: 'heel up', most: 1.5, tolerance: 2 }],
+  'torso-upright': [
+    { figure: 'trunk lean', least: -6, most: 6, fromAsked: true, tolerance: 6 },
+    { figure: 'trunk aside', least: -4, most: 4, fromAsked: true, tolerance: 5 },
+  ],
+  'shoulders-hang': [{ figure: 'shoulder higher', least: -2.5, most: 2.5, fromAsked: true, tolerance: 3 }],
+  'armpits-open': [{ figure: 'armpit', least: 5, tolerance: 6 }],
+  'elbows-low': [{ figure: 'elbow below shoulder', least: 0, tolerance: 4 }],
+  'crown-up': [{ figure: 'head ahead', most: 6, fromAsked: true, tolerance: 7.5 }],
+};
+
+/** What checkpoints are judged by figures at all. */
+export const judgedByFigures = (id: string): boolean => rules[id as CheckpointId] !== undefined;
+
+interface Seen {
+  readonly from: FilmFrom;
+  readonly figures: readonly FilmFigure[];
+  readonly missing: readonly MarkName[];
+  readonly tooFar: boolean;
+  readonly unscaled: boolean;
+}
+
+const order = ['outside', 'at the limit', 'within', 'cannot be judged'] as const;
+
+/** The checkpoints of an exercise, each judged by what is seen. */
+export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSeen[] {
+  return checkpoints.map((checkpoint) => {
+    const own = catalogued(checkpoint.id) === undefined ? undefined : rules[checkpoint.id as CheckpointId];
+    const cannot = (why: string): PointSeen => ({ checkpoint, verdict: 'cannot be judged', why, figure: null });
+    if (own === undefined) return cannot('Not to be seen in a picture: feel for it, or look.');
+    const side = isSideView(seen.from) ? 'side' : 'front';
+    const here = own.filter(({ figure }) => [side, 'both'].includes(filmFigureKinds[figure].seen));
+    if (here.length === 0) {
+      return cannot(`Not from here: it is seen from ${side === 'side' ? 'the front' : 'the side'}.`);
+    }
+    if (seen.tooFar) return cannot('The body is turned too far from the camera.');
+    const verdicts = here.flatMap((rule) =>
+      seen.figures.filter(({ id }) => id === rule.figure).map((figure) => byRule(checkpoint, rule, figure)),
+    );
+    if (verdicts.length === 0) return cannot(lacking(here, seen));
+    return verdicts.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))[0]!;
+  });
+}
+
+function lacking(here: readonly Rule[], { from, missing, unscaled }: Seen): string {
+  const [rule] = here;
+  const kind = filmFigureKinds[rule!.figure];
+  const needed = (isSideView(from) ? [from] : (['left', 'right'] as const)).flatMap((side) => kind.needs(side, from));
+  const open = [...new Set(needed)].filter((name) => missing.includes(name));
+  if (open.length > 0) return `Mark the ${open.map((name) => markWords(name, from)).join(', the ')}.`;
+  if (kind.unit === 'cm' && unscaled) return 'The size is not known: mark what it is reckoned from.';
+  return `Not from ${from === 'behind' ? 'behind' : 'here'}.`;
+}
+
+function byRule(checkpoint: Checkpoint, rule: Rule, figure: FilmFigure): PointSeen {
+  const { value, error, asked } = figure;
+  const zero = rule.fromAsked === true ? (asked ?? 0) : 0;
+  const [least, most] = [(rule.least ?? -Infinity) + zero, (rule.most ?? Infinity) + zero];
+  const beyond = Math.max(value - most, least - value);
+  const said = figureSaid(figure);
+  if (error > rule.tolerance) {
+    return {
+      checkpoint,
+      verdict: 'cannot be judged',
+      why: `${said}: too uncertain from here.`,
+      figure,
+    };
+  }
+  if (beyond <= 0) return { checkpoint, verdict: 'within', why: `${said}.`, figure };
+  const by = inUnit(beyond, figure.unit);
+  if (beyond <= error) {
+    return { checkpoint, verdict: 'at the limit', why: `${said}: over by ${by}, less than it may be off.`, figure };
+  }
+  return { checkpoint, verdict: 'outside', why: `${said}: outside by ${by}.`, figure };
+}

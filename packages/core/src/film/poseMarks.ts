@@ -1,0 +1,93 @@
+import type { FigurePose } from '../figure/pose';
+import type { Point3 } from '../figure/point3';
+import {
+  isSideView,
+  marksWanted,
+  type FilmFrom,
+  type FilmJoint,
+  type FilmSide,
+  type FilmSpot,
+  type MarkName,
+  type Still,
+} from './still';
+
+/** The joint of a computed figure that a mark stands for, m. */
+export function jointOf(pose: FigurePose, name: MarkName): Point3 {
+  const [joint, side] = name.split(' ') as [string, FilmSide];
+  switch (joint as 'head' | FilmJoint) {
+    case 'head':
+      return pose.head;
+    case 'shoulder':
+    case 'elbow':
+    case 'wrist':
+      return pose.arms[side][joint as 'shoulder'];
+    case 'hip':
+    case 'knee':
+      return pose.legs[side][joint as 'hip'];
+    case 'ankle':
+    case 'heel':
+    case 'toe':
+      return pose.feet[side][joint as 'ankle'];
+  }
+}
+
+/** A computed figure as it looks from there, from far away: px at so many to the metre, its own zero in the picture’s. */
+export const seenAt = ({ x, y, z }: Point3, from: FilmFrom, pxPerMetre: number): FilmSpot => {
+  const across = { right: x, left: -x, front: -z, behind: z }[from];
+  return { x: across * pxPerMetre, y: -y * pxPerMetre };
+};
+
+/** The marks that a perfect picture of a computed figure would have. */
+export const poseMarks = (pose: FigurePose, from: FilmFrom, pxPerMetre = 500): Partial<Record<MarkName, FilmSpot>> =>
+  Object.fromEntries(marksWanted(from).map((name) => [name, seenAt(jointOf(pose, name), from, pxPerMetre)]));
+
+/** A computed figure laid over a still: where its joints would be in the picture, standing on the marked feet; null where size or feet are missing. */
+export function poseOver(
+  { from, marks, plumb }: Pick<Still, 'from' | 'marks' | 'plumb'>,
+  pose: FigurePose,
+  cmPerPx: number | null,
+): Partial<Record<MarkName, FilmSpot>> | null {
+  const names: readonly MarkName[] = isSideView(from) ? [`heel ${from}`] : ['ankle left', 'ankle right'];
+  const feet = names.map((name) => marks[name]);
+  if (cmPerPx === null || feet.some((spot) => spot === undefined)) return null;
+  const mean = (spots: readonly FilmSpot[]): FilmSpot => ({
+    x: spots.reduce((sum, { x }) => sum + x, 0) / spots.length,
+    y: spots.reduce((sum, { y }) => sum + y, 0) / spots.length,
+  });
+  const seen = (name: MarkName): FilmSpot => seenAt(jointOf(pose, name), from, 100 / cmPerPx);
+  const [there, here] = [mean(feet as FilmSpot[]), mean(names.map(seen))];
+  const tilt = plumb === null ? 0 : Math.atan2(plumb.to.x - plumb.from.x, plumb.to.y - plumb.from.y);
+  const [sin, cos] = [Math.sin(tilt), Math.cos(tilt)];
+  return Object.fromEntries(
+    marksWanted(from).map((name) => {
+      const spot = seen(name);
+      const [x, y] = [spot.x - here.x, spot.y - here.y];
+      return [name, { x: there.x + x * cos + y * sin, y: there.y - x * sin + y * cos }];
+    }),
+  );
+}
+
+const lines: readonly (readonly [string, string])[] = [
+  ['heel', 'toe'],
+  ['ankle', 'knee'],
+  ['knee', 'hip'],
+  ['hip', 'shoulder'],
+  ['shoulder', 'elbow'],
+  ['elbow', 'wrist'],
+];
+
+/** Which marks are joined by lines, as far as that view has them. */
+export function markLines(from: FilmFrom): (readonly [MarkName, MarkName])[] {
+  const wanted = marksWanted(from);
+  const sides = (['left', 'right'] as const).flatMap((side) =>
+    lines.map(([a, b]) => [`${a} ${side}`, `${b} ${side}`] as [MarkName, MarkName]),
+  );
+  const across: (readonly [MarkName, MarkName])[] = [
+    ['hip left', 'hip right'],
+    ['shoulder left', 'shoulder right'],
+    ['ankle left', 'toe left'],
+    ['ankle right', 'toe right'],
+  ];
+  const side = from === 'left' || from === 'right';
+  return [...sides, ...(side ? [] : across)].filter(([a, b]) => wanted.includes(a) && wanted.includes(b));
+}
