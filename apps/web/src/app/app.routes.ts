@@ -50,6 +50,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./students/student-file')).StudentFile,
   },
   {
+    path: 'students/:id/film/:stillId',
+    title: 'Seen on film – Pomek',
+    loadComponent: async () => (await import('./film/still-page')).StillPage,
+  },
+  {
     path: 'classes',
     title: 'Classes – Pomek',
     loadComponent: async () => (await import('./classes/classes')).Classes,

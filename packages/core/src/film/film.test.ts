@@ -244,9 +244,10 @@ describe('faults are seen', () => {
     expect(behind).toMatchObject({ verdict: 'within' });
     expect(slightly.truth).toBeGreaterThan(0);
     expect(slightly).toMatchObject({ verdict: 'at the limit' });
-    expect(slightly.why).toContain('less than it may be off');
+    expect(slightly.said).toContain('less than it may be off');
     expect(far).toMatchObject({ verdict: 'outside' });
-    expect(far.why).toContain(`outside by ${inUnit(far.figure!.value, 'cm')}.`);
+    expect(far.said).toBe(`outside by ${inUnit(far.figure!.value, 'cm')}`);
+    expect(far.why).toMatch(/^right knee \d+ ± \d+ cm past the toe line\.$/);
     expect(Math.abs(far.figure!.value - far.truth)).toBeLessThan(1.5);
   });
 

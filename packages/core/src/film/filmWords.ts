@@ -1,5 +1,6 @@
 import { filmFigureKinds, type FilmFigureId } from './figures';
 import type { FilmFigure } from './readStill';
+import type { FilmFrom } from './still';
 
 /** A figure’s size in its unit: “3.2 cm”, “31°”. */
 export function inUnit(value: number, unit: FilmFigure['unit']): string {
@@ -41,11 +42,17 @@ export function figureValue({ id, unit }: Pick<FilmFigure, 'id' | 'unit'>, value
 }
 
 /** A figure in words: “left knee 3.1 ± 0.8 cm past the toe line”. */
-export function figureSaid(figure: FilmFigure): string {
+export const figureSaid = (figure: FilmFigure): string => `${figureName(figure)} ${figureSeen(figure)}`;
+
+/** What is seen, with its error: “3.1 ± 0.8 cm past the toe line”. */
+export function figureSeen(figure: FilmFigure): string {
   const { id, unit, value, error } = figure;
   const way = value < 0 ? names[id].minus : names[id].plus;
   const digits = unit === 'cm' && Math.abs(value) < 9.95 ? 1 : 0;
   const sign = unit === '°' ? '°' : ` ${unit}`;
   const size = `${Math.abs(value).toFixed(digits)} ± ${Math.max(error, unit === 'cm' ? 0.1 : 1).toFixed(digits)}${sign}`;
-  return `${figureName(figure)} ${size}${way === '' ? '' : ` ${way}`}`;
+  return `${size}${way === '' ? '' : ` ${way}`}`;
 }
+
+/** From where a still is seen: “from the left”. */
+export const filmFromWords = (from: FilmFrom): string => (from === 'behind' ? 'from behind' : `from the ${from}`);

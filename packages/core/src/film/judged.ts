@@ -9,7 +9,9 @@ import { isSideView, markWords, type FilmFrom, type MarkName } from './still';
 export interface PointSeen {
   readonly checkpoint: Checkpoint;
   readonly verdict: 'within' | 'at the limit' | 'outside' | 'cannot be judged';
-  /** Why, in words. */
+  /** The verdict in words: “outside by 5.0 cm”. */
+  readonly said: string;
+  /** What it rests on, or why it cannot be judged. */
   readonly why: string;
   /** By what it was judged; null where it could not be. */
   readonly figure: FilmFigure | null;
@@ -63,7 +65,13 @@ const order = ['outside', 'at the limit', 'within', 'cannot be judged'] as const
 export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSeen[] {
   return checkpoints.map((checkpoint) => {
     const own = catalogued(checkpoint.id) === undefined ? undefined : rules[checkpoint.id as CheckpointId];
-    const cannot = (why: string): PointSeen => ({ checkpoint, verdict: 'cannot be judged', why, figure: null });
+    const cannot = (why: string): PointSeen => ({
+      checkpoint,
+      verdict: 'cannot be judged',
+      said: 'cannot be judged from here',
+      why,
+      figure: null,
+    });
     if (own === undefined) return cannot('Not to be seen in a picture: feel for it, or look.');
     const side = isSideView(seen.from) ? 'side' : 'front';
     const here = own.filter(({ figure }) => [side, 'both'].includes(filmFigureKinds[figure].seen));
@@ -74,7 +82,7 @@ export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSee
     const verdicts = here.flatMap((rule) =>
       seen.figures.filter(({ id }) => id === rule.figure).map((figure) => byRule(checkpoint, rule, figure)),
     );
-    if (verdicts.length === 0) return cannot(lacking(here, seen));
+    if (verdicts.length === 0) return { ...cannot(lacking(here, seen)), said: 'not judged yet' };
     return verdicts.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))[0]!;
   });
 }
@@ -86,7 +94,7 @@ function lacking(here: readonly Rule[], { from, missing, unscaled }: Seen): stri
   const open = [...new Set(needed)].filter((name) => missing.includes(name));
   if (open.length > 0) return `Mark the ${open.map((name) => markWords(name, from)).join(', the ')}.`;
   if (kind.unit === 'cm' && unscaled) return 'The size is not known: mark what it is reckoned from.';
-  return `Not from ${from === 'behind' ? 'behind' : 'here'}.`;
+  return 'Not from behind: it is seen from the front.';
 }
 
 function byRule(checkpoint: Checkpoint, rule: Rule, figure: FilmFigure): PointSeen {
@@ -94,19 +102,16 @@ function byRule(checkpoint: Checkpoint, rule: Rule, figure: FilmFigure): PointSe
   const zero = rule.fromAsked === true ? (asked ?? 0) : 0;
   const [least, most] = [(rule.least ?? -Infinity) + zero, (rule.most ?? Infinity) + zero];
   const beyond = Math.max(value - most, least - value);
-  const said = figureSaid(figure);
-  if (error > rule.tolerance) {
-    return {
-      checkpoint,
-      verdict: 'cannot be judged',
-      why: `${said}: too uncertain from here.`,
-      figure,
-    };
-  }
-  if (beyond <= 0) return { checkpoint, verdict: 'within', why: `${said}.`, figure };
+  const seen = (verdict: PointSeen['verdict'], said: string): PointSeen => ({
+    checkpoint,
+    verdict,
+    said,
+    why: `${figureSaid(figure)}.`,
+    figure,
+  });
+  if (error > rule.tolerance) return seen('cannot be judged', 'too uncertain from here');
+  if (beyond <= 0) return seen('within', 'within');
   const by = inUnit(beyond, figure.unit);
-  if (beyond <= error) {
-    return { checkpoint, verdict: 'at the limit', why: `${said}: over by ${by}, less than it may be off.`, figure };
-  }
-  return { checkpoint, verdict: 'outside', why: `${said}: outside by ${by}.`, figure };
+  if (beyond <= error) return seen('at the limit', `over by ${by}, less than it may be off`);
+  return seen('outside', `outside by ${by}`);
 }

@@ -93,3 +93,15 @@ export function writeBundle(contents: BundleContents, now: Date): string {
   const bundle: Bundle = { format: 'pomek bundle', version: BUNDLE_VERSION, writtenAt: now.toISOString(), contents };
   return `${JSON.stringify(bundle, null, 1)}\n`;
 }
+
+/** What a bundle has beside its pictures, and how its text is longer than theirs: room that is left free, bytes. */
+const BESIDE = 24 * 1024 * 1024;
+
+/** Contents that fit into one file: the newest pictures as far as there is room, and how many were left out. */
+export function withinSize(contents: BundleContents): { readonly contents: BundleContents; readonly left: number } {
+  const days = new Map(contents.stills.map(({ id, day }) => [id, day]));
+  const newest = contents.pictures.toSorted((a, b) => (days.get(b.id) ?? '').localeCompare(days.get(a.id) ?? ''));
+  let room = LARGEST_BUNDLE - BESIDE;
+  const pictures = newest.filter(({ data }) => (room -= data.length) >= 0);
+  return { contents: { ...contents, pictures }, left: newest.length - pictures.length };
+}

@@ -13,10 +13,12 @@ import {
   type Journal,
   type Measure,
   type Meeting,
+  type Picture,
   type Plan,
   type PracticeLog,
   type Routine,
   type School,
+  type Still,
   type Student,
   type TaughtClass,
 } from '@pomek/core';
@@ -37,6 +39,8 @@ export interface Records {
   corrections: Correction;
   classes: TaughtClass;
   meetings: Meeting;
+  stills: Still;
+  pictures: Picture;
 }
 export type TableName = keyof Records;
 export const tableNames = [
@@ -53,6 +57,8 @@ export const tableNames = [
   'corrections',
   'classes',
   'meetings',
+  'stills',
+  'pictures',
 ] as const satisfies readonly TableName[];
 
 /** One space in the browser's storage: the teacher's own, or the demo. */
@@ -95,6 +101,7 @@ export class Database extends Dexie {
     // What was done today, to be taken back after a reload too.
     this.version(4).stores({ steps: 'id' });
     this.version(5).stores({ classes: 'id', meetings: 'id, classId, day' });
+    this.version(6).stores({ stills: 'id, studentId', pictures: 'id, studentId' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -138,6 +138,7 @@ test('corrections that can still hold a strand: those of the last six weeks, of 
     safety: true,
     cue: '',
     helped: null,
+    stillId: null,
   });
   await database
     .of('corrections')

@@ -15,6 +15,7 @@ import {
   type Meeting,
   type PracticeLog,
   type School,
+  type Still,
   type Student,
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
@@ -22,7 +23,7 @@ import { Notices } from './notices';
 import { readers } from './schemas';
 
 /** Tables whose records belong to a student. */
-export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections';
+export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections' | 'stills' | 'pictures';
 
 /** Days of practices that are enough for verdicts; where they are not, so many of the latest. */
 const RECENT_DAYS = 45;
@@ -100,6 +101,18 @@ export class Repository {
   /** Which of these identities a table has, as it changes. */
   kept(name: TableName, ids: readonly string[]): Observable<ReadonlySet<string>> {
     return this.live(async () => new Set(await this.database.of(name).where('id').anyOf(ids).primaryKeys()));
+  }
+
+  /** The pictures of one student by what is marked on them, the newest first. */
+  stillsOf(studentId: string): Observable<Still[]> {
+    return this.ofStudent('stills', studentId).pipe(
+      map((stills) => stills.toSorted((a, b) => b.day.localeCompare(a.day) || b.id.localeCompare(a.id))),
+    );
+  }
+
+  /** Which pictures of a student are kept, without reading them. */
+  async pictureIds(studentId: string): Promise<string[]> {
+    return this.database.of('pictures').where('studentId').equals(studentId).primaryKeys();
   }
 
   /** The practices of one student, the newest first. */

@@ -6,10 +6,12 @@ import {
   JournalSchema,
   MeasureSchema,
   MeetingSchema,
+  PictureSchema,
   PlanSchema,
   PracticeLogSchema,
   RoutineSchema,
   SchoolSchema,
+  StillSchema,
   StudentSchema,
   TaughtClassSchema,
   bodyProblem,
@@ -45,6 +47,8 @@ export const readers: { readonly [N in TableName]: Reader<Records[N]> } = {
   corrections: CorrectionSchema,
   classes: TaughtClassSchema,
   meetings: MeetingSchema,
+  stills: StillSchema,
+  pictures: PictureSchema,
 };
 
 /** What may be written: as it is read, and a body that can be. */

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { bundleKinds, emptyContents, type BundleContents, type PreviewRow } from '@pomek/core';
+import { bundleKinds, emptyContents, type BundleContents, type BundleKind, type PreviewRow } from '@pomek/core';
 import { Database } from './database';
 import { forgetDrafts } from './kept-draft';
 import { Repository } from './repository';
@@ -14,9 +14,10 @@ export class WholeSpace {
   private readonly store = inject(Store);
   private readonly space = inject(SPACE);
 
-  async read(): Promise<BundleContents> {
+  /** @param kinds left out those that need not be read */
+  async read(kinds: readonly BundleKind[] = bundleKinds): Promise<BundleContents> {
     const contents = emptyContents();
-    for (const kind of bundleKinds) {
+    for (const kind of kinds) {
       Object.assign(contents, { [kind]: await this.repository.read(kind) });
     }
     return contents;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { combineLatest, firstValueFrom } from 'rxjs';
@@ -9,6 +10,7 @@ import {
   bundleKinds,
   contextOf,
   routineContents,
+  withinSize,
   plannedDays,
   writeBundle,
   type Plan,
@@ -36,7 +38,18 @@ const MOST_ON_PAPER = 12;
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CueTrackButton, FormsModule, HomeLogPanel, ImportPanel, InputText, NumberField, Select, TextField],
+  imports: [
+    Button,
+    Checkbox,
+    CueTrackButton,
+    FormsModule,
+    HomeLogPanel,
+    ImportPanel,
+    InputText,
+    NumberField,
+    Select,
+    TextField,
+  ],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })
@@ -70,17 +83,27 @@ export class Files {
     }),
   );
 
+  /** The pictures of students go along only where the teacher wants it. */
+  protected readonly withPictures = signal(false);
+  protected readonly pictures = toSignal(this.repository.all('stills'), { initialValue: [] });
+  protected readonly pictureSize = computed(
+    () => `${(this.pictures().reduce((sum, { bytes }) => sum + bytes, 0) / 1e6).toFixed(1)} MB`,
+  );
+
   protected async exportAll(): Promise<void> {
-    const contents = await this.whole.read();
+    const kinds = this.withPictures() ? bundleKinds : bundleKinds.filter((kind) => kind !== 'pictures');
+    const { contents, left } = withinSize(await this.whole.read(kinds));
     const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
     download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
-    this.notices.done(`Everything exported: ${count} records`);
+    const detail =
+      left === 0 ? '' : `${left} of the older pictures did not go into one file: it would be too large to be read.`;
+    this.notices.done(`Everything exported: ${count} records`, { detail });
   }
 
   protected async exportRoutine(): Promise<void> {
     const routine = this.routines().find((entry) => entry.id === this.routineId());
     if (routine === undefined) return;
-    const contents = routineContents(routine, await this.whole.read());
+    const contents = routineContents(routine, await this.whole.read(['schools', 'exercises']));
     download(`${fileName(routine.name)}.json`, writeBundle(contents, this.clock.now()), 'application/json');
     this.notices.done(`${routine.name} exported`);
   }

@@ -3,7 +3,14 @@ import { FormsModule } from '@angular/forms';
 import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import type { Subscription } from 'rxjs';
-import { importPreview, tooLarge, type BundleContents, type BundleProblem, type PreviewRow } from '@pomek/core';
+import {
+  bundleKinds,
+  importPreview,
+  tooLarge,
+  type BundleContents,
+  type BundleProblem,
+  type PreviewRow,
+} from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Notices } from '../data/notices';
 import { WholeSpace } from '../data/whole-space';
@@ -123,7 +130,9 @@ export class ImportPanel {
   }
 
   private async show(contents: BundleContents, writtenAt: string): Promise<void> {
-    const rows = importPreview(await this.whole.read(), contents);
+    // Pictures are large: those here are read only where some come.
+    const kinds = bundleKinds.filter((kind) => kind !== 'pictures' || contents.pictures.length > 0);
+    const rows = importPreview(await this.whole.read(kinds), contents);
     this.preview.set({
       contents,
       rows,

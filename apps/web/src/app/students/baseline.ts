@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { formatISO, parseISO, subDays } from 'date-fns';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -8,27 +9,42 @@ import {
   bodyOfStudent,
   capacityOfStudent,
   durationWords,
+  isSideView,
   knownStands,
   measureMeaning,
   measureTrend,
   measureValue,
+  readStill,
   restingRate,
+  stanceSeen,
+  stillTerms,
   type Exercise,
   type Measure,
   type MeasureKind,
   type PracticeLog,
   type School,
+  type Still,
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
+import { shortDay } from '../ui/day-words';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 
 /** The posture of the test hold: low enough that the legs decide, high enough for the knees. */
-const TEST = { kneeBendDeg: 30, trunkPitchDeg: 0, shoulderRaiseDeg: 45, elbowBendDeg: 45, weightShare: 0.5 };
+const guided = {
+  kneeBendDeg: 30,
+  trunkPitchDeg: 0,
+  shoulderRaiseDeg: 45,
+  elbowBendDeg: 45,
+  pressurePoint: 0.5,
+  weightShare: 0.5,
+};
+/** A still as old as this may show the posture of a test hold of today, days. */
+const STANCE_DAYS = 14;
 
 const guides: Record<MeasureKind, string> = {
   hold: 'Feet at shoulder width, knees bent to 30°, arms round. Low enough that the legs decide, and safe for the knees.',
@@ -59,6 +75,7 @@ export class Baseline {
   /** Practices tell of legs and arms too. */
   readonly logs = input<readonly PracticeLog[]>([]);
   readonly exercises = input<readonly Exercise[]>([]);
+  readonly stills = input<readonly Still[]>([]);
 
   protected readonly kinds = (Object.keys(guides) as MeasureKind[]).map((kind) => ({ label: kind, value: kind }));
   protected readonly kind = signal<MeasureKind>('hold');
@@ -88,6 +105,22 @@ export class Baseline {
   protected readonly second = signal<number | null>(null);
   protected readonly taps = signal<readonly number[]>([]);
   protected readonly rate = computed(() => (this.taps().length < 4 ? null : restingRate(this.taps())));
+
+  /** Postures of a test hold: as guided, or as a still of these days shows it. */
+  protected readonly stances = computed(() => {
+    const oldest = formatISO(subDays(parseISO(this.clock.today()), STANCE_DAYS), { representation: 'date' });
+    const seen = this.stills()
+      .filter(({ day, from }) => day >= oldest && isSideView(from))
+      .flatMap((still) => {
+        const exercise = this.exercises().find(({ id }) => id === still.exerciseId) ?? null;
+        const stance = stanceSeen(readStill(still, stillTerms(still, this.student(), exercise, this.school())), guided);
+        if (stance === null) return [];
+        return [{ id: still.id, stance, label: `as seen on ${shortDay(still.day)}: knees ${stance.kneeBendDeg}°` }];
+      });
+    return [{ id: '', stance: guided, label: 'as guided: knees 30°' }, ...seen];
+  });
+  protected readonly stanceFrom = signal('');
+  private readonly stance = computed(() => this.stances().find(({ id }) => id === this.stanceFrom())?.stance ?? guided);
 
   private readonly age = computed(() => {
     const { birthYear } = this.student();
@@ -143,9 +176,7 @@ export class Baseline {
     const [kind, seconds, first, second] = [this.kind(), this.seconds(), this.first(), this.second()];
     switch (kind) {
       case 'hold':
-        return seconds < 1
-          ? null
-          : { ...shared, kind, seconds, stoppedBy: this.stoppedBy(), stance: { ...TEST, pressurePoint: 0.5 } };
+        return seconds < 1 ? null : { ...shared, kind, seconds, stoppedBy: this.stoppedBy(), stance: this.stance() };
       case 'one-leg stand':
         return seconds < 1 ? null : { ...shared, kind, side: this.side(), seconds };
       case 'tandem stand':

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
@@ -18,6 +19,7 @@ import {
   type Correction,
   type Exercise,
   type School,
+  type Still,
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -26,6 +28,7 @@ import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { Figure, type Pin } from '../ui/figure';
+import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
 
 const general = allCheckpoints();
@@ -37,7 +40,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
 @Component({
   selector: 'pk-corrections',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayPipe, Figure, FormsModule, InputText, Select, TextField],
+  imports: [Button, DayPipe, Figure, FormsModule, InputText, RouterLink, Select, StillPicture, TextField],
   template: `
     <div class="stack">
       <h2>Corrections</h2>
@@ -115,7 +118,14 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
             @for (entry of history(); track entry.id) {
               <tr>
                 <td class="num">{{ entry.day | pkDay }}</td>
-                <td>{{ entry.region }}</td>
+                <td>
+                  {{ entry.region }}
+                  @if (stillOf(entry); as still) {
+                    <a class="shot" [routerLink]="['/students', student().id, 'film', still.id]"
+                      ><pk-still [still]="still"
+                    /></a>
+                  }
+                </td>
                 <td>{{ entry.cue }}</td>
                 <td>
                   <p-button
@@ -157,6 +167,11 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
     .cue {
       flex: 1 1 12rem;
     }
+    .shot {
+      display: block;
+      width: 4rem;
+      height: 5.3rem;
+    }
     .danger {
       color: var(--pk-danger);
     }
@@ -176,6 +191,7 @@ export class CorrectionsMap {
   readonly corrections = input.required<readonly Correction[]>();
   /** What is practised: its own checkpoints can be noted too. */
   readonly drills = input<readonly Exercise[]>([]);
+  readonly stills = input<readonly Still[]>([]);
 
   /** What is being noted: it outlives leaving. */
   protected readonly draft = keptDraft(() => `correction ${this.student().id}`, NotedSchema, nothing);
@@ -214,6 +230,11 @@ export class CorrectionsMap {
       .toSorted((a, b) => b.day.localeCompare(a.day))
       .slice(0, 20),
   );
+
+  /** The still on which it was seen. */
+  protected stillOf({ stillId }: Correction): Still | undefined {
+    return stillId === null ? undefined : this.stills().find(({ id }) => id === stillId);
+  }
 
   protected cueOf(id: string): string {
     return this.points().find(({ point }) => point.id === id)?.point.cue ?? '';

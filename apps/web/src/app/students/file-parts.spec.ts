@@ -120,6 +120,7 @@ test('corrections: the foundation first, noted with a cue, and whether it helped
     safety,
     cue: 'Cue.',
     helped: null,
+    stillId: null,
   });
   const corrections = [seen('a', 'shoulders', false), seen('b', 'knees', true)];
   const page = await render(CorrectionsMap, { student, school: softSchool, corrections }, { corrections });

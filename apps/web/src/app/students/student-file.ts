@@ -38,6 +38,7 @@ import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
 import { CorrectionsMap } from './corrections-map';
 import { DecisionCard, type Reply } from './decision-card';
+import { FilmPanel } from './film-panel';
 import { GiveHome } from './give-home';
 import { LoadPanel } from './load-panel';
 import { LogList } from './log-list';
@@ -46,7 +47,7 @@ import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
 
-const TabSchema = z.enum(['plan', 'practices', 'home', 'body', 'load', 'corrections', 'person']);
+const TabSchema = z.enum(['plan', 'practices', 'home', 'body', 'load', 'corrections', 'film', 'person']);
 type Tab = z.infer<typeof TabSchema>;
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
@@ -62,6 +63,7 @@ type Tab = z.infer<typeof TabSchema>;
     DayPipe,
     DecisionCard,
     Empty,
+    FilmPanel,
     FormsModule,
     GiveHome,
     HomeLogPanel,
@@ -125,6 +127,9 @@ export class StudentFile {
       initialValue: [],
     },
   );
+  protected readonly stills = toSignal(this.id$.pipe(switchMap((id) => this.repository.stillsOf(id))), {
+    initialValue: [],
+  });
   /** Which part of the file is open; it stands in the address. */
   protected readonly tab = linkedSignal((): Tab => TabSchema.catch('plan').parse(this.part()));
   protected readonly tabs: { label: string; value: Tab }[] = [
@@ -134,6 +139,7 @@ export class StudentFile {
     { label: 'Body and baseline', value: 'body' },
     { label: 'Load', value: 'load' },
     { label: 'Corrections', value: 'corrections' },
+    { label: 'Film', value: 'film' },
     { label: 'Person', value: 'person' },
   ];
   /** The goal whose weeks are seen, by id. */
@@ -327,6 +333,7 @@ export class StudentFile {
   }
 
   protected async remove(student: Student): Promise<void> {
+    const pictures = await this.repository.pictureIds(student.id);
     await this.store.write(`Remove ${student.name}`, [
       { table: 'students', remove: student.id },
       ...this.plans().map((plan): Write => ({ table: 'plans', remove: plan.id })),
@@ -334,6 +341,8 @@ export class StudentFile {
       ...this.decisions().map((decision): Write => ({ table: 'decisions', remove: decision.id })),
       ...this.corrections().map((entry): Write => ({ table: 'corrections', remove: entry.id })),
       ...this.measures().map((measure): Write => ({ table: 'measures', remove: measure.id })),
+      ...this.stills().map((still): Write => ({ table: 'stills', remove: still.id })),
+      ...pictures.map((id): Write => ({ table: 'pictures', remove: id })),
     ]);
     this.notices.done(`${student.name} removed with plan and practices`, { undo: true });
     await this.router.navigate(['/students']);

@@ -10,6 +10,7 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { Button } from 'primeng/button';
+import { CameraStream } from './camera-stream';
 import { codeIn } from './code-reader';
 
 /** So often the picture is looked at, ms. */
@@ -47,32 +48,21 @@ export class CameraCodes {
   protected readonly trouble = signal('');
   protected readonly count = signal(0);
   private readonly known = new Set<string>();
-  private stream: MediaStream | null = null;
+  private readonly stream = new CameraStream();
   private over = false;
 
   constructor() {
     afterNextRender(() => void this.begin());
     inject(DestroyRef).onDestroy(() => {
       this.over = true;
-      this.stop();
+      this.stream.stop();
     });
   }
 
   private async begin(): Promise<void> {
-    const devices = (navigator as { mediaDevices?: MediaDevices }).mediaDevices;
-    try {
-      if (devices === undefined) throw new Error('none');
-      this.stream = await devices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1280 } } });
-    } catch {
+    if (await this.stream.show(this.video().nativeElement)) await this.look();
+    else if (!this.over)
       this.trouble.set('The camera cannot be used here. Choose a picture of the code, or paste the line.');
-      return;
-    }
-    // The page may have been left while the browser asked.
-    if (this.over) return this.stop();
-    const video = this.video().nativeElement;
-    video.srcObject = this.stream;
-    await video.play().catch(() => undefined);
-    await this.look();
   }
 
   private async look(): Promise<void> {
@@ -88,10 +78,5 @@ export class CameraCodes {
       }
       await new Promise((next) => setTimeout(next, LOOK_MS));
     }
-  }
-
-  private stop(): void {
-    for (const track of this.stream?.getTracks() ?? []) track.stop();
-    this.stream = null;
   }
 }

@@ -1,0 +1,174 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { Button } from 'primeng/button';
+import { figureName, figureSeen, figureValue, type PointSeen, type StillReading } from '@pomek/core';
+
+const signs: Record<PointSeen['verdict'], string> = {
+  outside: 'pi-exclamation-triangle',
+  'at the limit': 'pi-info-circle',
+  within: 'pi-check',
+  'cannot be judged': 'pi-minus',
+};
+const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'within', 'cannot be judged'];
+
+/** What a still says: the checkpoints, worst first, and each figure with its error beside what is asked. */
+@Component({
+  selector: 'pk-still-answers',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  template: `
+    @for (problem of reading().problems; track problem) {
+      <p class="wrong" role="alert">{{ problem }}</p>
+    }
+    <section class="sheet" aria-label="Checkpoints">
+      <h2>Checkpoints</h2>
+      <ul class="bare points">
+        @for (point of judged(); track point.checkpoint.id) {
+          <li [class]="point.verdict.replaceAll(' ', '-')">
+            <i [class]="'pi ' + signs[point.verdict]" aria-hidden="true"></i>
+            <div>
+              <strong>{{ point.checkpoint.region }}</strong>&ngsp;<span class="num">{{ point.said }}</span>
+              <p class="small soft num why">{{ point.why }}</p>
+            </div>
+            @if (point.verdict === 'outside' || point.verdict === 'at the limit') {
+              <p-button
+                [label]="noted().has(point.checkpoint.id) ? 'Noted' : 'Note it'"
+                [ariaLabel]="
+                  (noted().has(point.checkpoint.id) ? 'Noted: ' : 'Note as a correction: ') + point.checkpoint.region
+                "
+                [disabled]="noted().has(point.checkpoint.id)"
+                size="small"
+                variant="outlined"
+                (onClick)="note.emit(point)"
+              />
+            }
+          </li>
+        } @empty {
+          <li>This exercise has no checkpoints.</li>
+        }
+      </ul>
+      @if (felt().length > 0) {
+        <details>
+          <summary class="small">{{ felt().length }} that a picture does not show from here</summary>
+          <ul class="bare small felt">
+            @for (point of felt(); track point.checkpoint.id) {
+              <li>
+                <strong>{{ point.checkpoint.region }}</strong>: {{ point.why }}
+              </li>
+            }
+          </ul>
+        </details>
+      }
+    </section>
+    @if (reading().figures.length > 0) {
+      <section class="sheet" aria-label="Figures">
+        <table class="plain small">
+          <thead>
+            <tr>
+              <th scope="col">Read off</th>
+              <th scope="col">Seen</th>
+              @if (asked()) {
+                <th scope="col">Asked</th>
+              }
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of rows(); track row.key) {
+              <tr>
+                <th scope="row">{{ row.name }}</th>
+                <td class="num">{{ row.seen }}</td>
+                @if (asked()) {
+                  <td class="num">{{ row.asked }}</td>
+                }
+              </tr>
+            }
+          </tbody>
+        </table>
+        <p class="small soft">
+          ± holds nineteen times in twenty: slips of the marks, the size, the plumb, the camera’s distance and a body
+          turned a little. A picture shows neither pain nor effort.
+        </p>
+      </section>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.75rem;
+    }
+    .sheet {
+      padding: 0.75rem 1rem;
+    }
+    h2 {
+      margin-bottom: 0.25rem;
+    }
+    .points li {
+      display: grid;
+      grid-template-columns: 1.25rem minmax(0, 1fr) auto;
+      gap: 0.25rem;
+      align-items: start;
+      padding: 0.2rem 0;
+    }
+    .points .pi {
+      padding-top: 0.2rem;
+    }
+    .outside .pi,
+    .outside strong {
+      color: var(--pk-danger);
+    }
+    .at-the-limit .pi {
+      color: var(--pk-doubt);
+    }
+    .within .pi {
+      color: var(--pk-pine);
+    }
+    strong {
+      display: inline-block;
+      margin-right: 0.25rem;
+    }
+    strong::first-letter {
+      text-transform: uppercase;
+    }
+    .felt {
+      padding-top: 0.25rem;
+    }
+    table {
+      width: 100%;
+    }
+    tbody th {
+      white-space: nowrap;
+      font-weight: 400;
+      text-align: left;
+    }
+    .why::first-letter,
+    tbody th::first-letter {
+      text-transform: uppercase;
+    }
+  `,
+})
+export class StillAnswers {
+  readonly reading = input.required<StillReading>();
+  /** Checkpoints that are noted already, by id. */
+  readonly noted = input.required<ReadonlySet<string>>();
+  /** Something is asked, to stand beside what is seen. */
+  readonly asked = input.required<boolean>();
+  readonly note = output<PointSeen>();
+
+  protected readonly signs = signs;
+  private readonly sorted = computed(() =>
+    this.reading().points.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict)),
+  );
+  /** What is judged, or could be with another mark. */
+  protected readonly judged = computed(() => this.sorted().filter((point) => !isFelt(point)));
+  protected readonly felt = computed(() => this.sorted().filter(isFelt));
+  protected readonly rows = computed(() =>
+    this.reading().figures.map((figure) => ({
+      key: `${figure.id} ${figure.side}`,
+      name: figureName(figure),
+      seen: figureSeen(figure),
+      asked: figure.asked === null ? '' : figureValue(figure, figure.asked),
+    })),
+  );
+}
+
+/** A picture from here does not show it, whatever is marked. */
+const isFelt = ({ verdict, why }: PointSeen): boolean => verdict === 'cannot be judged' && why.startsWith('Not ');

@@ -1,0 +1,259 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { SelectButton } from 'primeng/selectbutton';
+import { switchMap } from 'rxjs';
+import {
+  filmFromWords,
+  filmFrom,
+  isSideView,
+  marksWanted,
+  newCorrection,
+  nextMark,
+  pointsOf,
+  poseOver,
+  readStill,
+  seenFrom,
+  stillTerms,
+  type Correction,
+  type FilmFrom,
+  type FilmPoint,
+  type FilmScale,
+  type FilmSpot,
+  type PointSeen,
+  type Still,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Editing } from '../data/editing';
+import { Notices } from '../data/notices';
+import { Repository, schoolOf } from '../data/repository';
+import { Store } from '../data/store';
+import { DayPipe } from '../ui/day.pipe';
+import { NotKept } from '../ui/not-kept';
+import { NumberField } from '../ui/number-field';
+import { TextField } from '../ui/text-field';
+import { Marking, type Marked } from './marking';
+import { pointWords } from './point-words';
+import { StillAnswers } from './still-answers';
+
+const ends = ['plumb from', 'plumb to', 'length from', 'length to'] as const;
+type End = (typeof ends)[number];
+const isEnd = (point: FilmPoint): point is End => (ends as readonly string[]).includes(point);
+
+/** A tape, a tile, a mark on the floor: what is offered as a known length, cm. */
+const KNOWN = 100;
+
+/** Puts a point where it is, from what is stored. */
+function placed(still: Still, point: FilmPoint, spot: FilmSpot): Still {
+  if (!isEnd(point)) return { ...still, marks: { ...still.marks, [point]: spot } };
+  const [kind, end] = point.split(' ') as ['plumb' | 'length', 'from' | 'to'];
+  const far = still.height / 4;
+  const other = { x: spot.x, y: end === 'from' ? Math.min(still.height, spot.y + far) : Math.max(0, spot.y - far) };
+  if (kind === 'plumb') {
+    const plumb = still.plumb ?? { from: other, to: other };
+    return { ...still, plumb: { ...plumb, [end]: spot } };
+  }
+  const length = still.length ?? { from: other, to: other, cm: KNOWN };
+  return { ...still, scale: 'length', length: { ...length, [end]: spot } };
+}
+
+/** Takes a point away; of a line both its ends. */
+function without(still: Still, point: FilmPoint): Still {
+  if (point.startsWith('plumb')) return { ...still, plumb: null };
+  if (point.startsWith('length')) return { ...still, length: null };
+  return { ...still, marks: Object.fromEntries(Object.entries(still.marks).filter(([name]) => name !== point)) };
+}
+
+/** A still of a student: its joints are marked, and angles, lines and checkpoints read off it. */
+@Component({
+  selector: 'pk-still-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    Button,
+    Checkbox,
+    DayPipe,
+    FormsModule,
+    InputText,
+    Marking,
+    NotKept,
+    NumberField,
+    RouterLink,
+    Select,
+    SelectButton,
+    StillAnswers,
+    TextField,
+  ],
+  templateUrl: './still-page.html',
+  styleUrl: './still-page.scss',
+})
+export class StillPage {
+  private readonly store = inject(Store);
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+  private readonly repository = inject(Repository);
+  /** The student. */
+  readonly id = input.required<string>();
+  readonly stillId = input.required<string>();
+
+  protected readonly edit = new Editing('stills', this.stillId, ({ name }) => `Change ${name}`);
+  protected readonly still = this.edit.draft;
+  private readonly kept = toSignal(
+    toObservable(this.stillId).pipe(switchMap((id) => this.repository.one('pictures', id))),
+  );
+  protected readonly picture = computed(() => this.kept()?.data ?? null);
+  /** The picture itself is not on this machine. */
+  protected readonly gone = computed(() => this.kept() === null);
+  protected readonly student = toSignal(
+    toObservable(this.id).pipe(switchMap((id) => this.repository.one('students', id))),
+  );
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
+  protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  protected readonly corrections = toSignal(
+    toObservable(this.id).pipe(switchMap((id) => this.repository.ofStudent('corrections', id))),
+    { initialValue: [] },
+  );
+
+  protected readonly exercise = computed(
+    () => this.exercises().find(({ id }) => id === this.still()?.exerciseId) ?? null,
+  );
+  private readonly terms = computed(() => {
+    const [still, student] = [this.still(), this.student()];
+    return still == null || student == null ? null : stillTerms(still, student, this.exercise(), this.school());
+  });
+  protected readonly reading = computed(() => {
+    const [still, terms] = [this.still(), this.terms()];
+    return still == null || terms === null ? null : readStill(still, terms);
+  });
+  protected readonly points = computed(() => {
+    const still = this.still();
+    return still == null ? {} : pointsOf(still);
+  });
+  protected readonly laid = signal(false);
+  protected readonly over = computed(() => {
+    const [still, terms, reading] = [this.still(), this.terms(), this.reading()];
+    if (!this.laid() || still == null || terms === null || reading === null) return null;
+    return poseOver(still, terms.pose, reading.cmPerPx);
+  });
+
+  /** The point that is set or moved. */
+  protected readonly active = linkedSignal<string, FilmPoint | null>({
+    source: () => `${this.stillId()} ${this.edit.stored()?.id ?? ''} ${this.still()?.from ?? ''}`,
+    computation: () => {
+      const still = this.edit.stored();
+      return still == null ? null : nextMark(still);
+    },
+  });
+  protected readonly chips = computed(() => {
+    const [still, points] = [this.still(), this.points()];
+    if (still == null) return [];
+    const wanted: FilmPoint[] = [...marksWanted(still.from), 'plumb from', 'plumb to'];
+    if (still.scale === 'length') wanted.push('length from', 'length to');
+    return wanted.map((point) => ({ point, set: points[point] !== undefined, words: pointWords(point, still.from) }));
+  });
+  protected readonly next = computed(() => {
+    const [still, active] = [this.still(), this.active()];
+    if (still == null) return '';
+    if (active === null) return 'All is marked. Press a mark to move it.';
+    const verb = this.points()[active] === undefined ? 'Press where it is' : 'Drag it, or use the arrow keys';
+    return `${pointWords(active, still.from)}: ${verb.toLowerCase()}.`;
+  });
+
+  protected readonly views = filmFrom.map((value) => ({ value, label: filmFromWords(value) }));
+  protected readonly workings = [
+    { label: 'Left', value: 'left' },
+    { label: 'Right', value: 'right' },
+  ];
+  protected readonly drills = computed(() => [
+    { id: null, name: 'None: a plain stand' },
+    ...this.exercises().map(({ id, name }) => ({ id, name })),
+  ]);
+  protected readonly scales = computed((): { label: string; value: FilmScale }[] => {
+    const side = isSideView(this.still()?.from ?? 'right');
+    return [
+      side ? { label: 'the foot', value: 'foot' } : { label: 'the trunk', value: 'trunk' },
+      ...(side ? [{ label: 'the trunk', value: 'trunk' as const }] : []),
+      { label: 'a known length', value: 'length' },
+    ];
+  });
+  /** Checkpoints that were noted from this still, by id. */
+  protected readonly noted = computed(
+    () =>
+      new Set(
+        this.corrections()
+          .filter(({ stillId }) => stillId === this.stillId())
+          .map(({ checkpointId }) => checkpointId),
+      ),
+  );
+
+  protected async mark({ point, spot, byKey }: Marked): Promise<void> {
+    const still = this.still();
+    if (still == null) return;
+    const label = `Mark the ${pointWords(point, still.from)}`;
+    if (!byKey && this.points()[point] === undefined)
+      this.active.set(this.following(placed(still, point, spot), point));
+    await this.edit.change(label, (stored) => placed(stored, point, spot), byKey ? `mark ${point}` : null);
+  }
+
+  protected async unmark(point: FilmPoint): Promise<void> {
+    const still = this.still();
+    if (still == null || this.points()[point] === undefined) return;
+    await this.edit.change(`Take the ${pointWords(point, still.from)} away`, (stored) => without(stored, point));
+  }
+
+  protected goOn(): void {
+    const [still, active] = [this.still(), this.active()];
+    if (still != null && active !== null) this.active.set(this.following(still, active));
+  }
+
+  private following(still: Still, point: FilmPoint): FilmPoint | null {
+    if (point === 'plumb from' || point === 'length from') return point.replace('from', 'to') as FilmPoint;
+    return nextMark(still);
+  }
+
+  protected look(from: FilmFrom): void {
+    void this.edit.change('Seen from elsewhere', (stored) => seenFrom(stored, from));
+  }
+
+  protected measureBy(scale: FilmScale): void {
+    void this.edit.change('What the size is known by', (stored) => ({ ...stored, scale }));
+    if (scale === 'length') this.active.set('length from');
+  }
+
+  protected setLength(cm: number | null): void {
+    if (cm === null) return;
+    void this.edit.change(
+      'The known length',
+      (stored) => (stored.length === null ? stored : { ...stored, length: { ...stored.length, cm } }),
+      'length',
+    );
+  }
+
+  /** What was seen goes into the corrections, with this still. */
+  protected async note({ checkpoint }: PointSeen): Promise<void> {
+    const made: Correction = newCorrection(
+      this.clock.newId(),
+      this.id(),
+      checkpoint,
+      this.still()?.day ?? this.clock.today(),
+      this.stillId(),
+    );
+    await this.store.write(`Correction: ${checkpoint.region}`, [{ table: 'corrections', add: made }]);
+    this.notices.done(`Noted: ${checkpoint.region}`, { detail: checkpoint.cue, undo: true });
+  }
+
+  protected async remove(still: Still): Promise<void> {
+    await this.store.write('Remove a picture', [
+      { table: 'stills', remove: still.id },
+      { table: 'pictures', remove: still.id },
+    ]);
+    this.notices.done('Picture removed', { undo: true });
+    await this.router.navigate(['/students', this.id()], { queryParams: { part: 'film' } });
+  }
+}

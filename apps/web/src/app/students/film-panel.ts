@@ -1,0 +1,177 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, input, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import {
+  filmFromWords,
+  newStill,
+  pictureBytes,
+  readStill,
+  stillTerms,
+  type Exercise,
+  type School,
+  type Still,
+  type Student,
+} from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Notices } from '../data/notices';
+import { Store } from '../data/store';
+import { DayPipe } from '../ui/day.pipe';
+import { Empty } from '../ui/empty';
+import { StillPicture } from '../ui/still-picture';
+import { pictureInFile, type TakenPicture } from '../ui/taken-picture';
+import { CameraPicture } from './camera-picture';
+import { FilmPlayer } from './film-player';
+
+/** So many are shown at first, the newest. */
+const FIRST = 12;
+
+const sizeWords = (bytes: number): string =>
+  bytes >= 1e9
+    ? `${(bytes / 1e9).toFixed(1)} GB`
+    : bytes >= 1e6
+      ? `${(bytes / 1e6).toFixed(1)} MB`
+      : `${Math.round(bytes / 1e3)} kB`;
+
+/** Pictures and films of a student: opened, taken and kept on this machine; each still with what it says. */
+@Component({
+  selector: 'pk-film',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, CameraPicture, DayPipe, Empty, FilmPlayer, RouterLink, StillPicture],
+  templateUrl: './film-panel.html',
+  styleUrl: './film-panel.scss',
+})
+export class FilmPanel {
+  private readonly store = inject(Store);
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+  readonly student = input.required<Student>();
+  readonly school = input.required<School>();
+  readonly stills = input.required<readonly Still[]>();
+  readonly exercises = input.required<readonly Exercise[]>();
+
+  protected readonly film = signal<File | null>(null);
+  protected readonly filming = signal(false);
+  protected readonly over = signal(false);
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal('');
+  /** What is free in the browser, bytes; null where it does not say. */
+  protected readonly free = signal<number | null>(null);
+  protected readonly more = signal(false);
+
+  protected readonly shown = computed(() => (this.more() ? this.stills() : this.stills().slice(0, FIRST)));
+  protected readonly rows = computed(() =>
+    this.shown().map((still) => {
+      const exercise = this.exercises().find(({ id }) => id === still.exerciseId) ?? null;
+      const { points, missing } = readStill(still, stillTerms(still, this.student(), exercise, this.school()));
+      const outside = points.filter(({ verdict }) => verdict === 'outside');
+      const within = points.filter(({ verdict }) => verdict === 'within').length;
+      const said =
+        outside.length > 0
+          ? outside.map(({ why, said }) => `${why.replace(/\.$/, '')}: ${said}.`).join(' ')
+          : within > 0
+            ? `${within} ${within === 1 ? 'point' : 'points'} within, none outside.`
+            : missing.length > 0
+              ? 'Not marked yet.'
+              : 'Nothing can be judged from here.';
+      return { still, outside: outside.length > 0, said, view: filmFromWords(still.from), drill: exercise?.name ?? '' };
+    }),
+  );
+  protected readonly space = computed(() => {
+    const bytes = this.stills().reduce((sum, still) => sum + still.bytes, 0);
+    const free = this.free();
+    const kept = `${this.stills().length} ${this.stills().length === 1 ? 'picture' : 'pictures'}, ${sizeWords(bytes)}`;
+    return free === null ? kept : `${kept}; ${sizeWords(free)} free in this browser`;
+  });
+
+  constructor() {
+    void this.lookForRoom();
+    inject(DestroyRef).onDestroy(() => this.film.set(null));
+  }
+
+  protected async choose(field: HTMLInputElement): Promise<void> {
+    const [file] = field.files ?? [];
+    field.value = '';
+    if (file !== undefined) await this.open(file);
+  }
+
+  protected async drop(event: DragEvent): Promise<void> {
+    event.preventDefault();
+    this.over.set(false);
+    const file = event.dataTransfer?.files[0];
+    if (file !== undefined) await this.open(file);
+  }
+
+  protected hover(event: Event, over: boolean): void {
+    event.preventDefault();
+    this.over.set(over);
+  }
+
+  /** The name of a file without its ending. */
+  protected nameOf({ name }: File): string {
+    return name.replace(/\.[^.]*$/, '');
+  }
+
+  private async open(file: File): Promise<void> {
+    this.trouble.set('');
+    this.film.set(null);
+    this.filming.set(false);
+    if (file.type.startsWith('video/')) {
+      this.film.set(file);
+      return;
+    }
+    if (!file.type.startsWith('image/')) {
+      this.trouble.set(`${file.name} is neither a picture nor a film.`);
+      return;
+    }
+    this.busy.set(true);
+    try {
+      await this.keep(await pictureInFile(file), this.nameOf(file));
+    } catch (error) {
+      this.trouble.set(error instanceof Error ? error.message : String(error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  /** Keeps a picture with nothing on it yet, as one step that can be taken back, and opens it. */
+  protected async keep(taken: TakenPicture, name: string): Promise<void> {
+    const { id: studentId } = this.student();
+    const id = this.clock.newId();
+    const picture = { id, studentId, data: taken.data };
+    const still = newStill({
+      id,
+      studentId,
+      day: this.clock.today(),
+      name: name.trim().slice(0, 120) || 'Picture',
+      width: taken.width,
+      height: taken.height,
+      bytes: pictureBytes(picture),
+      atSeconds: taken.atSeconds,
+    });
+    try {
+      await this.store.write(`Picture of ${this.student().name}`, [
+        { table: 'stills', add: still },
+        { table: 'pictures', add: picture },
+      ]);
+    } catch {
+      // The store has said it; nothing was kept, and what is open stays open.
+      return;
+    }
+    await this.router.navigate(['/students', studentId, 'film', id]);
+  }
+
+  protected async remove(still: Still): Promise<void> {
+    await this.store.write('Remove a picture', [
+      { table: 'stills', remove: still.id },
+      { table: 'pictures', remove: still.id },
+    ]);
+    this.notices.done('Picture removed', { undo: true });
+  }
+
+  private async lookForRoom(): Promise<void> {
+    const storage = (navigator as { storage?: StorageManager }).storage;
+    const room = await storage?.estimate().catch(() => undefined);
+    if (room?.quota !== undefined) this.free.set(Math.max(0, room.quota - (room.usage ?? 0)));
+  }
+}

@@ -1,0 +1,209 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import { takenPicture, type TakenPicture } from '../ui/taken-picture';
+
+/** A step of one frame, where the film does not say how long one is, s. */
+const FRAME = 1 / 30;
+
+/** A film of a file, looked through slowly; a moment of it becomes a picture. The film itself is not copied. */
+@Component({
+  selector: 'pk-film-player',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, SelectButton],
+  template: `
+    @if (trouble() !== '') {
+      <p class="wrong" role="alert">{{ trouble() }} Nothing was kept.</p>
+    }
+    <video
+      #video
+      muted
+      playsinline
+      preload="auto"
+      [hidden]="trouble() !== ''"
+      [src]="address()"
+      [attr.aria-label]="'The film ' + file().name"
+      (loadedmetadata)="known()"
+      (timeupdate)="at.set(element().currentTime)"
+      (seeked)="at.set(element().currentTime)"
+      (play)="running.set(true)"
+      (pause)="running.set(false)"
+      (error)="failed()"
+    ></video>
+    @if (length() > 0) {
+      <label class="time">
+        <span class="num">{{ at().toFixed(2) }} s of {{ length().toFixed(2) }} s</span>
+        <input
+          type="range"
+          min="0"
+          [max]="length()"
+          step="any"
+          [value]="at()"
+          aria-label="Moment of the film"
+          (input)="go(+$any($event.target).value)"
+          (keydown.arrowleft)="step($event, -1)"
+          (keydown.arrowright)="step($event, 1)"
+          (keydown.space)="toggle($event)"
+        />
+      </label>
+      <div class="row">
+        <p-button
+          [label]="running() ? 'Stand still' : 'Run'"
+          [icon]="running() ? 'pi pi-pause' : 'pi pi-play'"
+          variant="outlined"
+          size="small"
+          (onClick)="toggle()"
+        />
+        <p-button label="One frame back" variant="text" size="small" (onClick)="step(null, -1)" />
+        <p-button label="One frame on" variant="text" size="small" (onClick)="step(null, 1)" />
+        <p-selectbutton
+          [options]="speeds"
+          optionLabel="label"
+          optionValue="value"
+          [allowEmpty]="false"
+          size="small"
+          [ngModel]="speed()"
+          (ngModelChange)="speed.set($event)"
+          aria-label="Speed"
+        />
+      </div>
+    }
+    <div class="row">
+      <p-button
+        label="Take this moment"
+        icon="pi pi-check"
+        size="small"
+        [disabled]="length() === 0"
+        (onClick)="take()"
+      />
+      <p-button label="Close the film" variant="text" size="small" (onClick)="closed.emit()" />
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.5rem;
+    }
+    video[hidden] {
+      display: none;
+    }
+    video {
+      display: block;
+      max-width: 100%;
+      max-height: 26rem;
+      background: var(--pk-sunk);
+      border-radius: 4px;
+    }
+    .time {
+      display: grid;
+      grid-template-columns: auto minmax(0, 1fr);
+      gap: 0.75rem;
+      align-items: center;
+      max-width: 44rem;
+    }
+  `,
+})
+export class FilmPlayer {
+  readonly file = input.required<File>();
+  readonly taken = output<TakenPicture>();
+  readonly closed = output();
+  private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
+
+  protected readonly speeds = [
+    { label: '¼', value: 0.25 },
+    { label: '½', value: 0.5 },
+    { label: 'As filmed', value: 1 },
+  ];
+  protected readonly speed = signal(0.25);
+  protected readonly at = signal(0);
+  protected readonly length = signal(0);
+  protected readonly running = signal(false);
+  protected readonly trouble = signal('');
+  private made = '';
+  protected readonly address = computed(() => {
+    URL.revokeObjectURL(this.made);
+    return (this.made = URL.createObjectURL(this.file()));
+  });
+
+  constructor() {
+    effect(() => {
+      const speed = this.speed();
+      this.element().playbackRate = speed;
+    });
+    effect(() => {
+      this.file();
+      this.trouble.set('');
+      this.length.set(0);
+      this.at.set(0);
+    });
+    inject(DestroyRef).onDestroy(() => URL.revokeObjectURL(this.made));
+  }
+
+  protected element(): HTMLVideoElement {
+    return this.video().nativeElement;
+  }
+
+  protected known(): void {
+    const { videoWidth, duration } = this.element();
+    if (videoWidth === 0) {
+      this.trouble.set(`${this.file().name} has sound but no picture that this browser can show.`);
+      return;
+    }
+    // A film that a browser has recorded may not say how long it is.
+    this.length.set(Number.isFinite(duration) && duration > 0 ? duration : 24 * 3600);
+    this.element().playbackRate = this.speed();
+  }
+
+  protected failed(): void {
+    this.length.set(0);
+    const { name, size } = this.file();
+    if (size === 0) this.trouble.set(`${name} is empty.`);
+    else if (this.element().error?.code === MediaError.MEDIA_ERR_DECODE)
+      this.trouble.set(`${name} is damaged: it cannot be shown from here on.`);
+    else
+      this.trouble.set(
+        `${name} is no film that this browser can show: it is damaged, or packed in a way it does not know. Save it as MP4 or WebM, or take a picture of the moment.`,
+      );
+  }
+
+  protected go(seconds: number): void {
+    const video = this.element();
+    video.pause();
+    video.currentTime = Math.max(0, Math.min(this.length(), seconds));
+  }
+
+  protected step(event: Event | null, frames: 1 | -1): void {
+    event?.preventDefault();
+    this.go(this.element().currentTime + frames * FRAME);
+  }
+
+  protected toggle(event?: Event): void {
+    event?.preventDefault();
+    const video = this.element();
+    if (video.paused) void video.play().catch(() => undefined);
+    else video.pause();
+  }
+
+  protected take(): void {
+    const video = this.element();
+    video.pause();
+    try {
+      this.taken.emit(takenPicture(video, video.videoWidth, video.videoHeight, video.currentTime));
+    } catch (error) {
+      this.trouble.set(error instanceof Error ? error.message : String(error));
+    }
+  }
+}

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { map, switchMap } from 'rxjs';
+import { filmFromWords, markLines, type Still } from '@pomek/core';
+import { Repository } from '../data/repository';
+
+/** A still with the lines that are marked on it, small. */
+@Component({
+  selector: 'pk-still',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let it = still();
+    <svg [attr.viewBox]="'0 0 ' + it.width + ' ' + it.height" role="img" [attr.aria-label]="text()">
+      <rect class="ground" [attr.width]="it.width" [attr.height]="it.height" />
+      @if (picture(); as data) {
+        <image [attr.href]="data" [attr.width]="it.width" [attr.height]="it.height" />
+      }
+      @for (line of lines(); track $index) {
+        <line
+          [attr.class]="line.side"
+          [attr.x1]="line.from.x"
+          [attr.y1]="line.from.y"
+          [attr.x2]="line.to.x"
+          [attr.y2]="line.to.y"
+        />
+      }
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    svg {
+      display: block;
+      width: 100%;
+      height: 100%;
+    }
+    .ground {
+      fill: var(--pk-sunk);
+    }
+    line {
+      stroke: #fff;
+      stroke-width: 0.7%;
+      stroke-linecap: round;
+    }
+    .left {
+      stroke: #c9d6ff;
+      stroke-dasharray: 2.4% 1.2%;
+    }
+    .right {
+      stroke: #ffd9a8;
+    }
+  `,
+})
+export class StillPicture {
+  private readonly repository = inject(Repository);
+  readonly still = input.required<Still>();
+  protected readonly picture = toSignal(
+    toObservable(this.still).pipe(
+      map(({ id }) => id),
+      switchMap((id) => this.repository.one('pictures', id)),
+      map((picture) => picture?.data ?? null),
+    ),
+    { initialValue: null },
+  );
+  protected readonly lines = computed(() => {
+    const { from, marks } = this.still();
+    return markLines(from).flatMap(([a, b]) => {
+      const [start, end] = [marks[a], marks[b]];
+      if (start === undefined || end === undefined) return [];
+      const side = a.endsWith('left') === b.endsWith('left') ? (a.endsWith('left') ? 'left' : 'right') : 'both';
+      return [{ side, from: start, to: end }];
+    });
+  });
+  protected readonly text = computed(() => {
+    const { name, from } = this.still();
+    return `${name}, seen ${filmFromWords(from)}`;
+  });
+}
