@@ -54,6 +54,7 @@ const views = [
       await page.getByRole('button', { name: 'All are here' }).click();
     },
   },
+  { name: 'film', path: '/students/demo-student-3/film/demo-student-3-still-30' },
   { name: 'home', path: '/students/demo-student-7?part=home' },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },

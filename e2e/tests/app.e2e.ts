@@ -21,6 +21,7 @@ const views = [
   '/routines/chains/demo-chain',
   '/students',
   '/students/demo-student-3',
+  '/students/demo-student-3/film/demo-student-3-still-30',
   '/classes',
   '/classes/demo-class-stand',
   '/classes/demo-class-pond?part=term',
@@ -63,7 +64,7 @@ for (const { light, rules } of lights) {
 
     test('in the parts of a student and of an exercise', async ({ page }) => {
       await page.goto('/students/demo-student-3');
-      for (const part of ['Practices', 'Body and baseline', 'Load', 'Corrections', 'Person']) {
+      for (const part of ['Practices', 'Body and baseline', 'Load', 'Corrections', 'Film', 'Person']) {
         await page.getByRole('button', { name: part, exact: true }).click();
         await page.waitForTimeout(300);
         await expectNoViolations(page, part, rules);

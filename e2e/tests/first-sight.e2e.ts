@@ -14,6 +14,11 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
     main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg'],
   },
   { path: '/students/demo-student-7?part=home', main: ['#give-home', '#came-back'] },
+  {
+    path: '/students/demo-student-3/film/demo-student-3-still-30',
+    main: ['.picture svg.surface', '.chips', '.points li:nth-child(3)'],
+  },
+  { path: '/students/demo-student-3?part=film', main: ['.stills li:nth-child(2)'] },
   { path: '/students', main: ['table'] },
   { path: '/students/season', main: ['table svg'] },
   { path: '/classes', main: ['table'] },

@@ -30,6 +30,17 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
     await page.getByRole('button', { name: 'Remove this student' }).click({ trial: true });
   });
 
+  await test.step('a picture is refused whole', async () => {
+    await page.getByRole('button', { name: 'Film', exact: true }).click();
+    const picture = await page
+      .getByRole('img', { name: /seen from the right/ })
+      .first()
+      .screenshot();
+    await page.getByLabel('Picture or film').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: picture });
+    await expect(page.getByText('The browser has no room left')).toBeVisible();
+    await expect(page.getByText(/2 pictures/)).toBeVisible();
+  });
+
   await test.step('one goes on, and takes everything out', async () => {
     await page.getByRole('navigation').getByRole('link', { name: 'Files' }).click();
     const download = page.waitForEvent('download');

@@ -148,6 +148,13 @@ const editors: readonly Editor[] = [
     },
   },
   {
+    name: 'a picture',
+    place: 'pk-still-page .words',
+    open: async (page) => {
+      await page.goto('/students/demo-student-3/film/demo-student-3-still-30');
+    },
+  },
+  {
     name: 'a correction',
     place: 'pk-corrections',
     open: async (page) => {

@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input, model, output, sig
 import { markLines, type FilmPoint, type FilmSpot, type MarkName, type Still } from '@pomek/core';
 import { pointWords } from './point-words';
 
-/** A mark is taken up within so many px of the screen. */
+/** A mark is taken up within so many px of the screen; nearer where another waits to be set, which may lie beside it. */
 const REACH = 16;
+const REACH_WAITING = 5;
 /** How much larger the picture is under the loupe, and how large the loupe is, shares of the picture’s height. */
 const LARGER = 4;
 const LOUPE = 0.14;
@@ -102,8 +103,7 @@ export class Marking {
     surface.focus({ preventScroll: true });
     surface.setPointerCapture(event.pointerId);
     this.active.set(point);
-    this.held.set({ point, spot: this.points()[point] ?? spot, byKey: false });
-    if (this.points()[point] === undefined) this.move(event);
+    this.held.set({ point, spot: point === this.near(event) ? this.points()[point]! : spot, byKey: false });
   }
 
   protected move(event: PointerEvent): void {
@@ -142,15 +142,16 @@ export class Marking {
     }
   }
 
-  /** The point that waits to be set. */
+  /** The point that waits to be set; the end of a line does so also where it stands only for the time being. */
   private open(): FilmPoint | null {
     const active = this.active();
-    return active !== null && this.points()[active] === undefined ? active : null;
+    if (active === null) return null;
+    return this.points()[active] === undefined || /^(plumb|length) /.test(active) ? active : null;
   }
 
   private near(event: PointerEvent): FilmPoint | null {
     const spot = this.spotOf(event);
-    const reach = REACH * this.perPx(event);
+    const reach = (this.open() === null ? REACH : REACH_WAITING) * this.perPx(event);
     if (spot === null) return null;
     const found = Object.entries(this.points())
       .map(([name, { x, y }]) => ({ name: name as FilmPoint, far: Math.hypot(x - spot.x, y - spot.y) }))

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -142,11 +151,14 @@ export class StillPage {
     return poseOver(still, terms.pose, reading.cmPerPx);
   });
 
+  /** Which picture is marked, and from where it is seen. */
+  private readonly place = computed(() => `${this.still()?.id ?? ''} ${this.still()?.from ?? ''}`);
   /** The point that is set or moved. */
   protected readonly active = linkedSignal<string, FilmPoint | null>({
-    source: () => `${this.stillId()} ${this.edit.stored()?.id ?? ''} ${this.still()?.from ?? ''}`,
+    source: this.place,
     computation: () => {
-      const still = this.edit.stored();
+      // Another picture, or another view of it, begins with what is missing; a mark that is set does not.
+      const still = untracked(this.still);
       return still == null ? null : nextMark(still);
     },
   });

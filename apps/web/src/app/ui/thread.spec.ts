@@ -67,6 +67,18 @@ test('the wheel zooms with Ctrl around the pointer, pans sideways only when ther
   expect(view().pxPerSecond).toBeCloseTo(whole.pxPerSecond, 9);
 });
 
+test('a change of the routine leaves the view where it is; another routine is seen as a whole', async () => {
+  const { page, wheel, view } = await thread();
+  await wheel({ deltaY: -300, ctrlKey: true });
+  const near = view();
+  page.fixture.componentRef.setInput('routine', { ...routine, name: 'Renamed' });
+  await page.settle();
+  expect(view()).toEqual(near);
+  page.fixture.componentRef.setInput('routine', { ...routine, id: 'another' });
+  await page.settle();
+  expect(view().pxPerSecond).toBeLessThan(near.pxPerSecond);
+});
+
 test('shows the whole again, and brings a segment into view', async () => {
   const { page, wheel, view } = await thread();
   const whole = view();

@@ -78,9 +78,11 @@ export class Thread {
   private readonly board = viewChild.required<ElementRef<SVGSVGElement>>('board');
   protected readonly width = signal(900);
   protected readonly totalSeconds = computed(() => this.line().totalMs / 1000);
+  /** Only another routine is seen as a whole again, not each change of this one. */
+  private readonly routineId = computed(() => this.routine().id);
   /** Null while everything is in view: then it follows the length of the routine. */
   private readonly ownView = linkedSignal<string, ThreadView | null>({
-    source: () => this.routine().id,
+    source: this.routineId,
     computation: () => null,
   });
   protected readonly view = computed(() => {

@@ -1,0 +1,187 @@
+import { mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Page } from '../support/test';
+import { complaints, openDemo, openOwn, takeIn } from '../support/pomek';
+
+const who = 'Bertil Anquist';
+let folder = '';
+test.beforeAll(async () => (folder = await mkdtemp(join(tmpdir(), 'pomek-film-'))));
+test.afterAll(() => rm(folder, { recursive: true, force: true }));
+
+interface Filmed {
+  readonly png: Buffer;
+  readonly width: number;
+  readonly height: number;
+  readonly marks: Readonly<Record<string, { readonly x: number; readonly y: number }>>;
+}
+
+/** The picture that the demo’s teacher took when the knees went too far, and where its joints truly are. */
+async function filmed(page: Page): Promise<Filmed> {
+  const found = await page.evaluate(async () => {
+    const open = indexedDB.open('pomek-demo');
+    const database = await new Promise<IDBDatabase>((done) => (open.onsuccess = () => done(open.result)));
+    const read = <T>(table: string): Promise<T> =>
+      new Promise((done) => {
+        const asked = database.transaction(table).objectStore(table).get('demo-student-3-still-30');
+        asked.onsuccess = () => done(asked.result as T);
+      });
+    const still = await read<{ width: number; height: number; marks: Record<string, { x: number; y: number }> }>(
+      'stills',
+    );
+    const picture = await read<{ data: string }>('pictures');
+    database.close();
+    return { ...still, data: picture.data };
+  });
+  return { ...found, png: Buffer.from(found.data.slice(found.data.indexOf(',') + 1), 'base64') };
+}
+
+const openFilm = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: who }).click();
+  await page.getByRole('button', { name: 'Film', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Seen on film' })).toBeVisible();
+};
+const field = (page: Page) => page.getByLabel('Picture or film');
+const inOrder = ['toe', 'heel', 'ankle', 'knee', 'hip', 'wrist', 'elbow', 'shoulder'].map((joint) => `${joint} right`);
+
+test('a picture is marked with the pointer, read, noted with its still, taken back, and is there after a reload', async ({
+  page,
+}) => {
+  const wrong = complaints(page);
+  await openDemo(page);
+  const { png, width, marks } = await filmed(page);
+  await openFilm(page);
+  await expect(page.getByText(/2 pictures, \d+ kB/)).toBeVisible();
+  await field(page).setInputFiles({ name: 'Deep stand.png', mimeType: 'image/png', buffer: png });
+  await expect(page.getByRole('heading', { name: 'Deep stand' })).toBeVisible();
+
+  const surface = page.getByRole('application');
+  await expect(surface).toHaveAccessibleName(/press where the right toe is/);
+  const box = (await surface.boundingBox())!;
+  const scale = box.width / width;
+  for (const name of [...inOrder, 'head']) {
+    const { x, y } = marks[name]!;
+    await page.mouse.click(box.x + x * scale, box.y + y * scale);
+    const said =
+      name === 'head' ? 'ear' : name === 'ankle right' ? 'right ankle bone' : name.split(' ').toReversed().join(' ');
+    await expect(page.getByRole('button', { name: `${said}, marked` })).toBeVisible();
+  }
+  await expect(page.getByText('All is marked.')).toBeVisible();
+  const points = page.getByRole('region', { name: 'Checkpoints' });
+  await expect(points).toContainText(/right knee [3-7]\.\d ± \d\.\d cm past the toe line/i);
+  await page.getByRole('combobox', { name: 'Exercise on the picture' }).click();
+  await page.getByRole('option', { name: 'Shift and turn, no arms' }).click();
+  await expect(page.getByRole('region', { name: 'Figures' })).toContainText('Asked');
+  await page.getByRole('button', { name: 'Note as a correction: knees' }).click();
+  await expect(page.getByRole('button', { name: 'Noted: knees' })).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'Lay the computed figure over' }).check();
+  await expect(surface.locator('.ghost')).toHaveCount(6);
+
+  // One key is one step; what was moved by keys is taken back together.
+  await page.getByRole('button', { name: 'right knee, marked' }).click();
+  await surface.focus();
+  const before = await surface.getAttribute('aria-label');
+  for (let step = 0; step < 5; step += 1) await page.keyboard.press('ArrowRight');
+  await expect(surface).not.toHaveAccessibleName(before!);
+  await page.keyboard.press('Control+z');
+  await expect(surface).toHaveAccessibleName(before!);
+
+  await page.getByRole('link', { name: who }).click();
+  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Deep stand, seen from the right' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('img', { name: 'Deep stand, seen from the right' })).toBeVisible();
+  await page.getByRole('button', { name: 'Film', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove the picture Deep stand' }).click();
+  await expect(page.getByText(/2 pictures/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/3 pictures/)).toBeVisible();
+  expect(wrong).toEqual([]);
+});
+
+test('a film is looked through frame by frame and a moment of it kept; what is no film says so', async ({ page }) => {
+  await openDemo(page);
+  const { png } = await filmed(page);
+  // A film is made by the browser itself: the picture, going up and down.
+  const made = await page.evaluate(async (picture) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${picture}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [360, 480];
+    const pen = canvas.getContext('2d')!;
+    const recorder = new MediaRecorder(canvas.captureStream(30), { mimeType: 'video/webm;codecs=vp8' });
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    recorder.start();
+    for (let frame = 0; frame < 45; frame += 1) {
+      pen.drawImage(image, 0, frame % 20, 360, 480);
+      await new Promise((done) => setTimeout(done, 33));
+    }
+    recorder.stop();
+    await new Promise((done) => (recorder.onstop = done));
+    const bytes = new Uint8Array(await new Blob(parts).arrayBuffer());
+    return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
+  }, png.toString('base64'));
+  const film = Buffer.from(made, 'base64');
+  await openFilm(page);
+
+  const alert = page.getByRole('alert');
+  await field(page).setInputFiles({ name: 'words.mp4', mimeType: 'video/mp4', buffer: Buffer.from('no film at all') });
+  await expect(alert).toContainText('words.mp4 is no film that this browser can show');
+  await expect(page.getByRole('button', { name: 'Take this moment' })).toBeDisabled();
+  await field(page).setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('notes') });
+  await expect(alert).toContainText('notes.txt is neither a picture nor a film');
+  await field(page).setInputFiles({ name: 'cut.png', mimeType: 'image/png', buffer: png.subarray(0, 60) });
+  await expect(alert).toContainText('cut.png is damaged, or no picture');
+  const vast = join(folder, 'vast.mp4');
+  await writeFile(vast, '');
+  await truncate(vast, 4 * 1024 ** 3);
+  await field(page).setInputFiles(vast);
+  await expect(alert).toContainText('vast.mp4 is no film that this browser can show');
+  await expect(page.getByText(/2 pictures/)).toBeVisible();
+
+  await field(page).setInputFiles({ name: 'Up and down.webm', mimeType: 'video/webm', buffer: film });
+  const moment = page.getByRole('slider', { name: 'Moment of the film' });
+  await expect(moment).toBeVisible();
+  await expect(alert).toHaveCount(0);
+  for (let frame = 0; frame < 3; frame += 1) await page.getByRole('button', { name: 'One frame on' }).click();
+  await expect(page.getByText(/^0\.10 s of /)).toBeVisible();
+  await moment.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(/^0\.07 s of /)).toBeVisible();
+  await page.getByRole('button', { name: 'Take this moment' }).click();
+  await expect(page.getByRole('heading', { name: 'Up and down' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('application')).toHaveAccessibleName(/press where the right toe is/);
+});
+
+test('pictures go into a file only where the teacher wants it, and come back from it', async ({ page, browser }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const exported = async (name: string): Promise<string> => {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Export everything' }).click();
+    const path = join(folder, name);
+    await (await waiting).saveAs(path);
+    return path;
+  };
+  const without = JSON.parse(await readFile(await exported('without.json'), 'utf8')) as {
+    contents: { stills: unknown[]; pictures: unknown[] };
+  };
+  expect([without.contents.stills.length, without.contents.pictures.length]).toEqual([2, 0]);
+  await page.getByRole('checkbox', { name: 'With the pictures of students' }).check();
+  const file = await exported('with.json');
+  expect(await readFile(file, 'utf8')).toContain('data:image/png;base64,');
+
+  const own = await (await browser.newContext({ baseURL: new URL(page.url()).origin })).newPage();
+  await openOwn(own);
+  await own.goto('/files');
+  await own.locator('pk-import input[type=file]').setInputFiles(file);
+  await takeIn(own, /^Take in/);
+  await own.goto('/students/demo-student-3/film/demo-student-3-still-30');
+  await expect(own.getByRole('region', { name: 'Checkpoints' })).toContainText(/outside by \d\.\d cm/);
+  await expect(own.getByText('The picture itself is not on this machine')).toHaveCount(0);
+  await own.context().close();
+});
