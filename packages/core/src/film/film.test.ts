@@ -9,6 +9,7 @@ import { seededRandom, type Random } from '../random';
 import { builtInSchools, softSchool } from '../schools/builtInSchools';
 import { shelf } from '../testing/samples';
 import { bodyPicture, doorSeen, filmCamera as camera, marksSeen, seenBy, type FilmCamera } from './bodyPicture';
+import { clearDifferences, comparedFigures } from './comparedFigures';
 import { figureSaid, figureValue, inUnit } from './filmWords';
 import { LONGEST_PICTURE, PictureSchema, pictureBytes } from './picture';
 import { poseMarks, poseOver } from './poseMarks';
@@ -486,5 +487,41 @@ describe('pictures', () => {
     // A body stands in the middle, the wall is beside it.
     expect(rows[64 * 97 + 1 + 48]).toBeGreaterThan(3);
     expect(rows[64 * 97 + 1 + 4]).toBe(0);
+  });
+});
+
+describe('two stills beside each other', () => {
+  const of = (change: Partial<Posture>, from: FilmFrom = 'right') =>
+    taken({ pose: poseOf(change, from), view: { from } }).figures;
+
+  test('before and after: what is clear is told with its size, what may be chance is not', () => {
+    const compared = comparedFigures(of({ kneeBendDeg: 34 }), of({ kneeBendDeg: 58, trunkPitchDeg: 1 }), false);
+    const by = (id: string) => compared.find(({ figure }) => figure.id === id)!;
+    expect(by('knee bend')).toMatchObject({ clear: true, said: 'clearly 24° less' });
+    expect(by('trunk lean')).toMatchObject({ clear: false, said: 'no clear difference' });
+    expect(clearDifferences(compared)).toContain('right knee bent: clearly 24° less');
+  });
+
+  test('in a mirror the left stands beside the right, and what leans to a side leans to the other', () => {
+    const left = taken({
+      pose: stillPose(standardBody, tree.posture, softSchool, 'left', true),
+      view: { from: 'left' },
+    }).figures;
+    const compared = comparedFigures(of({}), left, true);
+    expect(compared).toHaveLength(of({}).length);
+    expect(comparedFigures(of({}), left, false).filter(({ figure }) => figure.id === 'knee bend')).toEqual([]);
+    for (const { more } of compared) expect(more).toBeCloseTo(0, 6);
+    const shifted = of({ weightShare: 0.7 }, 'front');
+    const turned = comparedFigures(shifted, shifted, true).find(({ figure }) => figure.id === 'weight')!;
+    expect(turned.other.value).toBeCloseTo(100 - turned.figure.value, 9);
+    const leaning = shifted.map((figure) => (figure.id === 'trunk aside' ? { ...figure, value: 3 } : figure));
+    expect(comparedFigures(leaning, leaning, true).find(({ figure }) => figure.id === 'trunk aside')!.more).toBe(6);
+  });
+
+  test('nothing is held against what the other one does not show', () => {
+    expect(comparedFigures(of({}), of({}, 'front'), false).map(({ figure }) => figure.id)).toEqual([
+      'elbow below shoulder',
+      'wrist above shoulder',
+    ]);
   });
 });

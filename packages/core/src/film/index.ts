@@ -1,4 +1,5 @@
 export * from './bodyPicture';
+export * from './comparedFigures';
 export * from './figures';
 export * from './filmWords';
 export * from './judged';

@@ -27,6 +27,7 @@ import { WholeSpace } from '../data/whole-space';
 import { NumberField } from '../ui/number-field';
 import { download, fileName } from '../ui/download';
 import { CueTrackButton, type Tracked } from '../ui/cue-track-button';
+import { sizeWords } from '../ui/size-words';
 import { HomeLogPanel } from '../ui/home-log-panel';
 import { ImportPanel } from './import-panel';
 import { TextField } from '../ui/text-field';
@@ -86,8 +87,8 @@ export class Files {
   /** The pictures of students go along only where the teacher wants it. */
   protected readonly withPictures = signal(false);
   protected readonly pictures = toSignal(this.repository.all('stills'), { initialValue: [] });
-  protected readonly pictureSize = computed(
-    () => `${(this.pictures().reduce((sum, { bytes }) => sum + bytes, 0) / 1e6).toFixed(1)} MB`,
+  protected readonly pictureSize = computed(() =>
+    sizeWords(this.pictures().reduce((sum, { bytes }) => sum + bytes, 0)),
   );
 
   protected async exportAll(): Promise<void> {

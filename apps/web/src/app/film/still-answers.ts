@@ -1,6 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { figureName, figureSeen, figureValue, type PointSeen, type StillReading } from '@pomek/core';
+import { DayPipe } from '../ui/day.pipe';
+import {
+  figureName,
+  figureSeen,
+  figureValue,
+  type ComparedFigure,
+  type PointSeen,
+  type StillReading,
+} from '@pomek/core';
 
 const signs: Record<PointSeen['verdict'], string> = {
   outside: 'pi-exclamation-triangle',
@@ -14,7 +22,7 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
 @Component({
   selector: 'pk-still-answers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, DayPipe],
   template: `
     @for (problem of reading().problems; track problem) {
       <p class="wrong" role="alert">{{ problem }}</p>
@@ -66,7 +74,9 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
             <tr>
               <th scope="col">Read off</th>
               <th scope="col">Seen</th>
-              @if (asked()) {
+              @if (compared() !== null) {
+                <th scope="col">{{ besideDay() | pkDay }}</th>
+              } @else if (asked()) {
                 <th scope="col">Asked</th>
               }
             </tr>
@@ -76,7 +86,12 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
               <tr>
                 <th scope="row">{{ row.name }}</th>
                 <td class="num">{{ row.seen }}</td>
-                @if (asked()) {
+                @if (compared() !== null) {
+                  <td class="num">
+                    {{ row.other }}
+                    <div [class.clear]="row.clear" class="soft">{{ row.difference }}</div>
+                  </td>
+                } @else if (asked()) {
                   <td class="num">{{ row.asked }}</td>
                 }
               </tr>
@@ -131,6 +146,10 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
     .felt {
       padding-top: 0.25rem;
     }
+    .clear {
+      color: var(--pk-ink);
+      font-weight: 600;
+    }
     table {
       width: 100%;
     }
@@ -151,6 +170,9 @@ export class StillAnswers {
   readonly noted = input.required<ReadonlySet<string>>();
   /** Something is asked, to stand beside what is seen. */
   readonly asked = input.required<boolean>();
+  /** The same figures on another still, and its day; null where none stands beside. */
+  readonly compared = input<readonly ComparedFigure[] | null>(null);
+  readonly besideDay = input('');
   readonly note = output<PointSeen>();
 
   protected readonly signs = signs;
@@ -160,14 +182,21 @@ export class StillAnswers {
   /** What is judged, or could be with another mark. */
   protected readonly judged = computed(() => this.sorted().filter((point) => !isFelt(point)));
   protected readonly felt = computed(() => this.sorted().filter(isFelt));
-  protected readonly rows = computed(() =>
-    this.reading().figures.map((figure) => ({
-      key: `${figure.id} ${figure.side}`,
-      name: figureName(figure),
-      seen: figureSeen(figure),
-      asked: figure.asked === null ? '' : figureValue(figure, figure.asked),
-    })),
-  );
+  protected readonly rows = computed(() => {
+    const compared = this.compared() ?? [];
+    return this.reading().figures.map((figure) => {
+      const beside = compared.find((entry) => entry.figure === figure);
+      return {
+        key: `${figure.id} ${figure.side}`,
+        name: figureName(figure),
+        seen: figureSeen(figure),
+        asked: figure.asked === null ? '' : figureValue(figure, figure.asked),
+        other: beside === undefined ? '' : figureSeen(beside.other),
+        difference: beside?.said ?? '',
+        clear: beside?.clear === true,
+      };
+    });
+  });
 }
 
 /** A picture from here does not show it, whatever is marked. */

@@ -1,3 +1,4 @@
+import type { WritableSignal } from '@angular/core';
 import {
   doorSeen,
   filmCamera,
@@ -155,6 +156,21 @@ test('seen from elsewhere keeps what fits; a known length becomes the scale', as
   page.look('front');
   await view.until(/Left second toe: press where it is/i);
   expect(Object.keys(await marksOf(view)).every((name) => name === 'head' || name.endsWith(' right'))).toBe(true);
+});
+
+test('another still stands beside it, with what differs clearly', async () => {
+  const before = { ...filmed({ kneeBendDeg: 60 }), id: 'still-0', day: '2026-02-26' };
+  const view = await render(
+    StillPage,
+    { id: student.id, stillId: 'still-1' },
+    { students: [student], stills: [filmed(), before], pictures: [picture] },
+  );
+  await view.until(/Beside it/);
+  const page = view.fixture.componentInstance as unknown as { besideId: WritableSignal<string | null> };
+  page.besideId.set('still-0');
+  await view.until(/26 Feb 2026/);
+  expect(view.text()).toMatch(/60 ± \d° ?clearly 30° less/);
+  expect(view.text()).toContain('no clear difference');
 });
 
 test('a still whose picture is not here, and one that is not here at all, say so', async () => {

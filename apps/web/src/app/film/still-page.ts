@@ -18,6 +18,7 @@ import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import {
+  comparedFigures,
   filmFromWords,
   filmFrom,
   isSideView,
@@ -43,8 +44,10 @@ import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
+import { shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
+import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
 import { Marking, type Marked } from './marking';
 import { pointWords } from './point-words';
@@ -95,6 +98,7 @@ function without(still: Still, point: FilmPoint): Still {
     Select,
     SelectButton,
     StillAnswers,
+    StillPicture,
     TextField,
   ],
   templateUrl: './still-page.html',
@@ -194,6 +198,27 @@ export class StillPage {
       { label: 'a known length', value: 'length' },
     ];
   });
+  private readonly stills = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.stillsOf(id))), {
+    initialValue: [],
+  });
+  /** The still that stands beside this one, by id, and whether it is seen in a mirror. */
+  protected readonly besideId = linkedSignal<string, string | null>({ source: this.stillId, computation: () => null });
+  protected readonly mirrored = signal(false);
+  protected readonly others = computed(() => [
+    { id: null, name: 'nothing' },
+    ...this.stills()
+      .filter(({ id }) => id !== this.stillId())
+      .map(({ id, name, day, from }) => ({ id, name: `${shortDay(day)}: ${name}, ${filmFromWords(from)}` })),
+  ]);
+  protected readonly beside = computed(() => this.stills().find(({ id }) => id === this.besideId()) ?? null);
+  protected readonly compared = computed(() => {
+    const [still, reading, student] = [this.beside(), this.reading(), this.student()];
+    if (still === null || reading === null || student == null) return null;
+    const exercise = this.exercises().find(({ id }) => id === still.exerciseId) ?? null;
+    const other = readStill(still, stillTerms(still, student, exercise, this.school()));
+    return comparedFigures(reading.figures, other.figures, this.mirrored());
+  });
+
   /** Checkpoints that were noted from this still, by id. */
   protected readonly noted = computed(
     () =>

@@ -17,6 +17,7 @@ import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
+import { sizeWords } from '../ui/size-words';
 import { StillPicture } from '../ui/still-picture';
 import { pictureInFile, type TakenPicture } from '../ui/taken-picture';
 import { CameraPicture } from './camera-picture';
@@ -24,13 +25,6 @@ import { FilmPlayer } from './film-player';
 
 /** So many are shown at first, the newest. */
 const FIRST = 12;
-
-const sizeWords = (bytes: number): string =>
-  bytes >= 1e9
-    ? `${(bytes / 1e9).toFixed(1)} GB`
-    : bytes >= 1e6
-      ? `${(bytes / 1e6).toFixed(1)} MB`
-      : `${Math.round(bytes / 1e3)} kB`;
 
 /** Pictures and films of a student: opened, taken and kept on this machine; each still with what it says. */
 @Component({
