@@ -1,5 +1,6 @@
 import { ChainSchema, newChain, type Chain, type Piece } from './chain';
 import { chainLessons, lessonHeld, taughtOf } from './lessons';
+import { lessonStepWords } from './lessonWords';
 import { sideWords } from './sideWords';
 
 const piece = (number: number, seconds = 30): Piece => ({
@@ -124,4 +125,17 @@ test('a chain is checked as it comes in', () => {
   expect(ChainSchema.safeParse({ ...chain(1), pieces: [{ ...piece(1), name: ' ' }] }).error!.issues[0]!.message).toBe(
     'a piece needs a name',
   );
+});
+
+test('parts of a lesson in one line: what, how often, how long', () => {
+  const part = { kind: 'legs', pieces: ['Part the reeds'], times: 3, seconds: 105 } as const;
+  expect(lessonStepWords(part)).toBe('Legs: Part the reeds, 3 times (1:45 min)');
+  expect(lessonStepWords({ ...part, kind: 'explain', times: 1 })).toBe('Explain: Part the reeds (1:45 min)');
+  expect(lessonStepWords({ ...part, kind: 'review', pieces: ['a', 'b'], times: 1 })).toBe(
+    'Repeat: 2 pieces (1:45 min)',
+  );
+  expect(lessonStepWords({ ...part, kind: 'whole', pieces: ['a', 'b', 'c'], times: 2 })).toBe(
+    'The whole: 3 pieces, 2 times (1:45 min)',
+  );
+  expect(lessonStepWords({ ...part, kind: 'joined', pieces: [], times: 1 })).toBe('Joined:  (1:45 min)');
 });

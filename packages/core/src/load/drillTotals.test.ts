@@ -32,3 +32,15 @@ test('holds and repetitions of one exercise are counted apart, and all of it add
   expect(all).toBe(178);
   expect(drillTotals([])).toEqual([]);
 });
+
+test('what was not done at all is left out, what was done for a time or a count is not', () => {
+  const of = (amount: number, seconds: number) =>
+    drillTotals([log('2026-03-02', { lines: [logLine(1, { done: { amount, seconds } })] })]).length;
+  expect([of(0, 0), of(0, 30), of(3, 0), of(3, 30)]).toEqual([0, 1, 1, 1]);
+});
+
+test('the first day is the earliest, in whatever order practices come', () => {
+  const days = ['2026-03-10', '2026-03-02', '2026-03-05'];
+  const logs = days.map((day) => log(day, { id: day, lines: [logLine(1)] }));
+  expect(drillTotals(logs)[0]!.firstDay).toBe('2026-03-02');
+});

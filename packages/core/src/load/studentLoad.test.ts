@@ -13,9 +13,13 @@ import {
   recentWords,
   sideBalance,
   weekLoad,
+  dailyLoads,
+  recentGrade,
+  GUIDANCE,
 } from '.';
 
 const families = new Map(builtInExercises.map((exercise) => [exercise.id, exercise.family]));
+const asksForBalanceIds = new Set(builtInExercises.filter(asksForBalance).map(({ id }) => id));
 const today = '2026-03-29';
 const minutes = (day: string, length: number, effort: number | null, id = day) =>
   log(day, { id, practisedSeconds: length * 60, effort });
@@ -163,4 +167,125 @@ test('a capacity is put right by what was felt: within bounds, and only asked wh
   expect(recalibrated(1.04, 1)).toEqual({ factor: 1.04, off: false });
   expect(recalibrated(1.4, 1.9).factor).toBe(2);
   expect(recalibrated(0.7, 0.6).factor).toBe(0.5);
+});
+
+describe('edges', () => {
+  const worked = (day: string, side: 'left' | 'right', seconds: number, id = `${day} ${side}`) =>
+    log(day, { id, lines: [logLine(1, { side, done: { amount: 1, seconds } })] });
+
+  test.each([
+    [null, 'too early'],
+    [1.31, 'clearly more'],
+    [1.3, 'a little more'],
+    [1.1, 'as usual'],
+    [0.8, 'as usual'],
+    [0.79, 'a little less'],
+    [0.5, 'a little less'],
+    [0.49, 'clearly less'],
+  ] as const)('a ratio of %s is %s', (ratio, grade) => {
+    expect(recentGrade({ ratio })).toBe(grade);
+  });
+
+  test('days count up to and with today, not before them and not after', () => {
+    const logs = [
+      minutes('2026-03-22', 10, 5),
+      minutes('2026-03-23', 20, 5),
+      minutes('2026-03-29', 40, 5),
+      minutes('2026-03-30', 80, 5),
+    ];
+    expect(dailyLoads(logs, today, 7)).toEqual([100, 0, 0, 0, 0, 0, 200]);
+    const [, week] = loadWeeks(logs, families, today, 2);
+    expect(week).toMatchObject({ load: 300, minutes: 60, practices: 2, withoutEffort: 0 });
+  });
+
+  test('a practice without an effort has minutes and no load, and is counted', () => {
+    const logs = [minutes(today, 30, null), minutes('2026-03-28', 10, 4)];
+    expect(dailyLoads([logs[0]!], today, 2)).toEqual([0, 0]);
+    const [week] = loadWeeks(logs, families, today, 1);
+    expect(week).toMatchObject({ load: 40, minutes: 40, practices: 2, withoutEffort: 1, byFamily: { standing: 40 } });
+    expect(loadWeeks([logs[0]!], families, today, 1)[0]!.byFamily).toEqual({});
+  });
+
+  test('sides are weighed over four weeks with today, and two in a hundred are alike', () => {
+    const of = (left: number, right: number) =>
+      sideBalance([worked(today, 'left', left), worked(today, 'right', right)], today);
+    expect(of(98, 100).owed).toBeNull();
+    expect(of(97.9, 100).owed).toEqual({ side: 'left', seconds: expect.closeTo(2.1, 6) });
+    expect(of(100, 0).owed).toEqual({ side: 'right', seconds: 100 });
+    const days = ['2026-03-01', '2026-03-02', '2026-03-29', '2026-03-30'];
+    expect(
+      sideBalance(
+        days.map((day) => worked(day, 'left', 10)),
+        today,
+      ).leftSeconds,
+    ).toBe(20);
+  });
+
+  test('guidance counts the minutes of seven days, and balance by days from that age on', () => {
+    const balance = asksForBalanceIds;
+    const stood = (day: string, amount: number, id: string) =>
+      log(day, {
+        id,
+        practisedSeconds: 600,
+        lines: [logLine(1), logLine(amount, { exerciseId: 'empty-full', done: { amount, seconds: 30 } })],
+      });
+    const logs = [
+      stood('2026-03-22', 1, 'a'),
+      stood('2026-03-23', 1, 'b'),
+      stood('2026-03-28', 1, 'c'),
+      stood('2026-03-28', 1, 'd'),
+      stood('2026-03-29', 0, 'e'),
+      stood('2026-03-30', 1, 'f'),
+    ];
+    expect(guidanceWords(logs, today, null, balance)).toMatch(/^40 min in the last seven days/);
+    expect(guidanceWords(logs, today, null, balance)).not.toContain('balance');
+    expect(guidanceWords(logs, today, GUIDANCE.balanceFromAge - 1, balance)).not.toContain('balance');
+    expect(guidanceWords(logs, today, GUIDANCE.balanceFromAge, balance)).toContain('days a week: 2 so far');
+  });
+});
+
+describe('effort felt against reckoned, practice by practice', () => {
+  const capacity = { kneeNm: 150, shoulderNm: 60, spread: { legs: 1.5, arms: 1.5 } };
+  const tree = shelf.get('tree-holding')!;
+  const answers = postureAnswers(standardBody, settlePosture(tree.posture, softSchool), capacity);
+  const limit = answers[answers.limitedBy].seconds;
+  const practised = (day: string, change: Partial<Parameters<typeof logLine>[1]> = {}, effort: number | null = 5) =>
+    log(day, {
+      id: day,
+      startedAt: `${day}T08:00:00.000Z`,
+      effort,
+      lines: [logLine(1, { done: { amount: 1, seconds: limit / 2 }, ...change })],
+    });
+  const points = (logs: Parameters<typeof effortCalibration>[0]) =>
+    effortCalibration(logs, shelf, standardBody, capacity, softSchool).points;
+
+  test('the longest hold of each practice speaks: not a cycle, not a seat, not what the shelf does not have', () => {
+    expect(points([practised('2026-03-20')])).toHaveLength(1);
+    expect(points([practised('2026-03-20', { kind: 'cycle' })])).toEqual([]);
+    expect(points([practised('2026-03-20', { exerciseId: 'gone' })])).toEqual([]);
+    expect(points([practised('2026-03-20', { exerciseId: 'staged-sitting' })])).toEqual([]);
+    expect(points([practised('2026-03-20', {}, null)])).toEqual([]);
+    const twice = log('2026-03-20', {
+      effort: 5,
+      lines: [
+        logLine(2, { done: { amount: 2, seconds: limit } }),
+        logLine(1, { done: { amount: 1, seconds: limit / 4 } }),
+      ],
+    });
+    expect(points([twice])[0]!.predicted).toBeCloseTo(points([practised('2026-03-20')])[0]!.predicted, 9);
+  });
+
+  test('the eight latest, the oldest first, whatever order they came in', () => {
+    const days = Array.from({ length: 10 }, (_, index) => `2026-03-${10 + index}`);
+    const seen = points(days.toReversed().map((day) => practised(day)));
+    expect(seen.map(({ day }) => day)).toEqual(days.slice(2));
+  });
+
+  test('the middle one of what was felt decides, not the first and not the loudest', () => {
+    const felt = [10, 4, 2, 5, 4];
+    const logs = felt.map((effort, index) => practised(`2026-03-1${index}`, {}, effort));
+    const even = felt.map((_, index) => practised(`2026-03-1${index}`, {}, 4));
+    const factorOf = (some: typeof logs) => effortCalibration(some, shelf, standardBody, capacity, softSchool).factor;
+    expect(factorOf(logs)).toBe(factorOf(even));
+  });
 });

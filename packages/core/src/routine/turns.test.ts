@@ -5,7 +5,17 @@ import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, timed, toget
 import { bells, conduct } from '../practice';
 import { routine, segment } from '../testing/samples';
 import { addTo } from './addTo';
-import { orderWords, routineUnevenness, rounds, sidesLedger, spanRepetition, timeline } from '.';
+import {
+  evenOut,
+  orderWords,
+  routineUnevenness,
+  rounds,
+  sidesLedger,
+  spanRepetition,
+  takesTurns,
+  timeline,
+  unevenness,
+} from '.';
 
 const quiet = (...segments: Parameters<typeof routine>[0]) =>
   ({ ...routine(segments), settleSeconds: 0, changeSeconds: 3 }) as const;
@@ -246,5 +256,94 @@ describe('the order of sides and directions in words, to count along on paper', 
     expect(words(hold(60, together(3)))).toBe('');
     expect(words(cycle(6, together(8)))).toBe('');
     expect(words(hold(10, eachSide(9)), 'alternating')).toBe('');
+  });
+});
+
+describe('sides of a dose', () => {
+  const row = (side: 'left' | 'right' | 'both', direction: 'forward' | 'reversed' | 'none', amount: number) => ({
+    side,
+    direction,
+    amount,
+  });
+
+  test('take turns only where both are asked for, of what is counted and not held', () => {
+    const left = [row('left', 'none', 4)];
+    const both = [...left, row('right', 'none', 4)];
+    expect(takesTurns(cycle(4, both), 'each')).toBe(true);
+    expect(takesTurns(cycle(4, both), 'whole')).toBe(false);
+    expect(takesTurns(cycle(4, both), 'alternating')).toBe(false);
+    expect(takesTurns(cycle(4, left), 'each')).toBe(false);
+    expect(takesTurns(cycle(4, [...left, row('right', 'none', 0)]), 'each')).toBe(false);
+    expect(takesTurns(hold(30, both, 0), 'each')).toBe(false);
+    expect(takesTurns(breathe(6, pattern(4, 0, 6, 0), 1), 'each')).toBe(false);
+  });
+
+  test('are evened out upwards: the side and the direction that were missing come in', () => {
+    const of = (...rows: ReturnType<typeof row>[]) => evenOut(cycle(4, rows)).amounts;
+    expect(of(row('left', 'none', 9), row('right', 'none', 6))).toEqual([
+      row('left', 'none', 9),
+      row('right', 'none', 9),
+    ]);
+    expect(of(row('left', 'none', 9))).toEqual([row('left', 'none', 9), row('right', 'none', 9)]);
+    expect(of(row('both', 'none', 9))).toEqual([row('both', 'none', 9)]);
+    expect(of(row('both', 'forward', 8), row('both', 'reversed', 4))).toEqual([
+      row('both', 'forward', 8),
+      row('both', 'reversed', 8),
+    ]);
+    expect(of(row('left', 'forward', 8), row('left', 'reversed', 4))).toEqual([
+      row('left', 'forward', 8),
+      row('left', 'reversed', 8),
+      row('right', 'forward', 8),
+      row('right', 'reversed', 8),
+    ]);
+  });
+
+  test('are unequal by what is asked of each, and only where sides or ways are told apart', () => {
+    const of = (...rows: ReturnType<typeof row>[]) => unevenness(cycle(4, rows));
+    expect(of(row('both', 'none', 9))).toEqual([]);
+    expect(of(row('both', 'forward', 9))).toEqual([]);
+    expect(of(row('left', 'none', 9))).toEqual([
+      { what: 'sides', few: 'right', fewAmount: 0, many: 'left', manyAmount: 9 },
+    ]);
+    expect(of(row('both', 'forward', 3), row('both', 'reversed', 5))).toEqual([
+      { what: 'directions', few: 'forward', fewAmount: 3, many: 'reversed', manyAmount: 5 },
+    ]);
+    expect(of(row('left', 'none', 6), row('right', 'none', 6))).toEqual([]);
+  });
+
+  test('are counted in the ledger by what they are: breaths as breaths, repetitions by their way', () => {
+    const breaths = {
+      ...breathe(6, pattern(4, 0, 6, 0), 1),
+      amounts: [row('left', 'none', 6), row('right', 'none', 4)],
+    };
+    const circles = cycle(5, [row('left', 'forward', 8), row('left', 'reversed', 4)]);
+    const ledger = sidesLedger(
+      quiet(segment('a', breaths), segment('b', circles), segment('c', hold(20, eachSide(1), 0))),
+    );
+    expect(ledger.left).toMatchObject({ breaths: 6, repetitionsForward: 8, repetitionsReversed: 4 });
+    expect(ledger.right).toMatchObject({ breaths: 4, repetitionsForward: 0, repetitionsReversed: 0 });
+    expect(ledger.right.seconds).toBeCloseTo(40 + 20, 6);
+  });
+
+  test('are told in the order in which they are done', () => {
+    const of = (dose: Parameters<typeof segment>[1], sideOrder: 'whole' | 'alternating' | 'each') =>
+      orderWords({ dose, sideOrder });
+    const both = [row('left', 'forward', 4), row('right', 'forward', 4)];
+    expect(of(cycle(4, both), 'each')).toBe('One each in turn, forward: 4 left, 4 right.');
+    expect(of(cycle(4, [...both, row('left', 'reversed', 2), row('right', 'reversed', 0)]), 'each')).toBe(
+      'One each in turn, forward: 4 left, 4 right; then reversed: 2 left.',
+    );
+    expect(of(cycle(4, [row('left', 'none', 4), row('right', 'none', 3)]), 'each')).toBe(
+      'One each in turn, 4 left, 3 right.',
+    );
+    expect(of(hold(20, [row('left', 'none', 2), row('right', 'none', 2)], 0), 'each')).toBe(
+      'Left 20 s, right 20 s, left 20 s, right 20 s.',
+    );
+    expect(of(hold(20, [row('both', 'none', 3)], 0), 'whole')).toBe('');
+    expect(of(cycle(4, [row('left', 'none', 4)]), 'whole')).toBe('');
+    expect(of(hold(20, [row('left', 'none', 4), row('right', 'none', 4)], 0), 'whole')).toMatch(
+      /^(Left 20 s, ){1}(left 20 s, ){3}/,
+    );
+    expect(of(hold(20, [row('left', 'none', 5), row('right', 'none', 4)], 0), 'whole')).toBe('');
   });
 });

@@ -1,21 +1,11 @@
-import { TestBed } from '@angular/core/testing';
-import {
-  builtInExercises,
-  conduct,
-  doseGivenAs,
-  sidesOf,
-  unturned,
-  timeline,
-  newRoutine,
-  newSegment,
-  insertSegment,
-  softSchool,
-  stopCaution,
-  type JournalEvent,
-  leftOf,
-  momentOf,
-} from '@pomek/core';
-import { BellRinger } from './bell-ringer';
+import { builtInExercises } from '../library/builtInExercises';
+import { stopCaution } from '../library/cautions';
+import { doseGivenAs, sidesOf } from '../library/doseKinds';
+import { insertSegment, newRoutine, newSegment, timeline, unturned } from '../routine';
+import { softSchool } from '../schools/builtInSchools';
+import { conduct } from './conduct';
+import type { JournalEvent } from './journal';
+import { leftOf, momentOf } from './moment';
 
 const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
 const routine = ['empty-full', 'one-hand-reeling', 'belly-breathing'].reduce(
@@ -140,92 +130,6 @@ test('a checkpoint stays for a while and then makes way for the next one', () =>
   const start = line.spans.findLast((span) => span.kind === 'breath')!.startMs / 1000;
   expect(at(start + 1).checkpoint).toEqual(at(start + 15).checkpoint);
   expect(at(start + 1).checkpoint).not.toEqual(at(start + 25).checkpoint);
-});
-
-class FakeContext {
-  currentTime = 20;
-  state = 'running';
-  destination = {};
-  started: number[] = [];
-  stopped = 0;
-  createGain() {
-    const gain = { value: 1, setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined };
-    return { gain, connect: () => undefined, disconnect: () => undefined };
-  }
-  createOscillator() {
-    let begun = false;
-    return {
-      frequency: { value: 0 },
-      connect: (to: unknown) => to,
-      start: (at: number) => this.started.push(at),
-      stop: () => {
-        if (begun) this.stopped += 1;
-        begun = true;
-      },
-    };
-  }
-}
-
-describe('bells', () => {
-  let context: FakeContext;
-  let ringer: BellRinger;
-
-  beforeEach(async () => {
-    context = new FakeContext();
-    Object.assign(globalThis, {
-      AudioContext: function () {
-        return context;
-      },
-    });
-    ringer = TestBed.inject(BellRinger);
-    await ringer.wake();
-  });
-
-  const bell = (inMs: number, key = String(inMs)) => ({ inMs, sound: 'begin', key }) as const;
-  const times = () => [...new Set(context.started)];
-
-  test('of the next half minute are laid on the audio clock, from its own now; the others come when they are near', () => {
-    ringer.lay([bell(1500), bell(29_000), bell(3_600_000)]);
-    expect(times()).toEqual([21.5, 49]);
-    // Ten seconds later by both clocks: what is laid is not laid again.
-    const later = jest.spyOn(performance, 'now').mockReturnValue(performance.now() + 10_000);
-    context.currentTime += 10;
-    ringer.goOn([bell(19_000, '29000'), bell(25_000, 'next'), bell(3_590_000, '3600000')]);
-    expect(times()).toEqual([21.5, 49, 55]);
-    later.mockRestore();
-  });
-
-  test('out of sight more are laid, since timers come seldom there', () => {
-    const hidden = jest.spyOn(document, 'hidden', 'get').mockReturnValue(true);
-    ringer.lay([bell(1500), bell(140_000), bell(3_600_000)]);
-    expect(times()).toEqual([21.5, 160]);
-    hidden.mockRestore();
-  });
-
-  test('are all taken back before new ones are laid, and none while muted', () => {
-    ringer.lay([bell(1000)]);
-    ringer.muted.set(true);
-    ringer.lay([bell(2000)]);
-    expect(context.stopped).toBe(3);
-    expect(context.started).toHaveLength(3);
-  });
-
-  test('follow the page where the audio clock runs away from it: none is doubled, late or lost', () => {
-    ringer.lay([bell(1000, 'rung'), bell(20_000, 'to come')]);
-    const begun = performance.now();
-    const page = jest.spyOn(performance, 'now').mockReturnValue(begun + 2000);
-    // Two seconds by the page are two and a tenth by the sound.
-    context.currentTime += 2.1;
-    ringer.goOn([bell(18_000, 'to come')]);
-    expect(times()).toEqual([21, 40, 22.1 + 18]);
-    expect(context.stopped).toBe(3);
-    // As far apart as they were, they are no further apart: nothing is laid anew.
-    page.mockReturnValue(begun + 3000);
-    context.currentTime += 1;
-    ringer.goOn([bell(17_000, 'to come')]);
-    expect(times()).toHaveLength(3);
-    page.mockRestore();
-  });
 });
 
 describe('doses as the trade gives them', () => {
