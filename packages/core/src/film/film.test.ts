@@ -12,7 +12,7 @@ import { bodyPicture, doorSeen, filmCamera as camera, marksSeen, seenBy, type Fi
 import { clearDifferences, comparedFigures } from './comparedFigures';
 import { figureSaid, figureValue, inUnit } from './filmWords';
 import { LONGEST_PICTURE, PictureSchema, pictureBytes } from './picture';
-import { poseMarks, poseOver } from './poseMarks';
+import { drawnLines, poseMarks, poseOver } from './poseMarks';
 import { stanceSeen, stillTerms } from './stillTerms';
 import { newStudent } from '../students/newStudent';
 import { crc32 } from '../text/crc32';
@@ -418,6 +418,17 @@ describe('the computed figure laid over', () => {
     }
     expect(poseOver(still({}), poseOf(), 0.2)).toBeNull();
   });
+});
+
+test('lines are drawn between marks that are set, each of its side', () => {
+  const marks = poseMarks(poseOf({}, 'front'), 'front');
+  const all = drawnLines('front', marks);
+  expect(all.filter(({ side }) => side === 'left')).toHaveLength(all.filter(({ side }) => side === 'right').length);
+  expect(all.filter(({ side }) => side === 'both')).toHaveLength(2);
+  const { 'knee left': gone, ...others } = marks;
+  expect(gone).toBeDefined();
+  expect(drawnLines('front', others)).toHaveLength(all.length - 2);
+  expect(drawnLines('right', {})).toEqual([]);
 });
 
 describe('what a still is read with', () => {

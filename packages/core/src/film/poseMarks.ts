@@ -91,3 +91,23 @@ export function markLines(from: FilmFrom): (readonly [MarkName, MarkName])[] {
   const side = from === 'left' || from === 'right';
   return [...sides, ...(side ? [] : across)].filter(([a, b]) => wanted.includes(a) && wanted.includes(b));
 }
+
+/** A line of a picture between two marks, and of which side it is. */
+export interface MarkLine {
+  readonly side: FilmSide | 'both';
+  readonly from: FilmSpot;
+  readonly to: FilmSpot;
+}
+
+/** The side a mark, or another point, is of. */
+export const sideOfMark = (name: string): FilmSide | 'both' =>
+  name.endsWith(' left') ? 'left' : name.endsWith(' right') ? 'right' : 'both';
+
+/** The lines between those marks that are set. */
+export function drawnLines(from: FilmFrom, spots: Readonly<Partial<Record<MarkName, FilmSpot>>>): MarkLine[] {
+  return markLines(from).flatMap(([a, b]) => {
+    const [start, end] = [spots[a], spots[b]];
+    if (start === undefined || end === undefined) return [];
+    return [{ side: sideOfMark(a) === sideOfMark(b) ? sideOfMark(a) : 'both', from: start, to: end }];
+  });
+}

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, model, output, signal } from '@angular/core';
-import { markLines, type FilmPoint, type FilmSpot, type MarkName, type Still } from '@pomek/core';
+import { drawnLines, sideOfMark, type FilmPoint, type FilmSpot, type MarkName, type Still } from '@pomek/core';
 import { pointWords } from './point-words';
 
 /** A mark is taken up within so many px of the screen; nearer where another waits to be set, which may lie beside it. */
@@ -54,14 +54,14 @@ export class Marking {
     Object.entries(this.seen()).map(([name, spot]) => ({
       name: name as FilmPoint,
       ...spot,
-      side: sideOf(name),
+      side: sideOfMark(name),
       active: name === this.active(),
     })),
   );
-  protected readonly lines = computed(() => linesOf(this.still(), this.seen()));
+  protected readonly lines = computed(() => drawnLines(this.still().from, this.seen()));
   protected readonly ghost = computed(() => {
     const over = this.over();
-    return over === null ? [] : linesOf(this.still(), over);
+    return over === null ? [] : drawnLines(this.still().from, over);
   });
   protected readonly stretches = computed(() => {
     const seen = this.seen();
@@ -177,20 +177,4 @@ export class Marking {
     const within = (value: number, most: number): number => Math.round(Math.max(0, Math.min(most, value)) * 10) / 10;
     return { x: within(x, width), y: within(y, height) };
   }
-}
-
-const sideOf = (name: string): string => (name.endsWith(' left') ? 'left' : name.endsWith(' right') ? 'right' : 'both');
-
-interface Line {
-  readonly side: string;
-  readonly from: FilmSpot;
-  readonly to: FilmSpot;
-}
-
-function linesOf({ from }: Still, spots: Readonly<Partial<Record<FilmPoint, FilmSpot>>>): Line[] {
-  return markLines(from).flatMap(([a, b]) => {
-    const [start, end] = [spots[a], spots[b]];
-    if (start === undefined || end === undefined) return [];
-    return [{ side: sideOf(a) === sideOf(b) ? sideOf(a) : 'both', from: start, to: end }];
-  });
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, switchMap } from 'rxjs';
-import { filmFromWords, markLines, type Still } from '@pomek/core';
+import { drawnLines, filmFromWords, type Still } from '@pomek/core';
 import { Repository } from '../data/repository';
 
 /** A still with the lines that are marked on it, small. */
@@ -63,15 +63,7 @@ export class StillPicture {
     ),
     { initialValue: null },
   );
-  protected readonly lines = computed(() => {
-    const { from, marks } = this.still();
-    return markLines(from).flatMap(([a, b]) => {
-      const [start, end] = [marks[a], marks[b]];
-      if (start === undefined || end === undefined) return [];
-      const side = a.endsWith('left') === b.endsWith('left') ? (a.endsWith('left') ? 'left' : 'right') : 'both';
-      return [{ side, from: start, to: end }];
-    });
-  });
+  protected readonly lines = computed(() => drawnLines(this.still().from, this.still().marks));
   protected readonly text = computed(() => {
     const { name, from } = this.still();
     return `${name}, seen ${filmFromWords(from)}`;
