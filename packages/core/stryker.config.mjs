@@ -15,7 +15,9 @@ export default {
   mutator: { excludedMutations: ['StringLiteral'] },
   ignoreStatic: true,
   concurrency: 2,
-  timeoutMS: 10_000,
+  // A busy machine is slow: what only takes long is no fault that was noticed.
+  timeoutMS: 20_000,
+  timeoutFactor: 4,
   reporters: ['progress-append-only', 'json'],
   jsonReporter: { fileName: '../../test-results/mutants.json' },
   tempDirName: '../../test-results/stryker',
