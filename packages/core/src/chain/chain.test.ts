@@ -139,3 +139,29 @@ test('parts of a lesson in one line: what, how often, how long', () => {
   );
   expect(lessonStepWords({ ...part, kind: 'joined', pieces: [], times: 1 })).toBe('Joined:  (1:45 min)');
 });
+
+test('each lesson says why it goes as it does', () => {
+  const reasonsOf = (some: Chain, count: number): Map<string, string> =>
+    new Map(
+      chainLessons(some, count).map(({ mode, teaches, reason }) => [
+        `${mode}${teaches === null ? ', nothing' : ''}`,
+        reason,
+      ]),
+    );
+  const tight = chain(40, {
+    lessonSeconds: 20 * 60,
+    pieces: Array.from({ length: 40 }, (_, index) => piece(index + 1, 40)),
+  });
+  const reasons = reasonsOf(tight, 30);
+  expect(reasons.get('each')).toBe('Repeat what came before, add one, play the whole.');
+  expect(reasons.get('in one go')).toMatch(/^Repeating every piece apart would be .+ too long: join them/);
+  expect(reasons.get('first half')).toMatch(/^Review fills the lesson \(.+ over\): the first half today/);
+  expect(reasons.get('second half')).toMatch(/the second half today, the first was last time\.$/);
+  const learned = chainLessons(chain(2, { nextLesson: 3 }), 1);
+  expect(learned[0]).toMatchObject({ mode: 'each', teaches: null, reason: 'Everything is learned: play it whole.' });
+  // A piece that fits no lesson, however it is taught.
+  const [alone] = chainLessons(chain(1, { lessonSeconds: 300 }), 1);
+  expect(alone!.reason).toMatch(/^“Piece 1” takes longer than a lesson \(.+ over\): part it/);
+  const [fits] = chainLessons(chain(1), 1);
+  expect(fits!.reason).toBe('Repeat what came before, add one, play the whole.');
+});

@@ -6,7 +6,7 @@ import { routineFindings } from '../findings';
 import { softSchool } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import { median } from 'simple-statistics';
-import { chairStandNorm, isShortOneLeg, notedCondition, oneLegNorm, type Condition } from '.';
+import { chairStandNorm, isShortOneLeg, limitsOf, notedCondition, oneLegNorm, type Condition, type Noted } from '.';
 
 /** What a pattern goes beyond for somebody of whom this is noted. */
 const beyond = (of: ReturnType<typeof pattern>, restingBreath: number | null, ...noted: Condition[]) =>
@@ -131,5 +131,53 @@ describe('slow breath', () => {
       expect(found!.segment.dose).toMatchObject({ pattern: pattern(3, 0, 3, 0) });
     }
     expect(beyond(pattern(3, 0, 3, 0), 14, 'breathing condition')).toEqual([]);
+  });
+});
+
+describe('of several limits on the same side the strictest holds', () => {
+  const noted = (because: string, side: Noted['side'], limits: Noted['limits']): Noted => ({
+    because,
+    rule: '',
+    side,
+    limits,
+  });
+  const of = (...list: Noted[]) => limitsOf(list).map(({ name, value, because, side }) => [name, value, because, side]);
+
+  test('the lower ceiling, whichever comes first; of alike ones the first', () => {
+    const [high, low] = [noted('high', null, { bendDeg: 50 }), noted('low', null, { bendDeg: 30 })];
+    expect(of(high, low)).toEqual([['bendDeg', 30, 'low', null]]);
+    expect(of(low, high)).toEqual([['bendDeg', 30, 'low', null]]);
+    expect(of(low, noted('alike', null, { bendDeg: 30 }))).toEqual([['bendDeg', 30, 'low', null]]);
+  });
+
+  test('of the breath the quicker is the stricter', () => {
+    const [slow, quick] = [noted('slow', null, { breathShare: 0.5 }), noted('quick', null, { breathShare: 0.8 })];
+    expect(of(slow, quick)).toEqual([['breathShare', 0.8, 'quick', null]]);
+    expect(of(quick, slow)).toEqual([['breathShare', 0.8, 'quick', null]]);
+    expect(of(quick, noted('alike', null, { breathShare: 0.8 }))[0]![2]).toBe('quick');
+  });
+
+  test('each side has its own, and what is not set limits nothing', () => {
+    const sides = of(
+      noted('l', 'left', { bendDeg: 20 }),
+      noted('r', 'right', { bendDeg: 40 }),
+      noted('b', null, { bendDeg: 60 }),
+    );
+    expect(sides).toHaveLength(3);
+    expect(limitsOf([noted('none', null, { noHeldBreath: false })])).toEqual([]);
+    expect(
+      limitsOf([noted('first', null, { noHeldBreath: true }), noted('second', null, { noHeldBreath: true })]),
+    ).toHaveLength(1);
+  });
+
+  test('a side is said with the condition', () => {
+    expect(notedCondition('knee pain', 'left').because).toBe('knee pain on the left');
+    expect(notedCondition('knee pain').because).toBe('knee pain');
+  });
+
+  test('half of what is usual is not short, less is; without a norm nothing is', () => {
+    const half = oneLegNorm(50)! / 2;
+    expect([isShortOneLeg(half, 50), isShortOneLeg(half - 0.1, 50)]).toEqual([false, true]);
+    expect([isShortOneLeg(0, null), isShortOneLeg(0, 12)]).toEqual([false, false]);
   });
 });
