@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import {
@@ -80,7 +80,6 @@ export class FilmPanel {
 
   constructor() {
     void this.lookForRoom();
-    inject(DestroyRef).onDestroy(() => this.film.set(null));
   }
 
   protected async choose(field: HTMLInputElement): Promise<void> {
@@ -106,6 +105,12 @@ export class FilmPanel {
     return name.replace(/\.[^.]*$/, '');
   }
 
+  /** The day on which a file was written last: as a rule that on which it was filmed. */
+  protected dayOf({ lastModified }: File): string {
+    const [day, today] = [this.clock.dayOf(new Date(lastModified)), this.clock.today()];
+    return day < today ? day : today;
+  }
+
   private async open(file: File): Promise<void> {
     this.trouble.set('');
     this.film.set(null);
@@ -120,7 +125,7 @@ export class FilmPanel {
     }
     this.busy.set(true);
     try {
-      await this.keep(await pictureInFile(file), this.nameOf(file));
+      await this.keep(await pictureInFile(file), this.nameOf(file), this.dayOf(file));
     } catch (error) {
       this.trouble.set(error instanceof Error ? error.message : String(error));
     } finally {
@@ -129,14 +134,14 @@ export class FilmPanel {
   }
 
   /** Keeps a picture with nothing on it yet, as one step that can be taken back, and opens it. */
-  protected async keep(taken: TakenPicture, name: string): Promise<void> {
+  protected async keep(taken: TakenPicture, name: string, day = this.clock.today()): Promise<void> {
     const { id: studentId } = this.student();
     const id = this.clock.newId();
     const picture = { id, studentId, data: taken.data };
     const still = newStill({
       id,
       studentId,
-      day: this.clock.today(),
+      day,
       name: name.trim().slice(0, 120) || 'Picture',
       width: taken.width,
       height: taken.height,

@@ -1,10 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  DestroyRef,
-  computed,
   effect,
-  inject,
   input,
   output,
   signal,
@@ -18,6 +15,9 @@ import { takenPicture, type TakenPicture } from '../ui/taken-picture';
 
 /** A step of one frame, where the film does not say how long one is, s. */
 const FRAME = 1 / 30;
+
+/** Beyond the end of any film, s. */
+const FAR = 1e7;
 
 /** A film of a file, looked through slowly; a moment of it becomes a picture. The film itself is not copied. */
 @Component({
@@ -34,9 +34,10 @@ const FRAME = 1 / 30;
       playsinline
       preload="auto"
       [hidden]="trouble() !== ''"
-      [src]="address()"
+      [attr.src]="address()"
       [attr.aria-label]="'The film ' + file().name"
       (loadedmetadata)="known()"
+      (durationchange)="known()"
       (timeupdate)="at.set(element().currentTime)"
       (seeked)="at.set(element().currentTime)"
       (play)="running.set(true)"
@@ -132,24 +133,21 @@ export class FilmPlayer {
   protected readonly length = signal(0);
   protected readonly running = signal(false);
   protected readonly trouble = signal('');
-  private made = '';
-  protected readonly address = computed(() => {
-    URL.revokeObjectURL(this.made);
-    return (this.made = URL.createObjectURL(this.file()));
-  });
+  protected readonly address = signal<string | null>(null);
 
   constructor() {
     effect(() => {
       const speed = this.speed();
       this.element().playbackRate = speed;
     });
-    effect(() => {
-      this.file();
+    effect((over) => {
+      const address = URL.createObjectURL(this.file());
+      this.address.set(address);
       this.trouble.set('');
       this.length.set(0);
       this.at.set(0);
+      over(() => URL.revokeObjectURL(address));
     });
-    inject(DestroyRef).onDestroy(() => URL.revokeObjectURL(this.made));
   }
 
   protected element(): HTMLVideoElement {
@@ -158,13 +156,18 @@ export class FilmPlayer {
 
   protected known(): void {
     const { videoWidth, duration } = this.element();
+    // While one film makes way for another there is none.
+    if (Number.isNaN(duration)) return;
     if (videoWidth === 0) {
       this.trouble.set(`${this.file().name} has sound but no picture that this browser can show.`);
       return;
     }
-    // A film that a browser has recorded may not say how long it is.
-    this.length.set(Number.isFinite(duration) && duration > 0 ? duration : 24 * 3600);
     this.element().playbackRate = this.speed();
+    if (Number.isFinite(duration)) {
+      if (this.length() === 0) this.go(0);
+      this.length.set(duration);
+      // A film that a browser has recorded may not say how long it is before one has been at its end.
+    } else this.element().currentTime = FAR;
   }
 
   protected failed(): void {
