@@ -4,7 +4,18 @@ import tseslint from 'typescript-eslint';
 // angular-eslint is declared beside Angular, in apps/web.
 const angular = createRequire(new URL('./apps/web/package.json', import.meta.url))('angular-eslint');
 
-const views = ['today', 'exercises', 'routines', 'students', 'practise', 'classes', 'files', 'schools', 'sources', 'film'];
+const views = [
+  'today',
+  'exercises',
+  'routines',
+  'students',
+  'practise',
+  'classes',
+  'files',
+  'schools',
+  'sources',
+  'film',
+];
 const noStorage = { group: ['dexie', 'dexie/*'], message: 'Only data/ touches the storage.' };
 const noForeign = {
   group: ['ical.js', 'jsonc-parser', 'papaparse'],

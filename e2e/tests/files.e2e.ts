@@ -105,6 +105,8 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['corrections', 0],
     ['classes', 0],
     ['meetings', 0],
+    ['stills', 0],
+    ['pictures', 0],
   ]);
 
   await page.getByRole('combobox', { name: 'Plan to export' }).click();

@@ -53,3 +53,8 @@ test('impossible input names the argument', () => {
   expect(() => weekLoad([1, 2, 3, -4, 5, 6, 7])).toThrow('days[3]');
   expect(() => sessionLoad(30, 11)).toThrow('effort');
 });
+
+test('a week with every day alike has no monotony to speak of: no variation, no figure', () => {
+  expect(weekLoad([50, 50, 50, 50, 50, 50, 50])).toEqual({ load: 350, monotony: null, strain: null });
+  expect(weekLoad([50, 50, 50, 50, 50, 50, 51]).monotony).toBeGreaterThan(100);
+});

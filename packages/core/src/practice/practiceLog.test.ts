@@ -8,7 +8,10 @@ import type { Journal, JournalEvent } from './journal';
 import { isLineMet, lineShare } from './lineShare';
 import { fellShort, practiceLog, type EndNotes } from './practiceLog';
 
-const plain = routine([segment('a', hold(60, together(1), 0)), segment('b', cycle(5, eachSide(4)), { exerciseId: 'one-hand-reeling' })]);
+const plain = routine([
+  segment('a', hold(60, together(1), 0)),
+  segment('b', cycle(5, eachSide(4)), { exerciseId: 'one-hand-reeling' }),
+]);
 const line = timeline(plain);
 const BEGUN = Date.parse('2026-03-12T22:58:00.000Z');
 const events = (...more: JournalEvent[]): JournalEvent[] => [{ at: BEGUN, action: 'start' }, ...more];
@@ -33,7 +36,15 @@ const answers: EndNotes = {
   gaveOut: [],
 };
 const logOf = (given: Journal, notes: Partial<EndNotes> = {}, atMs = BEGUN + line.totalMs) =>
-  practiceLog(given, line, conduct(line, given.events, atMs), shelf, { ...answers, ...notes }, new Date(atMs), (moment) => moment.toISOString().slice(0, 10));
+  practiceLog(
+    given,
+    line,
+    conduct(line, given.events, atMs),
+    shelf,
+    { ...answers, ...notes },
+    new Date(atMs),
+    (moment) => moment.toISOString().slice(0, 10),
+  );
 
 describe('the log of a conducted practice', () => {
   test('begins when it was begun, not when it ended, and belongs to that day', () => {
@@ -66,7 +77,11 @@ describe('the log of a conducted practice', () => {
 
   test('counts the time that was spent in every span, pauses not', () => {
     const paused = journal({
-      events: events({ at: BEGUN + 20_000, action: 'pause' }, { at: BEGUN + 80_000, action: 'resume' }, { at: BEGUN + 90_000, action: 'end' }),
+      events: events(
+        { at: BEGUN + 20_000, action: 'pause' },
+        { at: BEGUN + 80_000, action: 'resume' },
+        { at: BEGUN + 90_000, action: 'end' },
+      ),
     });
     expect(logOf(paused)!.practisedSeconds).toBe(30);
   });
@@ -133,7 +148,14 @@ describe('how far the figure is that does it', () => {
   const cycling = line.spans.find(({ kind }) => kind === 'cycle')!;
 
   test('in a cycle it goes on with its repetitions, on its side and way', () => {
-    expect(at(cycling.startMs + 7500)).toMatchObject({ side: cycling.side, direction: cycling.direction, done: 1, seconds: 7.5, running: true, lengthMs: 5000 });
+    expect(at(cycling.startMs + 7500)).toMatchObject({
+      side: cycling.side,
+      direction: cycling.direction,
+      done: 1,
+      seconds: 7.5,
+      running: true,
+      lengthMs: 5000,
+    });
     expect(at(cycling.startMs + 7500).into).toBeCloseTo(0.5, 9);
   });
 
