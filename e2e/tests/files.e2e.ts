@@ -19,12 +19,13 @@ test('damaged, foreign and newer files are refused with the place, and nothing c
   const alert = page.getByRole('alert');
   const cut = before.slice(0, 400);
   const wrong = before.replace('"holdSeconds": 60', '"holdSeconds": -60');
-  const newer = before.replace('"version": 3', '"version": 4');
+  const newer = before.replace(/"version": \d+/, '"version": 999');
   expect(wrong).not.toBe(before);
+  expect(newer).not.toBe(before);
   const cases: [string, string | RegExp][] = [
     [cut, /line \d+, column \d+/],
     [wrong, 'contents.routines[0].segments[0].dose.holdSeconds'],
-    [newer, 'version 4'],
+    [newer, 'version 999'],
     ['{"someone": "else"}', 'not a Pomek file'],
     ['', 'The file is empty'],
     ['PK\u0003\u0004 binary \u0000\u0001', /line 1, column/],
