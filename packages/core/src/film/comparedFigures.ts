@@ -1,4 +1,4 @@
-import { figureName, inUnit } from './filmWords';
+import { inUnit } from './filmWords';
 import type { FilmFigure } from './readStill';
 import type { FilmSide } from './still';
 
@@ -45,7 +45,3 @@ export function comparedFigures(
     return [{ figure, other, more, clear, said }];
   });
 }
-
-/** The figures of two stills that differ clearly, as lines. */
-export const clearDifferences = (compared: readonly ComparedFigure[]): string[] =>
-  compared.filter(({ clear }) => clear).map(({ figure, said }) => `${figureName(figure)}: ${said}`);

@@ -13,6 +13,8 @@ export interface PointSeen {
   readonly said: string;
   /** What it rests on, or why it cannot be judged. */
   readonly why: string;
+  /** A picture from there shows it, once it is marked. */
+  readonly shown: boolean;
   /** By what it was judged; null where it could not be. */
   readonly figure: FilmFigure | null;
 }
@@ -65,24 +67,25 @@ const order = ['outside', 'at the limit', 'within', 'cannot be judged'] as const
 export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSeen[] {
   return checkpoints.map((checkpoint) => {
     const own = catalogued(checkpoint.id) === undefined ? undefined : rules[checkpoint.id as CheckpointId];
-    const cannot = (why: string): PointSeen => ({
+    const cannot = (why: string, shown: boolean): PointSeen => ({
       checkpoint,
       verdict: 'cannot be judged',
       said: 'cannot be judged from here',
       why,
+      shown,
       figure: null,
     });
-    if (own === undefined) return cannot('Not to be seen in a picture: feel for it, or look.');
+    if (own === undefined) return cannot('Not to be seen in a picture: feel for it, or look.', false);
     const side = isSideView(seen.from) ? 'side' : 'front';
     const here = own.filter(({ figure }) => [side, 'both'].includes(filmFigureKinds[figure].seen));
     if (here.length === 0) {
-      return cannot(`Not from here: it is seen from ${side === 'side' ? 'the front' : 'the side'}.`);
+      return cannot(`Not from here: it is seen from ${side === 'side' ? 'the front' : 'the side'}.`, false);
     }
-    if (seen.tooFar) return cannot('The body is turned too far from the camera.');
+    if (seen.tooFar) return cannot('The body is turned too far from the camera.', true);
     const verdicts = here.flatMap((rule) =>
       seen.figures.filter(({ id }) => id === rule.figure).map((figure) => byRule(checkpoint, rule, figure)),
     );
-    if (verdicts.length === 0) return { ...cannot(lacking(here, seen)), said: 'not judged yet' };
+    if (verdicts.length === 0) return { ...cannot(lacking(here, seen), true), said: 'not judged yet' };
     return verdicts.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))[0]!;
   });
 }
@@ -107,6 +110,7 @@ function byRule(checkpoint: Checkpoint, rule: Rule, figure: FilmFigure): PointSe
     verdict,
     said,
     why: `${figureSaid(figure)}.`,
+    shown: true,
     figure,
   });
   if (error > rule.tolerance) return seen('cannot be judged', 'too uncertain from here');

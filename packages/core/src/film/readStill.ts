@@ -6,7 +6,7 @@ import { deg } from '../words/angles';
 import { filmFigureKinds, figuresOf, type FilmFigureId } from './figures';
 import { jointOf, poseMarks } from './poseMarks';
 import { pointsOf, sceneOf, trunkOf, type FilmPoint, type FilmPoints, type Scene, type SceneTerms } from './scene';
-import { MARK_SLIP, isSideView, markWords, type FilmFrom, type FilmSide, type MarkName, type Still } from './still';
+import { MARK_SLIP, isSideView, type FilmFrom, type FilmSide, type MarkName, type Still } from './still';
 import { judged, type PointSeen } from './judged';
 
 /** A figure of a still: what is seen, within which error, and what the exercise asks. */
@@ -238,7 +238,3 @@ function wantedBy(from: FilmFrom): MarkName[] {
     ),
   ];
 }
-
-/** Marks in words, as a list. */
-export const marksInWords = (names: readonly MarkName[], from: FilmFrom): string =>
-  names.map((name) => markWords(name, from)).join(', ');

@@ -142,11 +142,10 @@ export class Marking {
     }
   }
 
-  /** The point that waits to be set; the end of a line does so also where it stands only for the time being. */
+  /** The point that waits to be set. */
   private open(): FilmPoint | null {
     const active = this.active();
-    if (active === null) return null;
-    return this.points()[active] === undefined || /^(plumb|length) /.test(active) ? active : null;
+    return active !== null && this.points()[active] === undefined ? active : null;
   }
 
   private near(event: PointerEvent): FilmPoint | null {

@@ -180,8 +180,8 @@ export class StillAnswers {
     this.reading().points.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict)),
   );
   /** What is judged, or could be with another mark. */
-  protected readonly judged = computed(() => this.sorted().filter((point) => !isFelt(point)));
-  protected readonly felt = computed(() => this.sorted().filter(isFelt));
+  protected readonly judged = computed(() => this.sorted().filter(({ shown }) => shown));
+  protected readonly felt = computed(() => this.sorted().filter(({ shown }) => !shown));
   protected readonly rows = computed(() => {
     const compared = this.compared() ?? [];
     return this.reading().figures.map((figure) => {
@@ -198,6 +198,3 @@ export class StillAnswers {
     });
   });
 }
-
-/** A picture from here does not show it, whatever is marked. */
-const isFelt = ({ verdict, why }: PointSeen): boolean => verdict === 'cannot be judged' && why.startsWith('Not ');

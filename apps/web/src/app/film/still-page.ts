@@ -60,19 +60,20 @@ const isEnd = (point: FilmPoint): point is End => (ends as readonly string[]).in
 /** A tape, a tile, a mark on the floor: what is offered as a known length, cm. */
 const KNOWN = 100;
 
-/** Puts a point where it is, from what is stored. */
+/** Moves a point to where it is, from what is stored; of a line that is there one end. */
 function placed(still: Still, point: FilmPoint, spot: FilmSpot): Still {
   if (!isEnd(point)) return { ...still, marks: { ...still.marks, [point]: spot } };
   const [kind, end] = point.split(' ') as ['plumb' | 'length', 'from' | 'to'];
-  const far = still.height / 4;
-  const other = { x: spot.x, y: end === 'from' ? Math.min(still.height, spot.y + far) : Math.max(0, spot.y - far) };
-  if (kind === 'plumb') {
-    const plumb = still.plumb ?? { from: other, to: other };
-    return { ...still, plumb: { ...plumb, [end]: spot } };
-  }
-  const length = still.length ?? { from: other, to: other, cm: KNOWN };
-  return { ...still, scale: 'length', length: { ...length, [end]: spot } };
+  const line = still[kind];
+  return line === null ? still : { ...still, [kind]: { ...line, [end]: spot } };
 }
+
+/** A line of which both ends are known by now. */
+const lined = (still: Still, kind: string, from: FilmSpot, to: FilmSpot): Still =>
+  kind === 'plumb' ? { ...still, plumb: { from, to } } : { ...still, length: { from, to, cm: KNOWN } };
+
+const otherEnd = (end: End): End =>
+  (end.endsWith('from') ? end.replace('from', 'to') : end.replace('to', 'from')) as End;
 
 /** Takes a point away; of a line both its ends. */
 function without(still: Still, point: FilmPoint): Still {
@@ -146,7 +147,8 @@ export class StillPage {
   });
   protected readonly points = computed(() => {
     const still = this.still();
-    return still == null ? {} : pointsOf(still);
+    const begun = this.begun();
+    return still == null ? {} : { ...pointsOf(still), ...(begun === null ? {} : { [begun.end]: begun.spot }) };
   });
   protected readonly laid = signal(false);
   protected readonly over = computed(() => {
@@ -157,6 +159,11 @@ export class StillPage {
 
   /** Which picture is marked, and from where it is seen. */
   private readonly place = computed(() => `${this.still()?.id ?? ''} ${this.still()?.from ?? ''}`);
+  /** One end of a line whose other end is not set yet: nothing is read from it, and nothing kept. */
+  private readonly begun = linkedSignal<string, { readonly end: End; readonly spot: FilmSpot } | null>({
+    source: this.place,
+    computation: () => null,
+  });
   /** The point that is set or moved. */
   protected readonly active = linkedSignal<string, FilmPoint | null>({
     source: this.place,
@@ -233,6 +240,20 @@ export class StillPage {
     const still = this.still();
     if (still == null) return;
     const label = `Mark the ${pointWords(point, still.from)}`;
+    const [kind] = point.split(' ');
+    if (isEnd(point) && still[kind as 'plumb' | 'length'] === null) {
+      const begun = this.begun();
+      if (begun?.end !== otherEnd(point)) {
+        this.begun.set({ end: point, spot });
+        if (!byKey) this.active.set(otherEnd(point));
+        return;
+      }
+      const [from, to] = point.endsWith('from') ? [spot, begun.spot] : [begun.spot, spot];
+      this.begun.set(null);
+      if (!byKey) this.active.set(nextMark(still));
+      await this.edit.change(label, (stored) => lined(stored, kind!, from, to), byKey ? `mark ${point}` : null);
+      return;
+    }
     if (!byKey && this.points()[point] === undefined)
       this.active.set(this.following(placed(still, point, spot), point));
     await this.edit.change(label, (stored) => placed(stored, point, spot), byKey ? `mark ${point}` : null);
@@ -241,6 +262,7 @@ export class StillPage {
   protected async unmark(point: FilmPoint): Promise<void> {
     const still = this.still();
     if (still == null || this.points()[point] === undefined) return;
+    if (this.begun()?.end === point) return this.begun.set(null);
     await this.edit.change(`Take the ${pointWords(point, still.from)} away`, (stored) => without(stored, point));
   }
 
