@@ -4,6 +4,7 @@ import { planForecast } from '../plan';
 import { axisWords } from '../axis';
 import { readFileSync } from 'node:fs';
 import { demoContents } from '../demo';
+import { newStill } from '../film';
 import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool } from '../schools';
 import { newStudent } from '../students';
@@ -20,6 +21,7 @@ import {
   readBundle,
   routineContents,
   tooLarge,
+  withinSize,
   writeBundle,
   type BundleContents,
 } from '.';
@@ -335,4 +337,20 @@ describe('calendar of a plan', () => {
 test('logs of the samples are valid, so that the tests test what the program sees', () => {
   const value = { ...emptyContents(), logs: [log('2026-01-05')], plans: [plan([strand()])] };
   expect(readBundle(writeBundle(value, now)).ok).toBe(true);
+});
+
+test('as many pictures go into one file as it can be read with, the newest first', () => {
+  const picture = (id: string, millions: number) => ({ id, studentId: 'u', data: 'A'.repeat(millions * 1_000_000) });
+  const stillOf = (id: string, day: string) =>
+    newStill({ id, studentId: 'u', day, name: id, width: 1, height: 1, bytes: 0 });
+  const contents = {
+    ...emptyContents(),
+    stills: [stillOf('old', '2026-01-01'), stillOf('new', '2026-03-01'), stillOf('middle', '2026-02-01')],
+    pictures: [picture('old', 5), picture('new', 30), picture('middle', 10)],
+  };
+  const fitted = withinSize(contents);
+  expect(fitted.contents.pictures.map(({ id }) => id)).toEqual(['new', 'middle']);
+  expect(fitted.left).toBe(1);
+  expect(fitted.contents.stills).toHaveLength(3);
+  expect(withinSize({ ...contents, pictures: contents.pictures.slice(2) }).left).toBe(0);
 });

@@ -42,6 +42,7 @@ import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
+import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { shortDay } from '../ui/day-words';
@@ -308,10 +309,7 @@ export class StillPage {
   }
 
   protected async remove(still: Still): Promise<void> {
-    await this.store.write('Remove a picture', [
-      { table: 'stills', remove: still.id },
-      { table: 'pictures', remove: still.id },
-    ]);
+    await this.store.write('Remove a picture', stillRemoval(still.id));
     this.notices.done('Picture removed', { undo: true });
     await this.router.navigate(['/students', this.id()], { queryParams: { part: 'film' } });
   }

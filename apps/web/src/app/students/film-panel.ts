@@ -14,6 +14,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
+import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
@@ -161,10 +162,7 @@ export class FilmPanel {
   }
 
   protected async remove(still: Still): Promise<void> {
-    await this.store.write('Remove a picture', [
-      { table: 'stills', remove: still.id },
-      { table: 'pictures', remove: still.id },
-    ]);
+    await this.store.write('Remove a picture', stillRemoval(still.id));
     this.notices.done('Picture removed', { undo: true });
   }
 
