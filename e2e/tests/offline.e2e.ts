@@ -32,7 +32,7 @@ test('works offline after the first load, a reload and every place included', as
   await expect(page.getByRole('link', { name: 'Dagny Pellew' }).first()).toBeVisible();
   // A picture is opened, marked and read without any network.
   await page.getByRole('link', { name: 'Students' }).click();
-  await page.getByRole('link', { name: 'Bertil Anquist' }).click();
+  await page.getByRole('link', { name: 'Bertil Anquist', exact: true }).click();
   await page.getByRole('button', { name: 'Film', exact: true }).click();
   await page.getByRole('link', { name: 'Shift and turn, no arms, from the side' }).last().click();
   await expect(page.getByRole('region', { name: 'Checkpoints' })).toContainText('outside by');

@@ -4,6 +4,9 @@ import { Database } from './database';
 import { reasonOf } from './notices';
 import { SPACE } from './space';
 
+const KEPT_BESIDE = 'This practice is kept beside your data for now.';
+const KEPT_NOWHERE = 'This practice is kept nowhere: end it before you close this page.';
+
 /** The later of two states of one practice. */
 const later = (a: Journal | null, b: Journal | null): Journal | null =>
   a === null || (b !== null && b.events.length >= a.events.length && b.seenAt >= a.seenAt) ? b : a;
@@ -14,8 +17,9 @@ function parsed(value: unknown): Journal | null {
 }
 
 /**
- * Practices under way. They are no part of undo: what happened, happened. Where the database has no
- * room for one, it is kept beside it, and whoever conducts is told.
+ * Practices under way. They are no part of undo: what happened, happened. Each state is kept beside the
+ * database before it is given to it, for a page can go while the database still writes; it is let go once
+ * the database has it. Where the database has no room, it stays beside, and whoever conducts is told.
  */
 @Injectable({ providedIn: 'root' })
 export class Journals {
@@ -24,6 +28,7 @@ export class Journals {
   private readonly state = signal('');
   private newest: Journal | null = null;
   private busy: Promise<void> | null = null;
+  private isBeside = false;
 
   /** Why the practice under way is not where it should be; empty when it is. */
   readonly trouble = this.state.asReadonly();
@@ -36,6 +41,7 @@ export class Journals {
   /** Keeps a practice as it stands; of several in quick succession the newest. Never rejects. */
   put(journal: Journal): Promise<void> {
     this.newest = journal;
+    this.putBeside(journal);
     this.busy ??= this.putNewest().finally(() => (this.busy = null));
     return this.busy;
   }
@@ -53,21 +59,21 @@ export class Journals {
       const journal = this.newest;
       try {
         await this.database.of('journals').put(journal);
-        localStorage.removeItem(this.keyOf(journal.id));
+        if (this.newest === journal) localStorage.removeItem(this.keyOf(journal.id));
         this.state.set('');
       } catch (error) {
-        this.putBeside(journal, reasonOf(error));
+        this.state.set(`${reasonOf(error)} ${this.isBeside ? KEPT_BESIDE : KEPT_NOWHERE}`);
       }
       if (this.newest === journal) this.newest = null;
     }
   }
 
-  private putBeside(journal: Journal, reason: string): void {
+  private putBeside(journal: Journal): void {
     try {
       localStorage.setItem(this.keyOf(journal.id), JSON.stringify(journal));
-      this.state.set(`${reason} This practice is kept beside your data for now.`);
+      this.isBeside = true;
     } catch {
-      this.state.set(`${reason} This practice is kept nowhere: end it before you close this page.`);
+      this.isBeside = false;
     }
   }
 
