@@ -107,6 +107,7 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['classes', 0],
     ['meetings', 0],
     ['stills', 0],
+    ['films', 0],
     ['pictures', 0],
   ]);
 

@@ -1,5 +1,6 @@
 import { formatISO, subDays } from 'date-fns';
-import { bodyPicture, doorSeen, filmCamera, marksSeen } from '../film/bodyPicture';
+import { bodyPicture } from '../film/bodyPicture';
+import { doorSeen, filmCamera, marksSeen } from '../film/filmCamera';
 import { pictureBytes, type Picture } from '../film/picture';
 import { newStill, type Still } from '../film/still';
 import { stillPose } from '../figure/figurePose';

@@ -17,6 +17,8 @@ export interface PointSeen {
   readonly shown: boolean;
   /** By what it was judged; null where it could not be. */
   readonly figure: FilmFigure | null;
+  /** How far it is beyond its bound, in the unit of the figure, or within it where negative; null where it could not be judged. */
+  readonly beyond: number | null;
 }
 
 /** What a checkpoint asks of a figure: bounds, from what is asked or from nought, and the largest error it can be judged with. */
@@ -61,7 +63,8 @@ interface Seen {
   readonly unscaled: boolean;
 }
 
-const order = ['outside', 'at the limit', 'within', 'cannot be judged'] as const;
+/** Verdicts, the worst first. */
+export const verdictOrder = ['outside', 'at the limit', 'within', 'cannot be judged'] as const;
 
 /** The checkpoints of an exercise, each judged by what is seen. */
 export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSeen[] {
@@ -74,6 +77,7 @@ export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSee
       why,
       shown,
       figure: null,
+      beyond: null,
     });
     if (own === undefined) return cannot('Not to be seen in a picture: feel for it, or look.', false);
     const side = isSideView(seen.from) ? 'side' : 'front';
@@ -86,7 +90,7 @@ export function judged(checkpoints: readonly Checkpoint[], seen: Seen): PointSee
       seen.figures.filter(({ id }) => id === rule.figure).map((figure) => byRule(checkpoint, rule, figure)),
     );
     if (verdicts.length === 0) return { ...cannot(lacking(here, seen), true), said: 'not judged yet' };
-    return verdicts.toSorted((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))[0]!;
+    return verdicts.toSorted((a, b) => verdictOrder.indexOf(a.verdict) - verdictOrder.indexOf(b.verdict))[0]!;
   });
 }
 
@@ -112,6 +116,7 @@ function byRule(checkpoint: Checkpoint, rule: Rule, figure: FilmFigure): PointSe
     why: `${figureSaid(figure)}.`,
     shown: true,
     figure,
+    beyond,
   });
   if (error > rule.tolerance) return seen('cannot be judged', 'too uncertain from here');
   if (beyond <= 0) return seen('within', 'within');

@@ -115,6 +115,24 @@ function mirrored(scene: Scene, from: FilmFrom): boolean {
   return scene.at('shoulder right').right < scene.at('shoulder left').right !== (from === 'front');
 }
 
+/** What a still is read with as it stands: nothing turned, tilted or stretched. */
+export function plainTerms(still: Still, { body, pose }: Pick<StillTerms, 'body' | 'pose'>): SceneTerms {
+  const plain: SceneTerms = {
+    from: still.from,
+    scale: still.scale,
+    lengthCm: still.length?.cm ?? 0,
+    body,
+    turnDeg: 0,
+    tiltDeg: 0,
+    stretch: 0,
+    nearer: nearerOf(pose, still.from),
+    nearness: 1 / (still.awayM ?? AWAY),
+    pxPerMetre: 0,
+    centre: { x: still.width / 2, y: still.height / 2 },
+  };
+  return { ...plain, pxPerMetre: pxPerMetreOf(sceneOf(pointsOf(still), plain)) };
+}
+
 /**
  * What can be read off a still. Each error comes from a slip of {@link MARK_SLIP} px of every mark, the scale, the
  * plumb and a body turned out of the picture by {@link TURN}° or as far as it is seen to be (sources: Film).
@@ -123,20 +141,7 @@ export function readStill(still: Still, terms: StillTerms): StillReading {
   const { body, pose, known } = terms;
   const { from } = still;
   const points = pointsOf(still);
-  const plain: SceneTerms = {
-    from,
-    scale: still.scale,
-    lengthCm: still.length?.cm ?? 0,
-    body,
-    turnDeg: 0,
-    tiltDeg: 0,
-    stretch: 0,
-    nearer: nearerOf(pose, from),
-    nearness: 1 / (still.awayM ?? AWAY),
-    pxPerMetre: 0,
-    centre: { x: still.width / 2, y: still.height / 2 },
-  };
-  const base = { ...plain, pxPerMetre: pxPerMetreOf(sceneOf(points, plain)) };
+  const base = plainTerms(still, terms);
   const scene = sceneOf(points, base);
   const off = shareOff(still, known);
   const looks = shortened(scene, still, body);

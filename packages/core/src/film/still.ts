@@ -18,7 +18,7 @@ export const markNames = [
 ] as const satisfies readonly MarkName[];
 
 /** A point of a picture, px from its left upper corner. */
-const SpotSchema = z.object({ x: z.number().min(-20_000).max(20_000), y: z.number().min(-20_000).max(20_000) });
+export const SpotSchema = z.object({ x: z.number().min(-20_000).max(20_000), y: z.number().min(-20_000).max(20_000) });
 export type FilmSpot = z.infer<typeof SpotSchema>;
 const StretchSchema = z.object({ from: SpotSchema, to: SpotSchema });
 

@@ -4,6 +4,7 @@ import { MeetingSchema } from '../classes/meeting';
 import { TaughtClassSchema } from '../classes/taughtClass';
 import { CorrectionSchema } from '../corrections/correction';
 import { PictureSchema } from '../film/picture';
+import { FilmSchema } from '../film/film';
 import { StillSchema } from '../film/still';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../plan/plan';
@@ -38,6 +39,7 @@ export const bundleKinds = [
   'classes',
   'meetings',
   'stills',
+  'films',
   'pictures',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
@@ -56,6 +58,8 @@ const contents = {
   classes: z.array(TaughtClassSchema).default([]),
   meetings: z.array(MeetingSchema).default([]),
   stills: z.array(StillSchema).default([]),
+  /** What was followed in films; the films themselves are not in the file. */
+  films: z.array(FilmSchema).default([]),
   /** Only where the teacher wants them in the file. */
   pictures: z.array(PictureSchema).default([]),
 };
@@ -85,6 +89,7 @@ export const emptyContents = (): BundleContents => ({
   classes: [],
   meetings: [],
   stills: [],
+  films: [],
   pictures: [],
 });
 

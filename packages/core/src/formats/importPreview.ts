@@ -30,9 +30,9 @@ function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
     const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
     return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${item.day}`;
   }
-  if ('data' in item) {
+  if ('data' in item || 'tracks' in item) {
     const still = known.map((side) => side.stills.get(item.id)).find((found) => found !== undefined);
-    return `picture of ${still !== undefined && 'name' in still ? still.name : item.id}`;
+    return `${'data' in item ? 'picture' : 'film'} of ${still !== undefined && 'name' in still ? still.name : item.id}`;
   }
   const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
   const who = student !== undefined && 'name' in student ? student.name : item.studentId;
@@ -53,6 +53,7 @@ function references(item: Item): [field: string, kind: BundleKind, id: string][]
   if ('present' in item) list.push(['classId', 'classes', item.classId]);
   if ('roster' in item && item.routineId !== null) list.push(['routineId', 'routines', item.routineId]);
   if ('roster' in item && item.chainId !== null) list.push(['chainId', 'chains', item.chainId]);
+  if ('tracks' in item) list.push(['id', 'stills', item.id]);
   if ('strandId' in item) list.push(['planId', 'plans', item.planId]);
   return list;
 }

@@ -129,11 +129,11 @@ export const sources: readonly SourceEntry[] = [
     topic: 'Film',
     what: 'Angles and lengths read off a picture of a student, each with its ±, and what they say of the checkpoints.',
     formula:
-      'angles between the marked joints against the plumb; lengths by the foot, the trunk or a known length; what is nearer to the camera brought to where the feet stand; ± = slips of 3 px of every mark, the scale and the plumb together (root of the squares), plus the camera’s distance, plus a body turned 15° or as far as its foot looks too short',
+      'angles between the marked joints against the plumb; lengths by the foot, the trunk or a known length; what is nearer to the camera brought to where the feet stand; ± = slips of 3 px of every mark, the scale and the plumb together (root of the squares), plus the camera’s distance, plus a body turned 15° or as far as its foot looks too short. In a film points are followed by how alike their surroundings are (zero-mean normalised cross-correlation), held by the lengths of the bones, smoothed over 0.4 s; cycles are counted by the turns of the hand or the hips along the line in which they go furthest',
     source:
-      'Plane geometry and a pinhole camera; the arithmetic is ours. What is looked for – never past the toe line, knee over the foot, elbows lower than shoulders, no lean – is common practice; parts of the body’s mass as in Body',
+      'Plane geometry and a pinhole camera; the arithmetic is ours. Each step of a point is gone back again and doubted where it does not come back: Kalal, Mikolajczyk, Matas 2010, Forward-backward error (from memory). Smoothing: Savitzky and Golay 1964, by a library. Grey: Rec. ITU-R BT.601. What is looked for – never past the toe line, knee over the foot, elbows lower than shoulders, no lean – is common practice; parts of the body’s mass as in Body',
     limits:
-      'House values: the slip, how far proportions differ (2, 5 or 10 %), a camera 2.5 to 6 m away where nobody says, and from where on a checkpoint is called outside. Where the ± is wider than that, it says that it cannot be judged from here. A picture shows neither pain nor effort.',
+      'House values: the slip, how far proportions differ (2, 5 or 10 %), a camera 2.5 to 6 m away where nobody says, and from where on a checkpoint is called outside, how alike a point has to be to be believed, and from where on a cycle counts. Where the ± is wider than that, it says that it cannot be judged from here. A picture shows neither pain nor effort.',
   },
   {
     topic: 'Lessons of a chain',

@@ -10,6 +10,7 @@ import {
   type Correction,
   type Decision,
   type Exercise,
+  type Film,
   type Journal,
   type Measure,
   type Meeting,
@@ -40,6 +41,7 @@ export interface Records {
   classes: TaughtClass;
   meetings: Meeting;
   stills: Still;
+  films: Film;
   pictures: Picture;
 }
 export type TableName = keyof Records;
@@ -58,6 +60,7 @@ export const tableNames = [
   'classes',
   'meetings',
   'stills',
+  'films',
   'pictures',
 ] as const satisfies readonly TableName[];
 
@@ -101,7 +104,7 @@ export class Database extends Dexie {
     // What was done today, to be taken back after a reload too.
     this.version(4).stores({ steps: 'id' });
     this.version(5).stores({ classes: 'id', meetings: 'id, classId, day' });
-    this.version(6).stores({ stills: 'id, studentId', pictures: 'id, studentId' });
+    this.version(6).stores({ stills: 'id, studentId', films: 'id, studentId', pictures: 'id, studentId' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

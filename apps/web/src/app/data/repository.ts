@@ -12,6 +12,7 @@ import {
   type Correction,
   type Decision,
   type Exercise,
+  type Film,
   type Meeting,
   type PracticeLog,
   type School,
@@ -23,7 +24,7 @@ import { Notices } from './notices';
 import { readers } from './schemas';
 
 /** Tables whose records belong to a student. */
-export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections' | 'stills' | 'pictures';
+export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections' | 'stills' | 'films' | 'pictures';
 
 /** Days of practices that are enough for verdicts; where they are not, so many of the latest. */
 const RECENT_DAYS = 45;
@@ -108,6 +109,10 @@ export class Repository {
     return this.ofStudent('stills', studentId).pipe(
       map((stills) => stills.toSorted((a, b) => b.day.localeCompare(a.day) || b.id.localeCompare(a.id))),
     );
+  }
+
+  filmsOf(studentId: string): Observable<Film[]> {
+    return this.ofStudent('films', studentId);
   }
 
   /** Which pictures of a student are kept, without reading them. */

@@ -3,6 +3,7 @@ import {
   CorrectionSchema,
   DecisionSchema,
   ExerciseSchema,
+  FilmSchema,
   JournalSchema,
   MeasureSchema,
   MeetingSchema,
@@ -48,6 +49,7 @@ export const readers: { readonly [N in TableName]: Reader<Records[N]> } = {
   classes: TaughtClassSchema,
   meetings: MeetingSchema,
   stills: StillSchema,
+  films: FilmSchema,
   pictures: PictureSchema,
 };
 

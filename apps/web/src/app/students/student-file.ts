@@ -27,6 +27,7 @@ import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
+import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
 import { strandVerdicts } from '../data/verdicts';
 import { daysAgo, shortDay } from '../ui/day-words';
@@ -341,8 +342,7 @@ export class StudentFile {
       ...this.decisions().map((decision): Write => ({ table: 'decisions', remove: decision.id })),
       ...this.corrections().map((entry): Write => ({ table: 'corrections', remove: entry.id })),
       ...this.measures().map((measure): Write => ({ table: 'measures', remove: measure.id })),
-      ...this.stills().map((still): Write => ({ table: 'stills', remove: still.id })),
-      ...pictures.map((id): Write => ({ table: 'pictures', remove: id })),
+      ...[...new Set([...this.stills().map(({ id }) => id), ...pictures])].flatMap(stillRemoval),
     ]);
     this.notices.done(`${student.name} removed with plan and practices`, { undo: true });
     await this.router.navigate(['/students']);

@@ -1,0 +1,64 @@
+import type { Dose } from '../library/dose';
+import { counted } from '../library/doseWords';
+import type { FilmCycles } from './filmCycles';
+import type { FilmReading, Kept } from './filmReading';
+import { inUnit } from './filmWords';
+import { markWords, type FilmFrom } from './still';
+
+const seconds = (value: number): string => `${value.toFixed(1)} s`;
+
+/** What was counted: “Right hand: 6 cycles, 5.1 s each, 48 cm from end to end”. */
+export function cyclesSaid({ by, side, count, mean, rangeCm, spread }: FilmCycles): string {
+  const who = by === 'hips' ? 'Hips' : side === 'both' ? 'Hands' : `${side === 'left' ? 'Left' : 'Right'} hand`;
+  const each = mean === null ? '' : `, ${seconds(mean)} each`;
+  const far = rangeCm === null ? '' : `, ${inUnit(rangeCm, 'cm')} from end to end`;
+  const even = spread === null ? '' : `, even to ${Math.max(1, Math.round(100 * spread))} %`;
+  return `${who}: ${counted(count, 'cycle')}${each}${even}${far}.`;
+}
+
+/** How the pace is beside what a dose asks; empty where it asks none. */
+export function paceSaid({ mean }: Pick<FilmCycles, 'mean'>, dose: Dose): string {
+  if (dose.kind !== 'cycle' || mean === null) return '';
+  const asked = dose.cycleSeconds + dose.staySeconds;
+  const off = mean - asked;
+  // A tenth quicker or slower is the same pace to a teacher’s eye (house value).
+  if (Math.abs(off) <= asked / 10) return `Asked: ${seconds(asked)} each. That is the pace.`;
+  return `Asked: ${seconds(asked)} each. ${off < 0 ? 'Quicker' : 'Slower'} by ${seconds(Math.abs(off))}.`;
+}
+
+/** How both hands are to each other; empty where only one is seen. */
+export function evennessSaid(cycles: readonly FilmCycles[]): string {
+  const [left, right] = (['left', 'right'] as const).map((side) =>
+    cycles.find((entry) => entry.by === 'wrist' && entry.side === side),
+  );
+  if (left?.rangeCm == null || right?.rangeCm == null) return '';
+  const off = right.rangeCm - left.rangeCm;
+  // A tenth is no difference to a teacher’s eye (house value).
+  const even = Math.abs(off) <= Math.max(left.rangeCm, right.rangeCm) / 10;
+  const far = even
+    ? 'Both hands go equally far'
+    : `The ${off > 0 ? 'right' : 'left'} hand goes ${inUnit(off, 'cm')} further`;
+  const count = left.count === right.count ? '' : `, left ${left.count} and right ${right.count} times`;
+  return `${far}${count}.`;
+}
+
+/** Whether the height was kept: “The head stays within 3.1 cm, and is 2.4 cm lower in the end”. */
+export function heightSaid({ range, change }: Kept): string {
+  const end =
+    Math.abs(change) < 1 ? '' : `, and is ${inUnit(change, 'cm')} ${change < 0 ? 'lower' : 'higher'} in the end`;
+  return `The head goes up and down by ${inUnit(range, 'cm')}${end}.`;
+}
+
+/** Whether the feet stayed: “The left ankle bone moves by 6 cm”; those that stay within 2 cm are not named (house value). */
+export function driftSaid(drift: FilmReading['drift'], from: FilmFrom): string {
+  if (drift.length === 0) return '';
+  const moved = drift.filter(({ cm }) => cm >= 2);
+  if (moved.length === 0) return drift.length === 1 ? 'The foot stays where it is.' : 'The feet stay where they are.';
+  return moved.map(({ name, cm }) => `The ${markWords(name, from)} moves by ${inUnit(cm, 'cm')}.`).join(' ');
+}
+
+/** Where it stood still: “Stood still at 12.4 s for 3.0 s”. */
+export const pausesSaid = ({ pauses }: Pick<FilmCycles, 'pauses'>): string =>
+  pauses.length === 0
+    ? ''
+    : `Stood still ${pauses.map(({ at, seconds: long }) => `at ${seconds(at)} for ${seconds(long)}`).join(', ')}.`;
