@@ -186,3 +186,148 @@ test('pictures go into a file only where the teacher wants it, and come back fro
   await expect(own.getByText('The picture itself is not on this machine')).toHaveCount(0);
   await own.context().close();
 });
+
+const joints = {
+  'toe right': [300, 600, 0, 0],
+  'heel right': [220, 600, 0, 0],
+  'ankle right': [235, 570, 0, 0],
+  'knee right': [240, 455, 60, 20],
+  'hip right': [235, 330, -30, 60],
+  'wrist right': [350, 210, 0, 60],
+  'elbow right': [300, 260, 0, 60],
+  'shoulder right': [245, 190, -10, 60],
+  head: [255, 130, -10, 60],
+} as const;
+const CYCLES = 3;
+const CYCLE_SECONDS = 2;
+
+/** An outline with tape on its joints that goes down and up three times, two seconds each, filmed by the browser itself. */
+async function squatting(page: Page): Promise<Buffer> {
+  const made = await page.evaluate(
+    async ({ places, cycles, long }) => {
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [480, 640];
+      const pen = canvas.getContext('2d')!;
+      const draw = (seconds: number): void => {
+        const low = (1 - Math.cos((2 * Math.PI * seconds) / long)) / 2;
+        const at = places.map(([x, y, right, down]) => [x + right * low, y + down * low] as const);
+        pen.fillStyle = '#d8d2c4';
+        pen.fillRect(0, 0, 480, 640);
+        pen.strokeStyle = '#4a5568';
+        pen.lineWidth = 34;
+        pen.lineCap = 'round';
+        pen.lineJoin = 'round';
+        for (const line of [
+          [0, 1, 2, 3, 4, 7, 8],
+          [7, 6, 5],
+        ]) {
+          pen.beginPath();
+          for (const joint of line) pen.lineTo(...at[joint]!);
+          pen.stroke();
+        }
+        for (const [x, y] of at) {
+          for (const [radius, colour] of [
+            [7, '#fff'],
+            [3.5, '#111'],
+          ] as const) {
+            pen.fillStyle = colour;
+            pen.beginPath();
+            pen.arc(x, y, radius, 0, 7);
+            pen.fill();
+          }
+        }
+      };
+      draw(0);
+      const recorder = new MediaRecorder(canvas.captureStream(30), {
+        mimeType: 'video/webm;codecs=vp8',
+        videoBitsPerSecond: 3e6,
+      });
+      const parts: Blob[] = [];
+      recorder.ondataavailable = ({ data }) => parts.push(data);
+      recorder.start();
+      const begun = performance.now();
+      for (let seconds = 0; seconds < cycles * long + 0.1; seconds = (performance.now() - begun) / 1000) {
+        draw(Math.min(seconds, cycles * long));
+        await new Promise((done) => setTimeout(done, 25));
+      }
+      recorder.stop();
+      await new Promise((done) => (recorder.onstop = done));
+      const bytes = new Uint8Array(await new Blob(parts).arrayBuffer());
+      return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
+    },
+    { places: Object.values(joints), cycles: CYCLES, long: CYCLE_SECONDS },
+  );
+  return Buffer.from(made, 'base64');
+}
+
+test('a film is followed: cycles counted, the worst moment gone to and kept, and all is there after a reload', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const wrong = complaints(page);
+  await openDemo(page);
+  const film = { name: 'Squat.webm', mimeType: 'video/webm', buffer: await squatting(page) };
+  await openFilm(page);
+  await field(page).setInputFiles(film);
+  await page.getByRole('button', { name: 'Take this moment' }).click();
+  await expect(page.getByRole('heading', { name: 'Squat' })).toBeVisible();
+  const surface = page.getByRole('application');
+  await expect(surface).toHaveAccessibleName(/press where the right toe is/);
+  const box = (await surface.boundingBox())!;
+  for (const name of [...inOrder, 'head']) {
+    const [joint, side] = name.split(' ');
+    const [x, y] = joints[(side === undefined ? joint : `${joint!} right`) as keyof typeof joints];
+    await page.mouse.click(box.x + (x * box.width) / 480, box.y + (y * box.height) / 640);
+    await expect(page.getByRole('group', { name: 'Points to mark' }).locator('.set')).toHaveCount(
+      [...inOrder, 'head'].indexOf(name) + 1,
+    );
+  }
+  await page.getByRole('combobox', { name: 'Exercise on the picture' }).click();
+  await page.getByRole('option', { name: 'Squat and bounce' }).click();
+
+  await page.getByRole('link', { name: 'Follow through the film' }).click();
+  const follow = page.getByRole('button', { name: 'Follow through the film' });
+  await expect(follow).toBeEnabled();
+  await follow.click();
+  const running = page.getByText(/Following: frame \d+ of \d+/);
+  await expect(running).toBeVisible();
+  const says = page.getByRole('region', { name: 'What it says' });
+  await expect(says).toContainText('The foot stays where it is.', { timeout: 120_000 });
+  await expect(running).toHaveCount(0, { timeout: 120_000 });
+  await expect(says).toContainText(/Right hand: 3 cycles, (1\.9|2\.0|2\.1) s each/);
+  await expect(page.getByText('Doubted, and read from nothing there')).toHaveCount(0);
+
+  // The knee is furthest over the toes where it is lowest: a second into one of the cycles.
+  const knees = page.getByRole('button', { name: 'Go to the worst moment: knees' });
+  const worst = Number.parseFloat((await knees.textContent())!);
+  expect(Math.abs((worst % CYCLE_SECONDS) - CYCLE_SECONDS / 2)).toBeLessThan(0.3);
+  await knees.click();
+  const moment = page.getByRole('slider', { name: 'Moment of the film' });
+  await expect(moment).toHaveAttribute('aria-valuetext', new RegExp(`^${worst.toFixed(1).slice(0, 2)}`));
+  await page.getByRole('button', { name: 'Run the worst moment slowly: knees' }).click();
+  await expect(page.getByRole('button', { name: 'Stand still' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stand still' }).click();
+  await knees.click();
+  await page.getByRole('combobox', { name: 'What is drawn through the film' }).click();
+  await page.getByRole('option', { name: 'right knee bent, °' }).click();
+  await expect(page.getByRole('img', { name: /^right knee bent through the film: from/ })).toBeVisible();
+
+  // Mended by keys: it is followed on from there.
+  await page.getByRole('button', { name: 'right elbow, followed' }).click();
+  await surface.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Some is still to be followed')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Some is still to be followed')).toHaveCount(0);
+
+  const there = page.url();
+  await page.getByRole('button', { name: 'Keep this moment' }).click();
+  await expect(page.getByRole('heading', { name: /^Squat, \d\.\d s$/ })).toBeVisible();
+  await expect(page.getByText('All is marked.')).toBeVisible();
+  await page.goto(there);
+  await expect(says).toContainText(/Right hand: 3 cycles/);
+  await expect(page.getByText('Open Squat.webm again')).toBeVisible();
+  await page.getByLabel('Film', { exact: true }).setInputFiles(film);
+  await expect(surface).toBeVisible();
+  expect(wrong).toEqual([]);
+});

@@ -1,4 +1,5 @@
 import { answer } from '../src/app/compute/answer';
+import type { FollowRequest } from '../src/app/compute/follow.protocol';
 import { RequestSchema, type Reply } from '../src/app/compute/protocol';
 
 /** Stands in for the worker in unit tests: the same answers, on the same thread, a moment later. */
@@ -27,6 +28,29 @@ class WorkerStandIn {
     this.onmessage = null;
   }
 }
+
+/** Stands in for the worker that follows points: all stay where they are, in trust that is chosen. */
+class FollowStandIn {
+  onmessage: ((event: MessageEvent<unknown>) => void) | null = null;
+  private places: Record<string, { x: number; y: number; trust: number }> = {};
+
+  postMessage(message: unknown): void {
+    const request = message as FollowRequest;
+    if (request.kind === 'begin') this.places = {};
+    const marks = request.kind === 'begin' ? request.marks : {};
+    for (const [name, spot] of Object.entries(marks)) this.places[name] = { ...spot, trust: following.trust };
+    const found = { kind: 'found', places: request.kind === 'begin' ? {} : this.places };
+    void Promise.resolve().then(() => this.onmessage?.({ data: found } as MessageEvent<unknown>));
+  }
+
+  terminate(): void {
+    this.onmessage = null;
+  }
+}
+
+/** How far the stand-in trusts what it follows. */
+export const following = { trust: 100 };
+export const openFollowWorker = (): Worker => new FollowStandIn() as unknown as Worker;
 
 /** How many workers were opened. */
 export const opened = { count: 0 };

@@ -50,6 +50,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./students/student-file')).StudentFile,
   },
   {
+    path: 'students/:id/film/:stillId/followed',
+    title: 'Followed through a film – Pomek',
+    loadComponent: async () => (await import('./film/film-page')).FilmPage,
+  },
+  {
     path: 'students/:id/film/:stillId',
     title: 'Seen on film – Pomek',
     loadComponent: async () => (await import('./film/still-page')).StillPage,

@@ -159,7 +159,7 @@ test('each checkpoint is found where it is worst, and judged there as a still', 
   if (knees !== undefined) expect(past[knees.frame]!).toBeGreaterThan(Math.max(...past) - 0.7);
   const head = Array.from({ length: film.frames }, (_, frame) => made.pose(frame).head.y * 100);
   expect(Math.abs(height!.range - (Math.max(...head) - Math.min(...head)))).toBeLessThan(1.5);
-  expect(Math.abs(height!.change)).toBeLessThan(3);
+  expect(Math.abs(height!.change)).toBeLessThan(0.5);
   expect(readFilm(film, still, terms).drift[0]!.cm).toBeLessThan(1);
 });
 

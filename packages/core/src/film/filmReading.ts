@@ -15,7 +15,7 @@ export interface WorstMoment {
 export interface Kept {
   /** Between the lowest and the highest, without the odd frame. */
   readonly range: number;
-  /** From the first fifth of the film to the last: sunk where negative. */
+  /** From the first cycle to the last, or of what does not go to and fro from the first fifth of the film to the last: sunk where negative. */
   readonly change: number;
 }
 
@@ -31,16 +31,22 @@ export interface FilmReading {
   readonly drift: readonly { readonly name: MarkName; readonly cm: number }[];
 }
 
-function keptOf(values: readonly (number | null)[]): Kept | null {
+/** @param starts frames at which a cycle begins */
+function keptOf(values: readonly (number | null)[], starts: readonly number[]): Kept | null {
   const known = values.filter((value) => value !== null);
   if (known.length < 10) return null;
   const sorted = known.toSorted((a, b) => a - b);
   const at = (share: number): number => sorted[Math.round(share * (sorted.length - 1))]!;
-  const fifth = Math.max(1, Math.floor(known.length / 5));
-  return {
-    range: at(0.98) - at(0.02),
-    change: medianOf(known.slice(-fifth))! - medianOf(known.slice(0, fifth))!,
-  };
+  const within = (from: number, to: number): number | null =>
+    medianOf(values.slice(Math.round(from), Math.round(to)).filter((value) => value !== null));
+  // What goes up and down is compared cycle by cycle: where in one a film ends means nothing.
+  const [first, last] =
+    starts.length > 2
+      ? [within(starts[0]!, starts[1]!), within(starts.at(-2)!, starts.at(-1)!)]
+      : starts.length > 0
+        ? [null, null]
+        : [within(0, values.length / 5), within((4 * values.length) / 5, values.length)];
+  return { range: at(0.98) - at(0.02), change: first === null || last === null ? 0 : last - first };
 }
 
 function driftOf({ marks, cmPerPx }: Motion, from: Still['from']): FilmReading['drift'] {
@@ -79,11 +85,13 @@ export function readFilm(film: Film, still: Still, terms: StillTerms): FilmReadi
     const [first] = seen.filter(({ point }) => point.checkpoint.id === id && point.shown).toSorted(byWorst);
     return first === undefined ? [] : [first];
   });
+  const cycles = filmCycles(motion, still.from);
+  const starts = (cycles[0]?.starts ?? []).map((at) => (at - film.startSeconds) * film.perSecond);
   return {
     motion,
-    cycles: filmCycles(motion, still.from),
+    cycles,
     worst: worst.toSorted(byWorst),
-    height: keptOf(motion.curves.find(({ id }) => id === 'head height')?.values ?? []),
+    height: keptOf(motion.curves.find(({ id }) => id === 'head height')?.values ?? [], starts),
     drift: driftOf(motion, still.from),
   };
 }

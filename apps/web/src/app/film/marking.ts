@@ -36,6 +36,8 @@ export class Marking {
   readonly points = input.required<Readonly<Partial<Record<FilmPoint, FilmSpot>>>>();
   /** The computed figure laid over; null where it is not wanted or cannot be. */
   readonly over = input<Readonly<Partial<Record<MarkName, FilmSpot>>> | null>(null);
+  /** Points that were followed to where they are and are not believed there. */
+  readonly doubted = input<ReadonlySet<FilmPoint>>(new Set());
   readonly active = model.required<FilmPoint | null>();
   readonly marked = output<Marked>();
   readonly removed = output<FilmPoint>();
@@ -56,6 +58,7 @@ export class Marking {
       ...spot,
       side: sideOfMark(name),
       active: name === this.active(),
+      doubted: this.doubted().has(name as FilmPoint),
     })),
   );
   protected readonly lines = computed(() => drawnLines(this.still().from, this.seen()));

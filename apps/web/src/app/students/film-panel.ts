@@ -16,6 +16,7 @@ import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
+import { OpenFilms } from '../data/open-films';
 import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
 import { sizeWords } from '../ui/size-words';
@@ -40,6 +41,7 @@ export class FilmPanel {
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
+  private readonly opened = inject(OpenFilms);
   readonly student = input.required<Student>();
   readonly school = input.required<School>();
   readonly stills = input.required<readonly Still[]>();
@@ -135,7 +137,12 @@ export class FilmPanel {
   }
 
   /** Keeps a picture with nothing on it yet, as one step that can be taken back, and opens it. */
-  protected async keep(taken: TakenPicture, name: string, day = this.clock.today()): Promise<void> {
+  protected async keep(
+    taken: TakenPicture,
+    name: string,
+    day = this.clock.today(),
+    film: File | null = null,
+  ): Promise<void> {
     const { id: studentId } = this.student();
     const id = this.clock.newId();
     const picture = { id, studentId, data: taken.data };
@@ -158,6 +165,7 @@ export class FilmPanel {
       // The store has said it; nothing was kept, and what is open stays open.
       return;
     }
+    if (film !== null) this.opened.set(id, film);
     await this.router.navigate(['/students', studentId, 'film', id]);
   }
 

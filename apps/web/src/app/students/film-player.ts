@@ -108,6 +108,9 @@ const FAR = 1e7;
       background: var(--pk-sunk);
       border-radius: 4px;
     }
+    .time input {
+      accent-color: var(--pk-pine);
+    }
     .time {
       display: grid;
       grid-template-columns: auto minmax(0, 1fr);

@@ -9,7 +9,6 @@ import {
   viewChild,
   DestroyRef,
 } from '@angular/core';
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Button } from 'primeng/button';
 import {
   ageOn,
@@ -39,13 +38,10 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
+import { Chart } from '../ui/chart';
 import { dayMonth } from '../ui/day-words';
 import { DayPipe } from '../ui/day.pipe';
 import { download, fileName } from '../ui/download';
-
-Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
-Chart.defaults.font.family = getComputedStyle(document.documentElement).getPropertyValue('--pk-text');
-Chart.defaults.font.size = 14;
 
 const WEEKS = 12;
 /** Greys from dark to light with the two inks of the sides left out: the family is also written in the table. */

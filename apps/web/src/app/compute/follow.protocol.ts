@@ -1,0 +1,32 @@
+import { SpotSchema, filmFrom, markNames } from '@pomek/core';
+import * as z from 'zod';
+
+const MarksSchema = z.partialRecord(z.enum(markNames), SpotSchema);
+const FrameSchema = z.custom<ImageBitmap>(
+  (value) => typeof value === 'object' && value !== null && 'width' in value && 'height' in value,
+  'a frame is no picture',
+);
+
+/** What the page asks: to begin in a frame with its marks, then a step for each further frame. */
+export const FollowRequestSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('begin'),
+    from: z.enum(filmFrom),
+    marks: MarksSchema,
+    /** Points whose place is known: they only hold the bones. */
+    rest: MarksSchema,
+    frame: FrameSchema,
+  }),
+  z.object({ kind: z.literal('step'), rest: MarksSchema, frame: FrameSchema }),
+]);
+export type FollowRequest = z.infer<typeof FollowRequestSchema>;
+
+export const FollowReplySchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('found'),
+    places: z.partialRecord(z.enum(markNames), SpotSchema.extend({ trust: z.number().min(0).max(100) })),
+  }),
+  z.object({ kind: z.literal('error'), message: z.string() }),
+]);
+export type FollowReply = z.infer<typeof FollowReplySchema>;
+export type Places = Extract<FollowReply, { kind: 'found' }>['places'];

@@ -1,0 +1,71 @@
+import {
+  followRuns,
+  marksAt,
+  secondsOf,
+  type Film,
+  type FollowRun,
+  type Followed,
+  type MarkName,
+  type Still,
+} from '@pomek/core';
+import { Following } from '../compute/following';
+import type { FilmFrames } from './film-frames';
+
+/** What one way through a film has found, by frame. */
+export type Found = ReadonlyMap<number, Readonly<Partial<Record<MarkName, Followed>>>>;
+
+export interface FollowHooks {
+  /** A frame was looked at: so many of all. */
+  readonly progress: (done: number, all: number) => void;
+  /** A way is through, or broken off. */
+  readonly found: (run: FollowRun, found: Found) => Promise<void>;
+  readonly stopped: () => boolean;
+}
+
+const without = <T>(marks: Readonly<Partial<Record<MarkName, T>>>, names: readonly string[]) =>
+  Object.fromEntries(Object.entries(marks).filter(([name]) => !names.includes(name))) as Partial<Record<MarkName, T>>;
+
+/** Follows through a film what is not followed yet. What was found before it is stopped is given out. */
+export async function followFilm(film: Film, still: Still, frames: FilmFrames, hooks: FollowHooks): Promise<void> {
+  const { width, height, from } = still;
+  const runs = followRuns(film);
+  const lengthOf = ({ start, to }: FollowRun): number =>
+    Math.max(...Object.values(to).map((frame) => Math.abs(frame - start)));
+  const all = runs.reduce((sum, run) => sum + lengthOf(run), 0);
+  let done = 0;
+  const following = new Following();
+  try {
+    for (const run of runs) {
+      const names = Object.keys(run.to) as MarkName[];
+      const found = new Map<number, Partial<Record<MarkName, Followed>>>();
+      const restIn = (frame: number) => without(marksAt(film, frame), names);
+      const frameAt = async (frame: number): Promise<ImageBitmap> => {
+        await frames.seek(secondsOf(film, frame));
+        return frames.bitmap(width, height);
+      };
+      const here = marksAt(film, run.start);
+      const marks = without(
+        here,
+        Object.keys(here).filter((name) => !names.includes(name as MarkName)),
+      );
+      await following.ask({ kind: 'begin', from, marks, rest: restIn(run.start), frame: await frameAt(run.start) });
+      let coming = frameAt(run.start + run.way);
+      for (let step = 1; step <= lengthOf(run); step += 1) {
+        const frame = run.start + step * run.way;
+        const asked = following.ask({ kind: 'step', rest: restIn(frame), frame: await coming });
+        const last = step === lengthOf(run) || hooks.stopped();
+        // While the points of one frame are sought the next is fetched.
+        if (!last) coming = frameAt(frame + run.way);
+        const places = await asked;
+        found.set(frame, places);
+        done += 1;
+        hooks.progress(done, all);
+        if (last) break;
+      }
+      await hooks.found(run, found);
+      if (hooks.stopped()) return;
+    }
+  } finally {
+    following.end();
+  }
+}
