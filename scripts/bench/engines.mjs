@@ -251,7 +251,39 @@ function forecast(core) {
 }
 
 /** The engines against general-purpose libraries, and how they grow as their work doubles. */
+/** Twelve points followed through frames of 1280 × 720. */
+function following(core) {
+  const camera = core.filmCamera({ from: 'front', width: 1280, height: 720, focal: 1100, high: 0.9 });
+  const tree = core.builtInExercises.find(({ id }) => id === 'tree-holding');
+  const hall = core.emptyHall(camera);
+  const colours = core.bodyPalette();
+  const poseAt = (frame) => {
+    const kneeBendDeg = 25 + 15 * Math.sin(frame / 5);
+    return core.stillPose(core.standardBody, { ...tree.posture, kneeBendDeg }, core.softSchool, 'right');
+  };
+  const frames = Array.from({ length: 30 }, (_, frame) => {
+    const pixels = core.bodyPixels(poseAt(frame), camera, 0, hall, 0.35);
+    const data = pixels.map((index) => colours[3 * index + 1]);
+    return { width: camera.width, height: camera.height, data };
+  });
+  const marks = Object.fromEntries(Object.entries(core.marksSeen(camera, poseAt(0))).slice(0, 12));
+  const ms = time(() => {
+    const follower = new core.Follower(frames[0], 'front', marks);
+    for (const frame of frames.slice(1)) follower.step(frame);
+  }, 3);
+  const rate = round((1000 * (frames.length - 1)) / ms, 0);
+  return [
+    {
+      name: 'Frames of 1280 × 720 in which 12 points are followed',
+      value: rate,
+      unit: 'a second',
+      target: '≥ 30',
+      met: rate >= 30,
+    },
+  ];
+}
+
 export async function measureEngines() {
   const core = await loadCore();
-  return [...forecast(core), ...planner(core), ...fatigue(core), ...(await fit(core))];
+  return [...forecast(core), ...planner(core), ...fatigue(core), ...following(core), ...(await fit(core))];
 }

@@ -23,6 +23,8 @@ const REACHES = 1.3;
 const AROUND = 0.035;
 /** From toes to ear a body is about so high, m; and a film is about so high. */
 const [MARKED_HIGH, FILM_HIGH] = [1.5, 2.2];
+/** Alike so far, a place is looked for no further. House value. */
+const SAME = 0.9;
 /** Alike so far, a place is as good as certain, and as good as a guess. House values. */
 const [CERTAIN, GUESS] = [0.95, 0.55];
 /** A place that looks so little like anything the point has looked like is another thing that hides it. House value. */
@@ -218,6 +220,8 @@ export class Follower {
       const spot = this.soughtIn(frame, look, start, sizes, wide);
       const alike = this.alikeAt(look[0], frame, spot);
       if (alike > best.alike) best = { spot, alike };
+      // As good as the same: no other place will be it.
+      if (alike > SAME) break;
     }
     return best.spot;
   }
@@ -266,7 +270,7 @@ export class Follower {
     const alike = map[cell(spot.y, centre.y) * this.length + cell(spot.x, centre.x)]!;
     const here = this.squareAt(frame, spot);
     const remembered = Math.max(0, ...point.looks.map(({ at }) => likeness(at[0]!, here, 0)[0]!));
-    const back = this.soughtIn(this.before, look, point.at, [1, 0]);
+    const back = this.soughtIn(this.before, look, point.at, [0]);
     // Along a limb that looks the same all along one comes back elsewhere: the bones say where it is then.
     const better =
       look[0] == null ? 0 : this.alikeAt(look[0], this.before, back) - this.alikeAt(look[0], this.before, point.at);
@@ -277,7 +281,7 @@ export class Follower {
       !outside &&
       (hidden
         ? alike > AGAIN && remembered > AGAIN && this.isPlain(point, spot, held)
-        : alike > GUESS && remembered > HIDDEN && astray < 3);
+        : alike > GUESS && remembered > HIDDEN && astray < 2);
     if (!seen) {
       point.doubts += 1;
       point.trust = outside ? 0 : Math.min(TRUSTED - 10, trustOf(alike));

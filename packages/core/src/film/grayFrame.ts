@@ -77,18 +77,15 @@ export function squareOf({ width, height, data }: GrayFrame, x: number, y: numbe
 }
 
 /** The middle of a square counts most: a bell that has fallen to a quarter at its edge, its sum one. House value. */
-const weights = new Map<number, Float32Array>();
-function weightsOf(reach: number): Float32Array {
-  const known = weights.get(reach);
+const bells = new Map<number, Float32Array>();
+/** The weights along one side; those of the square are their products. */
+function bellOf(reach: number): Float32Array {
+  const known = bells.get(reach);
   if (known !== undefined) return known;
-  const side = 2 * reach + 1;
-  const made = Float32Array.from({ length: side * side }, (_, at) => {
-    const [down, right] = [Math.floor(at / side) - reach, (at % side) - reach];
-    return 0.25 ** ((down * down + right * right) / (reach * reach));
-  });
+  const made = Float32Array.from({ length: 2 * reach + 1 }, (_, at) => 0.25 ** ((at - reach) ** 2 / (reach * reach)));
   const sum = made.reduce((total, weight) => total + weight, 0);
   const shared = made.map((weight) => weight / sum);
-  weights.set(reach, shared);
+  bells.set(reach, shared);
   return shared;
 }
 
@@ -101,18 +98,21 @@ export interface Pattern {
 
 /** The pattern of a square; null where it is of one grey, which is found everywhere. */
 export function patternOf(square: Float32Array, reach: number): Pattern | null {
-  const share = weightsOf(reach);
+  const bell = bellOf(reach);
+  const side = 2 * reach + 1;
+  const share = (at: number): number => bell[Math.floor(at / side)]! * bell[at % side]!;
   let mean = 0;
   let squares = 0;
   for (let at = 0; at < square.length; at += 1) {
-    mean += share[at]! * square[at]!;
-    squares += share[at]! * square[at]! * square[at]!;
+    const part = share(at) * square[at]!;
+    mean += part;
+    squares += part * square[at]!;
   }
   const spread = squares - mean * mean;
   // A standard deviation of less than one step of grey is the camera's own noise.
   if (spread < 1) return null;
   const length = Math.sqrt(spread);
-  return { reach, weighed: square.map((value, at) => (share[at]! * (value - mean)) / length) };
+  return { reach, weighed: square.map((value, at) => (share(at) * (value - mean)) / length) };
 }
 
 /**
@@ -121,26 +121,51 @@ export function patternOf(square: Float32Array, reach: number): Pattern | null {
  * @returns `2 apart + 1` rows of as many
  */
 export function likeness({ weighed, reach }: Pattern, around: Float32Array, apart: number): Float32Array {
-  const share = weightsOf(reach);
+  const bell = bellOf(reach);
   const [side, wide, ways] = [2 * reach + 1, 2 * (reach + apart) + 1, 2 * apart + 1];
+  // The weights are products, so that means and squares are summed along the rows first, then down the columns.
+  const means = new Float64Array(wide * ways);
+  const squares = new Float64Array(wide * ways);
+  for (let row = 0; row < wide; row += 1) {
+    for (let right = 0; right < ways; right += 1) {
+      let mean = 0;
+      let square = 0;
+      for (let at = 0, from = row * wide + right; at < side; at += 1, from += 1) {
+        const value = around[from]!;
+        const part = bell[at]! * value;
+        mean += part;
+        square += part * value;
+      }
+      means[row * ways + right] = mean;
+      squares[row * ways + right] = square;
+    }
+  }
   const found = new Float32Array(ways * ways);
   for (let down = 0; down < ways; down += 1) {
     for (let right = 0; right < ways; right += 1) {
       let mean = 0;
-      let squares = 0;
-      let cross = 0;
+      let square = 0;
+      let a = 0;
+      let b = 0;
+      let c = 0;
+      let d = 0;
       for (let row = 0; row < side; row += 1) {
+        const along = (down + row) * ways + right;
+        mean += bell[row]! * means[along]!;
+        square += bell[row]! * squares[along]!;
+        // Four sums side by side: none has to wait for the one before.
         let from = (down + row) * wide + right;
-        for (let at = row * side, end = at + side; at < end; at += 1, from += 1) {
-          const value = around[from]!;
-          const part = share[at]! * value;
-          mean += part;
-          squares += part * value;
-          cross += weighed[at]! * value;
+        let at = row * side;
+        for (const end = at + side - 3; at < end; at += 4, from += 4) {
+          a += weighed[at]! * around[from]!;
+          b += weighed[at + 1]! * around[from + 1]!;
+          c += weighed[at + 2]! * around[from + 2]!;
+          d += weighed[at + 3]! * around[from + 3]!;
         }
+        for (const end = (row + 1) * side; at < end; at += 1, from += 1) a += weighed[at]! * around[from]!;
       }
-      const spread = squares - mean * mean;
-      found[down * ways + right] = spread < 1 ? 0 : cross / Math.sqrt(spread);
+      const spread = square - mean * mean;
+      found[down * ways + right] = spread < 1 ? 0 : (a + b + c + d) / Math.sqrt(spread);
     }
   }
   return found;
