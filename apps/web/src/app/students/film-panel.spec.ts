@@ -1,4 +1,4 @@
-import { newStill, softSchool } from '@pomek/core';
+import { newFilm, newStill, softSchool } from '@pomek/core';
 import { aStudent } from '../../../testing/records';
 import { render, type Rendered } from '../../../testing/render';
 import { FilmPanel } from './film-panel';
@@ -58,15 +58,23 @@ test('what is kept is listed with what it says and how much room it takes, and r
     height: 400,
     bytes: 2_500_000,
   });
+  const ofFilm = { ...still, id: 'f', name: 'Squat', bytes: 0, atSeconds: 1 };
   const view = await render(
     FilmPanel,
-    { ...inputs, stills: [still] },
-    { stills: [still], pictures: [{ id: 's', studentId: student.id, data: 'data:image/png;base64,AAAA' }] },
+    { ...inputs, stills: [still, ofFilm] },
+    {
+      films: [newFilm(ofFilm, { name: 'a.mp4', seconds: 3 })],
+      stills: [still, ofFilm],
+      pictures: [{ id: 's', studentId: student.id, data: 'data:image/png;base64,AAAA' }],
+    },
   );
-  await view.until(/1 picture, 2\.5 MB/);
+  await view.until(/2 pictures, 2\.5 MB/);
+  await view.until(/Followed through its film/);
   expect(view.text()).toContain('12 Mar 2026, seen from the right');
   expect(view.text()).toContain('Not marked yet.');
   await view.press('Remove the picture Tree');
+  await view.press('Remove the picture Squat');
   expect(await view.database.of('stills').count()).toBe(0);
+  expect(await view.database.of('films').count()).toBe(0);
   expect(await view.database.of('pictures').count()).toBe(0);
 });

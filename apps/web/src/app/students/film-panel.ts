@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { switchMap } from 'rxjs';
 import {
   filmFromWords,
   newStill,
@@ -14,6 +16,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
+import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
 import { OpenFilms } from '../data/open-films';
@@ -38,6 +41,7 @@ const FIRST = 12;
 })
 export class FilmPanel {
   private readonly store = inject(Store);
+  private readonly repository = inject(Repository);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
@@ -57,6 +61,12 @@ export class FilmPanel {
   protected readonly more = signal(false);
 
   protected readonly shown = computed(() => (this.more() ? this.stills() : this.stills().slice(0, FIRST)));
+  private readonly followed = toSignal(
+    toObservable(computed(() => this.stills().map(({ id }) => id))).pipe(
+      switchMap((ids) => this.repository.kept('films', ids)),
+    ),
+    { initialValue: new Set<string>() },
+  );
   protected readonly rows = computed(() =>
     this.shown().map((still) => {
       const exercise = this.exercises().find(({ id }) => id === still.exerciseId) ?? null;
@@ -71,7 +81,15 @@ export class FilmPanel {
             : missing.length > 0
               ? 'Not marked yet.'
               : 'Nothing can be judged from here.';
-      return { still, outside: outside.length > 0, said, view: filmFromWords(still.from), drill: exercise?.name ?? '' };
+      const film = still.atSeconds === null ? '' : this.followed().has(still.id) ? 'Followed' : 'Follow it';
+      return {
+        still,
+        film,
+        outside: outside.length > 0,
+        said,
+        view: filmFromWords(still.from),
+        drill: exercise?.name ?? '',
+      };
     }),
   );
   protected readonly space = computed(() => {
