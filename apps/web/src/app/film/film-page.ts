@@ -20,27 +20,18 @@ import { switchMap } from 'rxjs';
 import {
   MOST_FRAMES,
   TRUSTED,
-  cyclesSaid,
-  doubtsOf,
-  driftSaid,
-  evennessSaid,
   filmRates,
   followRuns,
   frameOf,
-  heightSaid,
   markWords,
   markedIn,
   marksAt,
-  marksWanted,
   newFilm,
   newStill,
-  paceSaid,
-  pausesSaid,
   pictureBytes,
   placesOf,
   readFilm,
   secondsOf,
-  stillTerms,
   withFollowed,
   type Curve,
   type FilmPoint,
@@ -51,13 +42,16 @@ import {
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
-import { Repository, schoolOf } from '../data/repository';
+import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { NumberField } from '../ui/number-field';
 import { takenPicture } from '../ui/taken-picture';
 import { CurveChart } from './curve-chart';
+import { FilmAnswers } from './film-answers';
 import { FilmFrames } from './film-frames';
+import { FilmPoints } from './film-points';
+import { Filmed } from './filmed';
 import { followFilm } from './follow-film';
 import { Marking, type Marked } from './marking';
 import { OpenFilms } from '../data/open-films';
@@ -69,7 +63,19 @@ const ANOTHER = 0.6;
 @Component({
   selector: 'pk-film-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CurveChart, DayPipe, FormsModule, Marking, NumberField, RouterLink, Select, SelectButton],
+  imports: [
+    Button,
+    CurveChart,
+    DayPipe,
+    FilmAnswers,
+    FilmPoints,
+    FormsModule,
+    Marking,
+    NumberField,
+    RouterLink,
+    Select,
+    SelectButton,
+  ],
   templateUrl: './film-page.html',
   styleUrl: './film-page.scss',
 })
@@ -89,14 +95,9 @@ export class FilmPage {
   protected readonly still = toSignal(
     toObservable(this.stillId).pipe(switchMap((id) => this.repository.one('stills', id))),
   );
-  protected readonly student = toSignal(
-    toObservable(this.id).pipe(switchMap((id) => this.repository.one('students', id))),
-  );
-  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
-  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  protected readonly exercise = computed(
-    () => this.exercises().find(({ id }) => id === this.still()?.exerciseId) ?? null,
-  );
+  private readonly filmed = new Filmed(this.id, this.still);
+  protected readonly student = this.filmed.student;
+  protected readonly exercise = this.filmed.exercise;
 
   protected readonly frames = signal<FilmFrames | null>(null);
   protected readonly opening = signal(false);
@@ -146,15 +147,6 @@ export class FilmPage {
   );
   private readonly place = computed(() => this.stillId());
   protected readonly active = linkedSignal<string, FilmPoint | null>({ source: this.place, computation: () => null });
-  protected readonly chips = computed(() => {
-    const [still, points] = [this.still(), this.points()];
-    if (still == null) return [];
-    return marksWanted(still.from).map((name) => {
-      const trust = points[name]?.trust ?? null;
-      const state = trust === null ? 'not there' : trust < TRUSTED ? 'doubted' : 'followed';
-      return { name, words: markWords(name, still.from), state };
-    });
-  });
   /** How many frames are still to be followed. */
   protected readonly open = computed(() => {
     const film = this.film();
@@ -173,24 +165,9 @@ export class FilmPage {
   protected readonly marked = computed(() => Object.keys(this.still()?.marks ?? {}).length);
 
   protected readonly reading = computed(() => {
-    const [film, still, student] = [this.film(), this.still(), this.student()];
-    if (film == null || Object.keys(film.tracks).length === 0 || still == null || student == null) return null;
-    const school = schoolOf(this.schools(), student.schoolId);
-    return readFilm(film, still, stillTerms(still, student, this.exercise(), school));
-  });
-  protected readonly told = computed(() => {
-    const [reading, still] = [this.reading(), this.still()];
-    if (reading === null || still == null) return [];
-    const dose = this.exercise()?.defaultDose;
-    const [first] = reading.cycles;
-    return [
-      ...reading.cycles.map(cyclesSaid),
-      first === undefined || dose === undefined ? '' : paceSaid(first, dose),
-      evennessSaid(reading.cycles),
-      first === undefined ? '' : pausesSaid(first),
-      reading.height === null ? '' : heightSaid(reading.height),
-      driftSaid(reading.drift, still.from),
-    ].filter((line) => line !== '');
+    const [film, still, terms] = [this.film(), this.still(), this.filmed.terms()];
+    if (film == null || Object.keys(film.tracks).length === 0 || still == null || terms === null) return null;
+    return readFilm(film, still, terms);
   });
   protected readonly curves = computed(() => this.reading()?.motion.curves ?? []);
   protected readonly curveKey = linkedSignal<string, string | null>({ source: this.place, computation: () => null });
@@ -200,22 +177,6 @@ export class FilmPage {
   protected readonly curve = computed(
     () => this.curves().find((curve) => keyOf(curve) === this.curveKey()) ?? this.curves()[0] ?? null,
   );
-  /** Where points are doubted, the longest first. */
-  protected readonly doubts = computed(() => {
-    const [film, still] = [this.film(), this.still()];
-    if (film == null || still == null) return [];
-    return marksWanted(still.from)
-      .flatMap((name) => doubtsOf(film, name).map((stretch) => ({ name, ...stretch })))
-      .toSorted((a, b) => b.to - b.from - (a.to - a.from))
-      .slice(0, MOST_DOUBTS)
-      .map(({ name, from, to }) => ({
-        name,
-        frame: from,
-        words: markWords(name, still.from),
-        when: `${secondsOf(film, from).toFixed(1)}–${secondsOf(film, to).toFixed(1)} s`,
-      }));
-  });
-
   constructor() {
     effect(() => {
       const file = this.opened.of(this.stillId());
@@ -403,8 +364,5 @@ export class FilmPage {
     await this.router.navigate(['/students', this.id(), 'film', id]);
   }
 }
-
-/** So many doubtful stretches are named. */
-const MOST_DOUBTS = 8;
 
 const keyOf = ({ id, side }: Curve): string => `${id} ${side}`;

@@ -41,7 +41,7 @@ import {
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
-import { Repository, schoolOf } from '../data/repository';
+import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
@@ -50,6 +50,7 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
+import { Filmed } from './filmed';
 import { Marking, type Marked } from './marking';
 import { pointWords } from './point-words';
 import { StillAnswers } from './still-answers';
@@ -124,26 +125,18 @@ export class StillPage {
   protected readonly picture = computed(() => this.kept()?.data ?? null);
   /** The picture itself is not on this machine. */
   protected readonly gone = computed(() => this.kept() === null);
-  protected readonly student = toSignal(
-    toObservable(this.id).pipe(switchMap((id) => this.repository.one('students', id))),
-  );
-  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
-  protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
-  protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly filmed = new Filmed(this.id, this.still);
+  protected readonly student = this.filmed.student;
+  private readonly school = this.filmed.school;
+  protected readonly exercises = this.filmed.exercises;
+  protected readonly exercise = this.filmed.exercise;
   protected readonly corrections = toSignal(
     toObservable(this.id).pipe(switchMap((id) => this.repository.ofStudent('corrections', id))),
     { initialValue: [] },
   );
 
-  protected readonly exercise = computed(
-    () => this.exercises().find(({ id }) => id === this.still()?.exerciseId) ?? null,
-  );
-  private readonly terms = computed(() => {
-    const [still, student] = [this.still(), this.student()];
-    return still == null || student == null ? null : stillTerms(still, student, this.exercise(), this.school());
-  });
   protected readonly reading = computed(() => {
-    const [still, terms] = [this.still(), this.terms()];
+    const [still, terms] = [this.still(), this.filmed.terms()];
     return still == null || terms === null ? null : readStill(still, terms);
   });
   protected readonly points = computed(() => {
@@ -153,7 +146,7 @@ export class StillPage {
   });
   protected readonly laid = signal(false);
   protected readonly over = computed(() => {
-    const [still, terms, reading] = [this.still(), this.terms(), this.reading()];
+    const [still, terms, reading] = [this.still(), this.filmed.terms(), this.reading()];
     if (!this.laid() || still == null || terms === null || reading === null) return null;
     return poseOver(still, terms.pose, reading.cmPerPx);
   });

@@ -1,0 +1,27 @@
+import { computed, inject, type Signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { switchMap } from 'rxjs';
+import { stillTerms, type Still } from '@pomek/core';
+import { Repository, schoolOf } from '../data/repository';
+
+/** Who is filmed at what: what a still, and a film that is followed from it, are read with. */
+export class Filmed {
+  private readonly repository = inject(Repository);
+  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
+  readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  /** Undefined while it is not known, null where there is none. */
+  readonly student = toSignal(
+    toObservable(this.studentId).pipe(switchMap((id) => this.repository.one('students', id))),
+  );
+  readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
+  readonly exercise = computed(() => this.exercises().find(({ id }) => id === this.still()?.exerciseId) ?? null);
+  readonly terms = computed(() => {
+    const [still, student] = [this.still(), this.student()];
+    return still == null || student == null ? null : stillTerms(still, student, this.exercise(), this.school());
+  });
+
+  constructor(
+    private readonly studentId: Signal<string>,
+    private readonly still: Signal<Still | null | undefined>,
+  ) {}
+}
