@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { nameText } from '../text/textSchema';
-import type { Followed } from './follow';
-import { TRUSTED } from './follow';
+import { TRUSTED, type Followed } from './follow';
 import { SpotSchema, markNames, type FilmSpot, type MarkName, type Still } from './still';
 
 /** So many frames of a film are followed at most: three minutes at fifteen a second. */
@@ -54,7 +53,7 @@ export const FilmSchema = z
 export type Film = z.infer<typeof FilmSchema>;
 export type Marks = Readonly<Partial<Record<MarkName, FilmSpot>>>;
 
-/** The moment of a frame, s of the film: its middle, so that a browser shows this one and not the one before. */
+/** The moment of a frame, s of the film. */
 export const secondsOf = (
   { startSeconds, perSecond }: Pick<Film, 'startSeconds' | 'perSecond'>,
   frame: number,
@@ -130,6 +129,10 @@ export interface FollowRun {
   /** The last frame of each point. */
   readonly to: Readonly<Partial<Record<MarkName, number>>>;
 }
+
+/** How many frames a way goes through. */
+export const runFrames = ({ start, to }: FollowRun): number =>
+  Math.max(...Object.values(to).map((frame) => Math.abs(frame - start)));
 
 /** A mark of a key is followed when the track goes through it. */
 function isFollowed(film: Film, frame: number, name: MarkName, { x, y }: FilmSpot): boolean {

@@ -60,6 +60,10 @@ import {
           <li>None of this exercise’s checkpoints can be judged from here.</li>
         }
       </ul>
+      <p class="small soft">
+        ± as if each point were marked by hand; on plain cloth a followed point may lie some 3 cm beside its joint. Keep
+        the moment and set its points right before you rely on it.
+      </p>
     </section>
   `,
   styles: `

@@ -31,6 +31,7 @@ import {
   pictureBytes,
   placesOf,
   readFilm,
+  runFrames,
   secondsOf,
   withFollowed,
   type Curve,
@@ -42,6 +43,7 @@ import {
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
+import { OpenFilms } from '../data/open-films';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
@@ -54,7 +56,6 @@ import { FilmPoints } from './film-points';
 import { Filmed } from './filmed';
 import { followFilm } from './follow-film';
 import { Marking, type Marked } from './marking';
-import { OpenFilms } from '../data/open-films';
 
 /** A film of another length is another film, s. */
 const ANOTHER = 0.6;
@@ -145,17 +146,11 @@ export class FilmPage {
           .map(([name]) => name as FilmPoint),
       ),
   );
-  private readonly place = computed(() => this.stillId());
-  protected readonly active = linkedSignal<string, FilmPoint | null>({ source: this.place, computation: () => null });
+  protected readonly active = linkedSignal<string, FilmPoint | null>({ source: this.stillId, computation: () => null });
   /** How many frames are still to be followed. */
   protected readonly open = computed(() => {
     const film = this.film();
-    return film == null
-      ? 0
-      : followRuns(film).reduce(
-          (sum, { start, to }) => sum + Math.max(...Object.values(to).map((end) => Math.abs(end - start))),
-          0,
-        );
+    return film == null ? 0 : followRuns(film).reduce((sum, run) => sum + runFrames(run), 0);
   });
   /** Where the followed stretch ends, or the film, s. */
   protected readonly end = computed(() => {
@@ -170,13 +165,14 @@ export class FilmPage {
     return readFilm(film, still, terms);
   });
   protected readonly curves = computed(() => this.reading()?.motion.curves ?? []);
-  protected readonly curveKey = linkedSignal<string, string | null>({ source: this.place, computation: () => null });
+  protected readonly curveKey = linkedSignal<string, string | null>({ source: this.stillId, computation: () => null });
   protected readonly curveOptions = computed(() =>
     this.curves().map((curve) => ({ key: keyOf(curve), label: `${curve.name}, ${curve.unit}` })),
   );
   protected readonly curve = computed(
     () => this.curves().find((curve) => keyOf(curve) === this.curveKey()) ?? this.curves()[0] ?? null,
   );
+
   constructor() {
     effect(() => {
       const file = this.opened.of(this.stillId());
@@ -218,6 +214,8 @@ export class FilmPage {
   }
 
   protected async go(seconds: number): Promise<void> {
+    // While it is followed the film is where following has it: another moment would be taken for the one sought.
+    if (this.progress() !== null) return;
     const frames = this.frames();
     this.stand();
     if (frames === null) {
@@ -253,7 +251,7 @@ export class FilmPage {
   /** Runs from where it is, at the chosen speed, until it is stopped or the film ends. */
   private async play(): Promise<void> {
     const frames = this.frames();
-    if (frames === null) return;
+    if (frames === null || this.progress() !== null) return;
     await frames.run(this.speed());
     this.running.set(true);
     const look = (): void => {

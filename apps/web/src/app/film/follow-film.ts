@@ -1,6 +1,7 @@
 import {
   followRuns,
   marksAt,
+  runFrames,
   secondsOf,
   type Film,
   type FollowRun,
@@ -29,9 +30,7 @@ const without = <T>(marks: Readonly<Partial<Record<MarkName, T>>>, names: readon
 export async function followFilm(film: Film, still: Still, frames: FilmFrames, hooks: FollowHooks): Promise<void> {
   const { width, height, from } = still;
   const runs = followRuns(film);
-  const lengthOf = ({ start, to }: FollowRun): number =>
-    Math.max(...Object.values(to).map((frame) => Math.abs(frame - start)));
-  const all = runs.reduce((sum, run) => sum + lengthOf(run), 0);
+  const all = runs.reduce((sum, run) => sum + runFrames(run), 0);
   let done = 0;
   const following = new Following();
   try {
@@ -50,10 +49,10 @@ export async function followFilm(film: Film, still: Still, frames: FilmFrames, h
       );
       await following.ask({ kind: 'begin', from, marks, rest: restIn(run.start), frame: await frameAt(run.start) });
       let coming = frameAt(run.start + run.way);
-      for (let step = 1; step <= lengthOf(run); step += 1) {
+      for (let step = 1; step <= runFrames(run); step += 1) {
         const frame = run.start + step * run.way;
         const asked = following.ask({ kind: 'step', rest: restIn(frame), frame: await coming });
-        const last = step === lengthOf(run) || hooks.stopped();
+        const last = step === runFrames(run) || hooks.stopped();
         // While the points of one frame are sought the next is fetched.
         if (!last) coming = frameAt(frame + run.way);
         const places = await asked;
