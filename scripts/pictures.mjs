@@ -55,6 +55,39 @@ const views = [
     },
   },
   { name: 'film', path: '/students/demo-student-3/film/demo-student-3-still-30' },
+  {
+    name: 'followed',
+    path: '/students/demo-student-3?part=film',
+    // An outline with tape on its joints goes down and up; where its joints are at first, px.
+    async then(page) {
+      await page.getByLabel('Picture or film').setInputFiles(join(root, 'e2e/support/squat.webm'));
+      await page.getByRole('button', { name: 'Take this moment' }).click();
+      const surface = page.getByRole('application');
+      await surface.waitFor();
+      const box = await surface.boundingBox();
+      for (const [x, y] of [
+        [300, 600],
+        [220, 600],
+        [235, 570],
+        [240, 455],
+        [235, 330],
+        [350, 210],
+        [300, 260],
+        [245, 190],
+        [255, 130],
+      ]) {
+        await page.mouse.click(box.x + (x * box.width) / 480, box.y + (y * box.height) / 640);
+        await page.waitForTimeout(200);
+      }
+      await page.getByRole('combobox', { name: 'Exercise on the picture' }).click();
+      await page.getByRole('option', { name: 'Squat and bounce' }).click();
+      await page.getByRole('link', { name: 'Follow through the film' }).click();
+      await page.getByRole('button', { name: 'Follow through the film' }).click({ timeout: 60_000 });
+      await page.getByText('How it moved').waitFor({ timeout: 120_000 });
+      await page.getByText(/Following: frame/).waitFor({ state: 'detached', timeout: 120_000 });
+      await page.getByRole('button', { name: 'Go to the worst moment: knees' }).click();
+    },
+  },
   { name: 'home', path: '/students/demo-student-7?part=home' },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },

@@ -60,7 +60,7 @@ import {
           <li>None of this exercise’s checkpoints can be judged from here.</li>
         }
       </ul>
-      <p class="small soft">
+      <p class="small soft beyond">
         ± as if each point were marked by hand; on plain cloth a followed point may lie some 3 cm beside its joint. Keep
         the moment and set its points right before you rely on it.
       </p>
@@ -77,6 +77,15 @@ import {
     h2 {
       margin-bottom: 0.25rem;
       font-size: 1.1rem;
+    }
+    strong::first-letter {
+      text-transform: uppercase;
+    }
+    strong {
+      display: inline-block;
+    }
+    .beyond {
+      margin-top: 0.5rem;
     }
     li + li {
       margin-top: 0.35rem;
