@@ -106,6 +106,26 @@ test('the marks of a still are followed on and back, kept, and told', async () =
   expect(await kept(view)).toBeUndefined();
 });
 
+test('while it is followed nothing else moves the film', async () => {
+  const frames = standIn(4);
+  const view = await shown(still());
+  await choose(view);
+  let goOn = (): void => undefined;
+  const held = new Promise<{ width: number; height: number }>(
+    (done) => (goOn = () => done({ width: 800, height: 1000 })),
+  );
+  frames.bitmap = () => held;
+  await view.press('Follow through the film');
+  await view.until(/Following: frame 0 of/);
+  const moment = view.element.querySelector<HTMLInputElement>('input[type=range]')!;
+  moment.value = '3.3';
+  moment.dispatchEvent(new Event('input'));
+  await view.settle();
+  expect(frames.sought).not.toContain(3.3);
+  goOn();
+  await view.until(/15 frames a second/);
+});
+
 test('only the stretch that is asked for is followed, as often a second as it is asked', async () => {
   standIn(20);
   const view = await shown(still());
