@@ -24,8 +24,8 @@ export const hallCalls = (
     words,
     (segment) => nameOf(segment, shelf),
     (span) => {
-      const segment = routine.segments[span.segmentIndex];
-      const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+      const segment = routine.segments[span.segmentIndex]!;
+      const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
       return cues ? (firstCue(span, exercise, school, inWork)?.cue ?? '') : '';
     },
   );

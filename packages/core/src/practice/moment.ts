@@ -2,11 +2,11 @@ import type { Checkpoint } from '../alignment/checkpoint';
 import { cueOrder } from '../alignment/cueOrder';
 import { axesOf, axisValue } from '../axis/doseAxis';
 import { stopCaution } from '../library/cautions';
-import { isTimed, type Side } from '../library/dose';
+import { isTimed, type Dose, type Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import { signLine } from '../library/teaching';
 import { durationWords } from '../words/durationWords';
-import type { Routine, Segment } from '../routine/routine';
+import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import { stageOf } from '../routine/turned';
 import { pointsIn } from '../schools/pointsIn';
@@ -38,8 +38,7 @@ const CHECKPOINT_SECONDS = 20;
 type Shelf = ReadonlyMap<string, Exercise>;
 
 /** What a segment is called in the hall. */
-export function nameOf(segment: Segment | undefined, shelf: Shelf): string {
-  if (segment === undefined) return '';
+export function nameOf(segment: Segment, shelf: Shelf): string {
   if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
   return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
 }
@@ -50,7 +49,7 @@ function sideWords(span: Span): string {
     .join(', ');
 }
 
-function titleOf(span: Span, segment: Segment | undefined, shelf: Shelf): string {
+function titleOf(span: Span, segment: Segment, shelf: Shelf): string {
   const name = nameOf(segment, shelf);
   switch (span.kind) {
     case 'settle':
@@ -58,31 +57,32 @@ function titleOf(span: Span, segment: Segment | undefined, shelf: Shelf): string
     case 'change':
       return `Change: ${sideWords(span)}`;
     case 'rest':
-      return segment?.type === 'exercise' ? `Rest, then again: ${name}` : name;
+      return segment.type === 'exercise' ? `Rest, then again: ${name}` : name;
     default:
       return name;
   }
 }
 
 function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): string {
-  const here = line.spans[at];
+  const here = line.spans[at]!;
   const next = line.spans.slice(at + 1).find((span) => span.amount > 0 || span.kind === 'rest' || span.kind === 'talk');
   if (next === undefined) return 'the end';
-  const name = nameOf(routine.segments[next.segmentIndex], shelf);
+  const name = nameOf(routine.segments[next.segmentIndex]!, shelf);
   const side = sideWords(next);
-  if (next.kind === 'rest' && next.segmentId === here?.segmentId) return 'a rest';
+  if (next.kind === 'rest' && next.segmentId === here.segmentId) return 'a rest';
   return side === '' ? name : `${name}, ${side}`;
 }
 
 /** What is told while an exercise is taken up. */
 function takingUp(
   span: Span,
+  drill: ExerciseSegment | null,
   exercise: Exercise | undefined,
-  segment: Segment | undefined,
 ): Pick<Moment, 'wayIn' | 'mayBegin' | 'cautions'> {
-  if (span.kind !== 'settle' || exercise === undefined) return { wayIn: [], mayBegin: '', cautions: [] };
+  if (span.kind !== 'settle' || drill === null || exercise === undefined)
+    return { wayIn: [], mayBegin: '', cautions: [] };
   const { signs } = exercise;
-  const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
+  const stage = stageOf(drill, exercise);
   const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
   return {
     wayIn,
@@ -92,13 +92,10 @@ function takingUp(
   };
 }
 
-const work: ReadonlySet<Span['kind']> = new Set(['hold', 'cycle', 'breath']);
-
 /** From where on it is enough, where a dose is a range or by feel; that it is, once it is. */
-function enoughOf(span: Span, state: ConductState, segment: Segment | undefined): string {
-  if (segment?.type !== 'exercise' || segment.dose.least === null || !work.has(span.kind)) return '';
-  const { dose } = segment;
-  const { least } = segment.dose;
+function enoughOf(span: Span, state: ConductState, dose: Dose): string {
+  const { least } = dose;
+  if (least === null || span.kind !== dose.kind) return '';
   if (least === 0) return 'as long as it feels right: Next ends it';
   const inTime = dose.kind === 'hold' || isTimed(dose);
   const whole = axisValue(dose, axesOf(dose)[0]!);
@@ -166,11 +163,12 @@ export function momentOf(
       fullness: null,
     };
   }
-  const segment = routine.segments[span.segmentIndex];
-  const written = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const segment = routine.segments[span.segmentIndex]!;
+  const drill = segment.type === 'exercise' ? segment : null;
+  const written = drill === null ? undefined : shelf.get(drill.exerciseId);
   const exercise = written === undefined ? undefined : spokenExercise(written, school, span.side);
-  const figure = momentFigure(span, state, segment, exercise, school);
-  const enough = enoughOf(span, state, segment);
+  const figure = momentFigure(span, state, drill, exercise, school);
+  const enough = drill === null ? '' : enoughOf(span, state, drill.dose);
   return {
     kind: span.kind,
     title: titleOf(span, segment, shelf),
@@ -178,7 +176,7 @@ export function momentOf(
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: checkpointOf(span, state, exercise, school, inWork),
-    ...takingUp(span, exercise, segment),
+    ...takingUp(span, drill, exercise),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

@@ -1,13 +1,14 @@
+import type { BreathPattern } from '../breath/breathPattern';
 import { breathPeriod } from '../breath/breathPeriod';
 import { breathPhaseAt, type BreathPhase } from '../breath/breathPhaseAt';
 import { fullnessAt, patternKnots, phaseKnots } from '../library/breathCurve';
 import { cycleParts } from '../library/cycleParts';
-import { isTimed } from '../library/dose';
+import { isTimed, type Dose } from '../library/dose';
 import { counted } from '../library/doseWords';
 import type { Exercise } from '../library/exercise';
 import { holdPartAt, holdParts } from '../library/holdParts';
 import { stayingDrill } from '../library/staying';
-import type { Segment } from '../routine/routine';
+import type { ExerciseSegment } from '../routine/routine';
 import { spanRepetition } from '../routine/spanRepetition';
 import type { Span } from '../routine/timeline';
 import { stageOf } from '../routine/turned';
@@ -36,14 +37,15 @@ const breathWords: Record<BreathPhase, string> = {
   empty: 'Rest, empty',
 };
 
+/** Time left of a span, whole seconds. */
+const timeLeft = (span: Span, { offsetMs }: ConductState): string =>
+  clock(Math.max(0, Math.ceil((span.durationMs - offsetMs) / 1000 - 1e-6)));
+
+const joined = (words: readonly string[]): string => words.filter((part) => part !== '').join(' · ');
+
 /** How many are left; of what is given as time, how long, and how many were done; of sides in turn, of both together. */
-function countOfCycle(
-  span: Span,
-  state: ConductState,
-  done: number,
-  segment: Segment | undefined,
-): Pick<MomentFigure, 'big' | 'unit'> {
-  const timed = segment?.type === 'exercise' && isTimed(segment.dose);
+function countOfCycle(span: Span, state: ConductState, done: number, dose: Dose): Pick<MomentFigure, 'big' | 'unit'> {
+  const timed = isTimed(dose);
   if (span.byCue) {
     const planned = counted(span.amount, 'repetition');
     return timed
@@ -51,8 +53,7 @@ function countOfCycle(
       : { big: `${done}`, unit: `done, ${planned} planned` };
   }
   if (timed && span.turns === 1) {
-    const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
-    return { big: clock(Math.max(0, left)), unit: `${counted(done, 'repetition')} done` };
+    return { big: timeLeft(span, state), unit: `${counted(done, 'repetition')} done` };
   }
   const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + Math.floor(done)] : [span.amount, done];
   return { big: `${all - gone}`, unit: `of ${all} to go${span.turns > 1 ? ', sides in turn' : ''}` };
@@ -63,38 +64,33 @@ const heldWords = (breaths: number, within: number): string =>
   `breath ${Math.min(breaths, Math.floor(within * breaths + 1e-6) + 1)} of ${breaths}`;
 
 /** Which stage of a drill is on; empty where it is the whole of it. */
-function stagedWords(segment: Segment | undefined, exercise: Exercise | undefined): string {
-  if (segment?.type !== 'exercise' || exercise === undefined) return '';
-  const stage = stageOf(segment, exercise);
-  return stage === null ? '' : `Stage ${segment.turned!.stage!}: ${stage.name}`;
+function stagedWords(drill: ExerciseSegment, exercise: Exercise): string {
+  const stage = stageOf(drill, exercise);
+  return stage === null ? '' : `Stage ${drill.turned!.stage!}: ${stage.name}`;
 }
 
 function cycleFigure(
   span: Span,
   state: ConductState,
+  drill: ExerciseSegment,
   exercise: Exercise | undefined,
-  segment: Segment | undefined,
   school: School,
 ): MomentFigure {
   const { done: paced, into } = spanRepetition(span, state.offsetMs);
   const done = state.taps ?? (span.byCue ? paced : Math.min(span.amount, paced));
-  const dose = segment?.type === 'exercise' ? segment.dose : exercise?.defaultDose;
-  const phases =
-    exercise === undefined || dose === undefined ? [] : cycleParts(stayingDrill(exercise, dose), span.direction);
+  const phases = exercise === undefined ? [] : cycleParts(stayingDrill(exercise, drill.dose), span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
   const within = phase === undefined ? 0 : 1 - (reached - into) / phase.share;
   const knots = phaseKnots(phases, 1);
   const byPace = state.taps === null;
   return {
-    ...countOfCycle(span, state, done, segment),
-    detail: [
-      stagedWords(segment, exercise),
+    ...countOfCycle(span, state, done, drill.dose),
+    detail: joined([
+      exercise === undefined ? '' : stagedWords(drill, exercise),
       !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
       byPace && phase !== undefined && phase.heldBreaths > 0 ? heldWords(phase.heldBreaths, within) : '',
-    ]
-      .filter((words) => words !== '')
-      .join(' · '),
+    ]),
     fullness:
       knots === null || !byPace || !pacesBreath(school)
         ? null
@@ -102,65 +98,58 @@ function cycleFigure(
   };
 }
 
-function breathFigure(span: Span, state: ConductState, segment: Segment | undefined): MomentFigure {
-  if (segment?.type !== 'exercise' || segment.dose.kind !== 'breath')
-    return { big: '', unit: '', detail: '', fullness: null };
-  const { dose } = segment;
-  const period = breathPeriod(dose.pattern);
+function breathFigure(span: Span, state: ConductState, pattern: BreathPattern): MomentFigure {
+  const period = breathPeriod(pattern);
   const { done, into } = spanRepetition(span, state.offsetMs);
-  const knots = patternKnots(dose.pattern);
+  const knots = patternKnots(pattern);
   const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + done] : [span.amount, done];
   return {
     big: span.byCue ? `${done}` : `${Math.max(0, all - gone)}`,
     unit: span.byCue ? `breaths done, ${all} planned` : `of ${all} breaths to go`,
-    detail: breathWords[breathPhaseAt(dose.pattern, Math.min(into, 1 - 1e-9) * period).phase],
+    detail: breathWords[breathPhaseAt(pattern, Math.min(into, 1 - 1e-9) * period).phase],
     fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
   };
 }
 
-/** The count, the time or the breath of a span at a moment, in figures and words. */
+/** Where the attention is in a hold: one part after the other. */
+function attentionOf(span: Span, state: ConductState, dose: Dose, exercise: Exercise | undefined): string {
+  if (dose.kind !== 'hold' || exercise === undefined) return '';
+  const part = holdPartAt(holdParts(dose, exercise), state.offsetMs / span.durationMs);
+  return part === undefined ? '' : `attention: ${part.words}`;
+}
+
+/**
+ * The count, the time or the breath of a span at a moment, in figures and words.
+ * @param drill the exercise the span belongs to, as the routine has it; null in a pause
+ */
 export function momentFigure(
   span: Span,
   state: ConductState,
-  segment: Segment | undefined,
+  drill: ExerciseSegment | null,
   exercise: Exercise | undefined,
   school: School,
 ): MomentFigure {
-  if (span.kind === 'cycle') return cycleFigure(span, state, exercise, segment, school);
-  if (span.kind === 'breath') return breathFigure(span, state, segment);
-  const set = span.kind === 'hold' && span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '';
-  const attention = span.kind === 'hold' ? attentionOf(span, state, exercise, segment) : '';
+  const plain = { unit: '', detail: '', fullness: null };
+  if (drill === null || span.kind === 'rest') return { ...plain, big: timeLeft(span, state) };
+  const { dose } = drill;
+  const working = span.kind === dose.kind;
+  if (working && dose.kind === 'cycle') return cycleFigure(span, state, drill, exercise, school);
+  if (working && dose.kind === 'breath') return breathFigure(span, state, dose.pattern);
   // How it is stood in matters while it is taken up and held.
-  const stood = segment?.type === 'exercise' && span.kind !== 'rest' ? turnedWords(segment.turned ?? {}) : '';
-  const byFeel = segment?.type === 'exercise' && segment.dose.least === 0;
-  const detail = [set, stood, attention, span.byCue && !byFeel ? 'until the cue: Next ends it' : '']
-    .filter((words) => words !== '')
-    .join(' · ');
-  if (span.byCue && span.kind === 'settle') {
-    const words = [stood, 'it begins on the cue: Next'].filter((part) => part !== '').join(' · ');
-    return { big: clock(Math.floor(state.offsetMs / 1000)), unit: '', detail: words, fullness: null };
+  const stood = turnedWords(drill.turned ?? {});
+  const gone = clock(Math.floor(state.offsetMs / 1000));
+  if (!working) {
+    if (!span.byCue) return { ...plain, big: timeLeft(span, state), detail: stood };
+    return { ...plain, big: gone, detail: joined([stood, 'it begins on the cue: Next']) };
   }
-  if (!span.byCue) {
-    const left = Math.ceil((span.durationMs - state.offsetMs) / 1000 - 1e-6);
-    return { big: clock(left), unit: '', detail, fullness: null };
-  }
+  const detail = joined([
+    span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '',
+    stood,
+    attentionOf(span, state, dose, exercise),
+    span.byCue && dose.least !== 0 ? 'until the cue: Next ends it' : '',
+  ]);
+  if (!span.byCue) return { ...plain, big: timeLeft(span, state), detail };
   const over = state.offsetMs - span.durationMs;
-  return {
-    big: clock(Math.floor(state.offsetMs / 1000)),
-    unit: over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`,
-    detail,
-    fullness: null,
-  };
-}
-
-/** Where the attention is in a hold: one part after the other. */
-function attentionOf(
-  span: Span,
-  state: ConductState,
-  exercise: Exercise | undefined,
-  segment: Segment | undefined,
-): string {
-  if (segment?.type !== 'exercise' || segment.dose.kind !== 'hold' || exercise === undefined) return '';
-  const part = holdPartAt(holdParts(segment.dose, exercise), state.offsetMs / span.durationMs);
-  return part === undefined ? '' : `attention: ${part.words}`;
+  const unit = over < 0 ? `of about ${durationWords(span.durationMs / 1000)}` : `${durationWords(over / 1000)} over`;
+  return { ...plain, big: gone, unit, detail };
 }
