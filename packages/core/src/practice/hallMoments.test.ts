@@ -231,7 +231,7 @@ describe('calls', () => {
   });
 
   test('the last ones are called from six on; not of holds, nor of what goes on until the cue', () => {
-    const of = (dose: ReturnType<typeof cycle>) => said([segment('a', dose, { exerciseId: 'squat' })]);
+    const of = (dose: ReturnType<typeof cycle>) => said([segment('a', dose, { exerciseId: 'squat-and-bounce' })]);
     expect(of(cycle(6, together(6))).slice(1)).toEqual(['Three more', 'The last one', 'Done']);
     expect(of(cycle(6, together(5))).slice(1)).toEqual(['Done']);
     expect(of({ ...cycle(6, together(8)), least: 0 }).slice(1)).toEqual(['Done']);

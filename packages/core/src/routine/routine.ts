@@ -18,7 +18,7 @@ export const TurnedSchema = z.object({
 export type Turned = z.infer<typeof TurnedSchema>;
 
 /** What turns nothing is no turn. */
-const asItIs = (turned: Turned | null): Turned | null =>
+export const asItIs = (turned: Turned | null): Turned | null =>
   turned === null || Object.values(turned).every((value) => value === null) ? null : turned;
 
 export const ExerciseSegmentSchema = z.object({

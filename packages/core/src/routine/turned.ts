@@ -1,6 +1,6 @@
 import type { Exercise, Posture } from '../library/exercise';
 import type { Stage } from '../library/teaching';
-import type { ExerciseSegment, Turned } from './routine';
+import { asItIs, type ExerciseSegment, type Turned } from './routine';
 
 /** A posture left as the exercise has it. */
 export const unturned: Turned = {
@@ -14,8 +14,7 @@ export const unturned: Turned = {
 
 /** The segment with its posture turned in part; a turn that leaves everything is taken away. */
 export function turnedBy(segment: ExerciseSegment, part: Partial<Turned>): ExerciseSegment {
-  const turned = { ...(segment.turned ?? unturned), ...part };
-  return { ...segment, turned: Object.values(turned).every((value) => value === null) ? null : turned };
+  return { ...segment, turned: asItIs({ ...(segment.turned ?? unturned), ...part }) };
 }
 
 /** What of a drill is practised: one of its stages, from 1; null the whole of it. */
