@@ -6,7 +6,19 @@ import { routineFindings } from '../findings';
 import { softSchool } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import { median } from 'simple-statistics';
-import { chairStandNorm, isShortOneLeg, limitsOf, notedCondition, oneLegNorm, type Condition, type Noted } from '.';
+import {
+  chairStandNorm,
+  HEAD_LOW,
+  isShortOneLeg,
+  limitsOf,
+  notedCondition,
+  notedOwn,
+  oneLegNorm,
+  OwnLimitsSchema,
+  type Condition,
+  type Noted,
+  type OwnLimits,
+} from '.';
 
 /** What a pattern goes beyond for somebody of whom this is noted. */
 const beyond = (of: ReturnType<typeof pattern>, restingBreath: number | null, ...noted: Condition[]) =>
@@ -179,5 +191,65 @@ describe('of several limits on the same side the strictest holds', () => {
     const half = oneLegNorm(50)! / 2;
     expect([isShortOneLeg(half, 50), isShortOneLeg(half - 0.1, 50)]).toEqual([false, true]);
     expect([isShortOneLeg(0, null), isShortOneLeg(0, 12)]).toEqual([false, false]);
+  });
+});
+
+describe('limits', () => {
+  const own = (change: Partial<OwnLimits> = {}): OwnLimits =>
+    OwnLimitsSchema.parse({ id: 'own', words: 'a stiff big toe', ...change });
+  const noted = (because: string, side: Noted['side'], limits: Noted['limits']): Noted => ({
+    because,
+    rule: `Rule of ${because}.`,
+    side,
+    limits,
+  });
+
+  test('a teacher’s own limit acts by what it says, and by nothing it leaves free', () => {
+    expect(notedOwn(own())).toEqual({
+      because: 'a stiff big toe',
+      rule: 'Your own limit for this student.',
+      side: null,
+      limits: {},
+    });
+    expect(notedOwn(own({ side: 'left', bendDeg: 0 }))).toMatchObject({
+      because: 'a stiff big toe, left',
+      side: 'left',
+      limits: { bendDeg: 0 },
+    });
+    expect(
+      notedOwn(own({ bendDeg: 30, armsDeg: 60, standSeconds: 90, noLift: true, noHeldBreath: true, noHeadLow: true }))
+        .limits,
+    ).toEqual({ bendDeg: 30, armsDeg: 60, standSeconds: 90, noLift: true, noHeldBreath: true, foldDeg: HEAD_LOW });
+    expect(() => own({ words: ' ' })).toThrow('a limit needs a few words');
+  });
+
+  test('of two ceilings the lower holds, of two breaths the quicker; of equal ones what was noted first', () => {
+    const of = (...all: Noted[]) => limitsOf(all).map(({ name, value, because }) => `${name} ${value} ${because}`);
+    const [a, b] = [noted('a', null, { bendDeg: 40 }), noted('b', null, { bendDeg: 20 })];
+    expect(of(a, b)).toEqual(['bendDeg 20 b']);
+    expect(of(b, a)).toEqual(['bendDeg 20 b']);
+    expect(of(noted('a', null, { bendDeg: 20 }), b)).toEqual(['bendDeg 20 a']);
+    const [slow, quick] = [noted('a', null, { breathShare: 0.5 }), noted('b', null, { breathShare: 0.7 })];
+    expect(of(slow, quick)).toEqual(['breathShare 0.7 b']);
+    expect(of(quick, slow)).toEqual(['breathShare 0.7 b']);
+    expect(of(quick, noted('c', null, { breathShare: 0.7 }))).toEqual(['breathShare 0.7 b']);
+    expect(of(noted('a', null, { noLift: true }), noted('b', null, { noLift: true }))).toEqual(['noLift true a']);
+  });
+
+  test('sides are apart, and what is left open or off is no limit', () => {
+    const both = limitsOf([
+      noted('a', 'left', { bendDeg: 20 }),
+      noted('b', 'right', { bendDeg: 30 }),
+      noted('c', null, { bendDeg: 40, noLift: false, armsDeg: undefined }),
+    ]);
+    expect(both.map(({ name, value, side }) => [name, value, side])).toEqual([
+      ['bendDeg', 20, 'left'],
+      ['bendDeg', 30, 'right'],
+      ['bendDeg', 40, null],
+    ]);
+    expect(both[0]).toMatchObject({ because: 'a', rule: 'Rule of a.' });
+    expect(notedCondition('knee pain').because).toBe('knee pain');
+    expect(notedCondition('knee pain', 'left')).toMatchObject({ because: 'knee pain on the left', side: 'left' });
+    expect(isShortOneLeg(13.5, 65)).toBe(false);
   });
 });
