@@ -176,6 +176,7 @@ export default tseslint.config(
           'apps/server/tsconfig.json',
           'apps/web/tsconfig.json',
           'apps/web/tsconfig.worker.json',
+          'apps/web/tsconfig.finder.json',
           'e2e/tsconfig.json',
         ],
         tsconfigRootDir: import.meta.dirname,

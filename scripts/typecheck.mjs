@@ -7,6 +7,7 @@ const projects = [
   'apps/server',
   'apps/web',
   'apps/web/tsconfig.worker.json',
+  'apps/web/tsconfig.finder.json',
   'e2e',
 ];
 for (const project of projects) {

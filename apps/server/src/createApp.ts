@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type Express, type Response } from 'express';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -32,36 +32,40 @@ function setCaching(response: Response, path: string): void {
   response.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
 }
 
+/** Headers that let nothing in from elsewhere. */
+const strictHeaders = (scripts: readonly string[]): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: [...scripts],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ["'self'", 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // Served over plain HTTP on this machine only.
+    strictTransportSecurity: false,
+  });
+
 /** The server: the built application with strict headers, a health answer, and nothing else. */
 export function createApp({ folder, demo }: AppOptions): Express {
   if (!existsSync(join(folder, 'index.html')))
     throw new Error(`folder: there is no index.html in ${folder}; build the application first`);
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          mediaSrc: ["'self'", 'blob:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'self'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      // Served over plain HTTP on this machine only.
-      strictTransportSecurity: false,
-    }),
-  );
+  app.use(strictHeaders(["'self'"]));
+  // The worker that finds a body has a policy of its own: its library is WebAssembly, and nothing else here is.
+  app.use('/find-body', strictHeaders(["'self'", "'wasm-unsafe-eval'"]));
   app.use(compression());
   app.get('/healthz', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');

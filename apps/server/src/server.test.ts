@@ -57,6 +57,16 @@ test('nothing but this origin may be loaded, and no inline script', async () => 
   expect(headers.get('x-powered-by')).toBeNull();
 });
 
+test('only where a body is found may WebAssembly be compiled, and nothing more', async () => {
+  const scriptsOf = async (path: string) => {
+    const policy = (await fetch((await serve(false)) + path)).headers.get('content-security-policy')!;
+    expect(policy).not.toMatch(/https?:|\*|'unsafe-eval'/);
+    return /script-src ([^;]*)/.exec(policy)![1];
+  };
+  expect(await scriptsOf('/find-body/finder.js')).toBe("'self' 'wasm-unsafe-eval'");
+  for (const path of ['/', '/today', '/find-body-not', '/main.js']) expect(await scriptsOf(path)).toBe("'self'");
+});
+
 test('health and demo', async () => {
   expect(await (await fetch(`${await serve(false)}/healthz`)).json()).toEqual({ ok: true });
   const lead = await fetch(`${await serve(true)}/`, { redirect: 'manual' });

@@ -1,4 +1,5 @@
 import { answer } from '../src/app/compute/answer';
+import type { FindReply } from '../src/app/compute/find.protocol';
 import type { FollowRequest } from '../src/app/compute/follow.protocol';
 import { RequestSchema, type Reply } from '../src/app/compute/protocol';
 
@@ -55,3 +56,25 @@ export const openFollowWorker = (): Worker => new FollowStandIn() as unknown as 
 /** How many workers were opened. */
 export const opened = { count: 0 };
 export const openWorker = (): Worker => new WorkerStandIn() as unknown as Worker;
+
+/** Stands in for the worker that finds a body: what it says is chosen, one after the other; nothing is that it did not come. */
+class FindStandIn {
+  onmessage: ((event: MessageEvent<unknown>) => void) | null = null;
+  onerror: ((event: ErrorEvent) => void) | null = null;
+
+  postMessage(): void {
+    void Promise.resolve().then(() => {
+      const { replies } = finding;
+      if (replies.length === 0) this.onerror?.(new ErrorEvent('error', { cancelable: true }));
+      for (const data of replies) this.onmessage?.({ data } as MessageEvent<unknown>);
+    });
+  }
+
+  terminate(): void {
+    this.onmessage = null;
+  }
+}
+
+/** What the stand-in says of a picture. */
+export const finding: { replies: readonly (FindReply | object)[] } = { replies: [] };
+export const openFindWorker = (): Worker => new FindStandIn() as unknown as Worker;

@@ -353,7 +353,7 @@ describe('marking', () => {
     expect(marksWanted('behind').some((name) => name.startsWith('toe'))).toBe(false);
     const picture = still({ from: 'left', marks: { 'toe left': { x: 1, y: 1 } } });
     expect(nextMark(picture)).toBe('heel left');
-    expect(nextMark({ from: 'left', marks: poseMarks(poseOf({}, 'left'), 'left') })).toBeNull();
+    expect(nextMark({ from: 'left', marks: poseMarks(poseOf({}, 'left'), 'left'), found: [] })).toBeNull();
     expect(markWords('toe left', 'front')).toBe('left second toe');
     expect(markWords('head', 'left')).toBe('ear');
   });

@@ -6,7 +6,7 @@ import { deg } from '../words/angles';
 import { filmFigureKinds, figuresOf, type FilmFigureId } from './figures';
 import { jointOf, poseMarks } from './poseMarks';
 import { pointsOf, sceneOf, trunkOf, type FilmPoint, type FilmPoints, type Scene, type SceneTerms } from './scene';
-import { MARK_SLIP, isSideView, type FilmFrom, type FilmSide, type MarkName, type Still } from './still';
+import { FOUND_SLIP, MARK_SLIP, isSideView, type FilmFrom, type FilmSide, type MarkName, type Still } from './still';
 import { judged, type PointSeen } from './judged';
 
 /** A figure of a still: what is seen, within which error, and what the exercise asks. */
@@ -134,7 +134,8 @@ export function plainTerms(still: Still, { body, pose }: Pick<StillTerms, 'body'
 }
 
 /**
- * What can be read off a still. Each error comes from a slip of {@link MARK_SLIP} px of every mark, the scale, the
+ * What can be read off a still. Each error comes from a slip of {@link MARK_SLIP} px of every mark, of
+ * {@link FOUND_SLIP} cm of one that was found and not looked at, the scale, the
  * plumb and a body turned out of the picture by {@link TURN}° or as far as it is seen to be (sources: Film).
  */
 export function readStill(still: Still, terms: StillTerms): StillReading {
@@ -192,16 +193,18 @@ function errorOf(
   base: SceneTerms,
   off: number,
   turn: number,
-  { plumb, awayM }: Still,
+  { plumb, awayM, found }: Still,
   figure: (scene: Scene) => number,
 ): number {
   const value = figure(sceneOf(points, base));
   const apart = (other: Scene): number => Math.abs(figure(other) - value);
   let squares = 0;
   for (const [name, spot] of Object.entries(points) as [FilmPoint, { x: number; y: number }][]) {
+    const wide = found.includes(name as MarkName) ? (FOUND_SLIP / 100) * base.pxPerMetre : 0;
+    const far = Math.max(MARK_SLIP, wide);
     for (const slip of [
-      { x: MARK_SLIP, y: 0 },
-      { x: 0, y: MARK_SLIP },
+      { x: far, y: 0 },
+      { x: 0, y: far },
     ]) {
       const slipped = { ...points, [name]: { x: spot.x + slip.x, y: spot.y + slip.y } };
       squares += apart(sceneOf(slipped, base)) ** 2;

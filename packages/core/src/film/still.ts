@@ -29,6 +29,9 @@ export type FilmScale = (typeof filmScales)[number];
 /** How far a mark may lie beside its joint, px of the kept picture; nineteen of twenty lie nearer. House value. */
 export const MARK_SLIP = 3;
 
+/** How far a mark that the machine has found, and nobody has looked at, may lie beside its joint, cm; nineteen of twenty lie nearer. House value, after rendered bodies. */
+export const FOUND_SLIP = 4;
+
 /** A picture of a student and what is marked on it; the picture itself is kept apart. */
 export const StillSchema = z.object({
   id: z.string().min(1).max(80),
@@ -46,6 +49,8 @@ export const StillSchema = z.object({
   /** What is being done; null where it is no exercise of the shelf. */
   exerciseId: z.string().min(1).max(80).nullable(),
   marks: z.partialRecord(z.enum(markNames), SpotSchema),
+  /** Marks that were found by the machine and that nobody has looked at yet. */
+  found: z.array(z.enum(markNames)).max(markNames.length).default([]),
   /** Something that hangs plumb in the hall, from its upper end; null: the edge of the picture. */
   plumb: StretchSchema.nullable(),
   scale: z.enum(filmScales),
@@ -70,9 +75,11 @@ export function marksWanted(from: FilmFrom): MarkName[] {
   return [...asked.flatMap((joint) => sides.map((side): MarkName => `${joint} ${side}`)), 'head'];
 }
 
-/** The first mark that is still missing; null when all are set. */
-export const nextMark = ({ from, marks }: Pick<Still, 'from' | 'marks'>): MarkName | null =>
-  marksWanted(from).find((name) => marks[name] === undefined) ?? null;
+/** The first mark that is still missing, else the first that was found and not looked at; null when all are set. */
+export const nextMark = ({ from, marks, found }: Pick<Still, 'from' | 'marks' | 'found'>): MarkName | null =>
+  marksWanted(from).find((name) => marks[name] === undefined) ??
+  marksWanted(from).find((name) => found.includes(name)) ??
+  null;
 
 /** A mark in words: “left knee”. */
 export const markWords = (name: MarkName, from: FilmFrom): string => {
@@ -90,6 +97,7 @@ export const newStill = (
   working: 'right',
   exerciseId: null,
   marks: {},
+  found: [],
   plumb: null,
   scale: 'foot',
   length: null,
@@ -102,7 +110,10 @@ export const newStill = (
 /** The same seen from elsewhere: the scale of that view, and only marks that are wanted there. */
 export function seenFrom(still: Still, from: FilmFrom): Still {
   const wanted = marksWanted(from);
-  const marks = Object.fromEntries(Object.entries(still.marks).filter(([name]) => wanted.includes(name as MarkName)));
+  const marks: Still['marks'] = Object.fromEntries(
+    Object.entries(still.marks).filter(([name]) => wanted.includes(name as MarkName)),
+  );
   const fits = still.scale === 'length' || (still.scale === 'foot') === isSideView(from);
-  return { ...still, from, marks, scale: fits ? still.scale : isSideView(from) ? 'foot' : 'trunk' };
+  const found = still.found.filter((name) => marks[name] !== undefined);
+  return { ...still, from, marks, found, scale: fits ? still.scale : isSideView(from) ? 'foot' : 'trunk' };
 }

@@ -1,12 +1,8 @@
 import { SpotSchema, filmFrom, markNames } from '@pomek/core';
 import * as z from 'zod';
+import { FrameSchema } from './frame-schema';
 
 const MarksSchema = z.partialRecord(z.enum(markNames), SpotSchema);
-const FrameSchema = z.custom<ImageBitmap>(
-  (value) => typeof value === 'object' && value !== null && 'width' in value && 'height' in value,
-  'a frame is no picture',
-);
-
 /** What the page asks: to begin in a frame with its marks, then a step for each further frame. */
 export const FollowRequestSchema = z.discriminatedUnion('kind', [
   z.object({

@@ -2,7 +2,10 @@ import type { WritableSignal } from '@angular/core';
 import {
   doorSeen,
   filmCamera,
+  jointOf,
   marksSeen,
+  markNames,
+  seenBy,
   newStill,
   stillPose,
   softSchool,
@@ -14,6 +17,7 @@ import {
 } from '@pomek/core';
 import { aStudent } from '../../../testing/records';
 import { render, type Rendered } from '../../../testing/render';
+import { finding } from '../../../testing/worker.client';
 import { StillPage } from './still-page';
 
 const student = aStudent({ statureCm: 170 });
@@ -188,4 +192,80 @@ test('a still whose picture is not here, and one that is not here at all, say so
   await view.until(/The picture itself is not on this machine/);
   const none = await render(StillPage, { id: student.id, stillId: 'gone' }, { students: [student] });
   await none.until(/This picture is not here/);
+});
+
+describe('finding the body', () => {
+  const before = { bitmap: globalThis.createImageBitmap, decode: HTMLImageElement.prototype.decode };
+  beforeAll(() => {
+    globalThis.createImageBitmap = () => Promise.resolve({ width: 800, height: 1000 } as ImageBitmap);
+    HTMLImageElement.prototype.decode = () => Promise.resolve();
+  });
+  afterAll(() => {
+    globalThis.createImageBitmap = before.bitmap;
+    HTMLImageElement.prototype.decode = before.decode;
+  });
+
+  /** What a finder says of the stance from the right: 33 points where they truly are. */
+  const body = () => {
+    const pose = stillPose(bodyOfStudent(student).body, tree.posture, softSchool, 'right', true);
+    const point = (name: MarkName) => {
+      const { x, y, away } = seenBy(camera, jointOf(pose, name));
+      return { x: x / 800, y: y / 1000, z: away - camera.away, visibility: 0.9 };
+    };
+    const points = Array.from({ length: 33 }, () => point('head'));
+    // The shoulder on the left is 11, on the right 12, and so on; between the wrists and the hips lie the hands.
+    for (const [at, name] of markNames.slice(1).entries()) points[at + 11 + (at >= 6 ? 6 : 0)] = point(name);
+    return points;
+  };
+  const wanted = ['toe', 'heel', 'ankle', 'knee', 'hip', 'wrist', 'elbow', 'shoulder'].length + 1;
+
+  test('sets every point, wide until each is looked at; keys and pointer keep or mend it', async () => {
+    finding.replies = [{ kind: 'looking' }, { kind: 'found', body: body() }];
+    const view = await shown({ ...filmed(), marks: {} });
+    await view.press('Find the body');
+    await view.until(new RegExp(`${wanted} found and not looked at`));
+    expect(Object.keys(await marksOf(view))).toHaveLength(wanted);
+    await view.until(/Right toe: found here; press it or Enter/i);
+    expect(view.element.querySelectorAll('.dot.doubted')).toHaveLength(wanted);
+    expect(view.button(/right knee, found, not looked at/)).toBeTruthy();
+    surface(view).dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await view.until(/Right heel: found here/i);
+    await view.until(new RegExp(`${wanted - 1} found and not looked at`));
+    // Dragged a little to the right, it is where the hand put it.
+    const heel = (await marksOf(view))['heel right']!;
+    const field = surface(view);
+    field.dispatchEvent(point('pointerdown', heel.x / 2, heel.y / 2));
+    field.dispatchEvent(point('pointermove', heel.x / 2 + 5, heel.y / 2));
+    field.dispatchEvent(point('pointerup', heel.x / 2 + 5, heel.y / 2));
+    await view.until(new RegExp(`${wanted - 2} found and not looked at`));
+    expect((await marksOf(view))['heel right']!.x).toBeCloseTo(heel.x + 10, 0);
+    await view.press('All are right');
+    await view.until(/All is marked/);
+    expect((await view.database.of('stills').get('still-1'))!.found).toEqual([]);
+    expect(view.element.querySelectorAll('.dot.doubted')).toHaveLength(0);
+  });
+
+  test('nobody there, a finder that did not come or cannot: it says so, and what is marked stays', async () => {
+    const view = await shown(filmed());
+    const marks = await marksOf(view);
+    const says = async (replies: readonly object[], words: RegExp): Promise<void> => {
+      finding.replies = replies;
+      await view.press('Find the body');
+      await view.until(words);
+    };
+    await says([{ kind: 'looking' }, { kind: 'found', body: null }], /Nobody was found on this picture/);
+    await says([], /not on this machine yet, and cannot be fetched now/);
+    await says([{ kind: 'error', message: 'This browser has no WebGL' }], /This browser has no WebGL/);
+    await says([{ kind: 'found', body: [1, 2] }], /cannot be read/);
+    expect(await marksOf(view)).toEqual(marks);
+  });
+
+  test('what is looked for can be stopped', async () => {
+    finding.replies = [{ kind: 'looking' }];
+    const view = await shown(filmed());
+    await view.press('Find the body');
+    await view.until(/Looking at the picture/);
+    await view.press('Stop');
+    await view.until(/The machine marks what it sees/);
+  });
 });

@@ -24,17 +24,28 @@ import {
   isSideView,
   marksWanted,
   newCorrection,
+  hasLine,
+  isLineEnd,
+  lookedAt,
   nextMark,
+  otherEnd,
+  pointAfter,
   pointsOf,
   poseOver,
   readStill,
   seenFrom,
   stillTerms,
+  withFound,
+  withLine,
+  withoutPoint,
+  withPoint,
   type Correction,
   type FilmFrom,
   type FilmPoint,
   type FilmScale,
   type FilmSpot,
+  type FoundBody,
+  type LineEnd,
   type PointSeen,
   type Still,
 } from '@pomek/core';
@@ -51,38 +62,10 @@ import { NumberField } from '../ui/number-field';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
 import { Filmed } from './filmed';
+import { FindBody } from './find-body';
 import { Marking, type Marked } from './marking';
 import { pointWords } from './point-words';
 import { StillAnswers } from './still-answers';
-
-const ends = ['plumb from', 'plumb to', 'length from', 'length to'] as const;
-type End = (typeof ends)[number];
-const isEnd = (point: FilmPoint): point is End => (ends as readonly string[]).includes(point);
-
-/** A tape, a tile, a mark on the floor: what is offered as a known length, cm. */
-const KNOWN = 100;
-
-/** Moves a point to where it is, from what is stored; of a line that is there one end. */
-function placed(still: Still, point: FilmPoint, spot: FilmSpot): Still {
-  if (!isEnd(point)) return { ...still, marks: { ...still.marks, [point]: spot } };
-  const [kind, end] = point.split(' ') as ['plumb' | 'length', 'from' | 'to'];
-  const line = still[kind];
-  return line === null ? still : { ...still, [kind]: { ...line, [end]: spot } };
-}
-
-/** A line of which both ends are known by now. */
-const lined = (still: Still, kind: string, from: FilmSpot, to: FilmSpot): Still =>
-  kind === 'plumb' ? { ...still, plumb: { from, to } } : { ...still, length: { from, to, cm: KNOWN } };
-
-const otherEnd = (end: End): End =>
-  (end.endsWith('from') ? end.replace('from', 'to') : end.replace('to', 'from')) as End;
-
-/** Takes a point away; of a line both its ends. */
-function without(still: Still, point: FilmPoint): Still {
-  if (point.startsWith('plumb')) return { ...still, plumb: null };
-  if (point.startsWith('length')) return { ...still, length: null };
-  return { ...still, marks: Object.fromEntries(Object.entries(still.marks).filter(([name]) => name !== point)) };
-}
 
 /** A still of a student: its joints are marked, and angles, lines and checkpoints read off it. */
 @Component({
@@ -92,6 +75,7 @@ function without(still: Still, point: FilmPoint): Still {
     Button,
     Checkbox,
     DayPipe,
+    FindBody,
     FormsModule,
     InputText,
     Marking,
@@ -154,7 +138,7 @@ export class StillPage {
   /** Which picture is marked, and from where it is seen. */
   private readonly place = computed(() => `${this.still()?.id ?? ''} ${this.still()?.from ?? ''}`);
   /** One end of a line whose other end is not set yet: nothing is read from it, and nothing kept. */
-  private readonly begun = linkedSignal<string, { readonly end: End; readonly spot: FilmSpot } | null>({
+  private readonly begun = linkedSignal<string, { readonly end: LineEnd; readonly spot: FilmSpot } | null>({
     source: this.place,
     computation: () => null,
   });
@@ -172,14 +156,31 @@ export class StillPage {
     if (still == null) return [];
     const wanted: FilmPoint[] = [...marksWanted(still.from), 'plumb from', 'plumb to'];
     if (still.scale === 'length') wanted.push('length from', 'length to');
-    return wanted.map((point) => ({ point, set: points[point] !== undefined, words: pointWords(point, still.from) }));
+    return wanted.map((point) => {
+      const [set, words] = [points[point] !== undefined, pointWords(point, still.from)];
+      const found = this.found().has(point);
+      return {
+        point,
+        set,
+        found,
+        words,
+        said: `${words}, ${!set ? 'not marked' : found ? 'found, not looked at' : 'marked'}`,
+      };
+    });
   });
+  /** What the machine has found and nobody has looked at. */
+  protected readonly found = computed(() => new Set<FilmPoint>(this.still()?.found));
   protected readonly next = computed(() => {
     const [still, active] = [this.still(), this.active()];
     if (still == null) return '';
     if (active === null) return 'All is marked. Press a mark to move it.';
-    const verb = this.points()[active] === undefined ? 'Press where it is' : 'Drag it, or use the arrow keys';
-    return `${pointWords(active, still.from)}: ${verb.toLowerCase()}.`;
+    const verb =
+      this.points()[active] === undefined
+        ? 'press where it is'
+        : this.found().has(active)
+          ? 'found here; press it or Enter where that is right, else drag it'
+          : 'drag it, or use the arrow keys';
+    return `${pointWords(active, still.from)}: ${verb}.`;
   });
 
   protected readonly views = filmFrom.map((value) => ({ value, label: filmFromWords(value) }));
@@ -234,40 +235,60 @@ export class StillPage {
     const still = this.still();
     if (still == null) return;
     const label = `Mark the ${pointWords(point, still.from)}`;
-    const [kind] = point.split(' ');
-    if (isEnd(point) && still[kind as 'plumb' | 'length'] === null) {
+    if (isLineEnd(point) && !hasLine(still, point)) {
       const begun = this.begun();
       if (begun?.end !== otherEnd(point)) {
         this.begun.set({ end: point, spot });
         if (!byKey) this.active.set(otherEnd(point));
         return;
       }
-      const [from, to] = point.endsWith('from') ? [spot, begun.spot] : [begun.spot, spot];
       this.begun.set(null);
       if (!byKey) this.active.set(nextMark(still));
-      await this.edit.change(label, (stored) => lined(stored, kind!, from, to), byKey ? `mark ${point}` : null);
+      await this.edit.change(
+        label,
+        (stored) => withLine(stored, point, spot, begun.spot),
+        byKey ? `mark ${point}` : null,
+      );
       return;
     }
-    if (!byKey && this.points()[point] === undefined)
-      this.active.set(this.following(placed(still, point, spot), point));
-    await this.edit.change(label, (stored) => placed(stored, point, spot), byKey ? `mark ${point}` : null);
+    const fresh = this.points()[point] === undefined || this.found().has(point);
+    if (!byKey && fresh) this.active.set(pointAfter(withPoint(still, point, spot), point));
+    await this.edit.change(label, (stored) => withPoint(stored, point, spot), byKey ? `mark ${point}` : null);
   }
 
   protected async unmark(point: FilmPoint): Promise<void> {
     const still = this.still();
     if (still == null || this.points()[point] === undefined) return;
     if (this.begun()?.end === point) return this.begun.set(null);
-    await this.edit.change(`Take the ${pointWords(point, still.from)} away`, (stored) => without(stored, point));
+    await this.edit.change(`Take the ${pointWords(point, still.from)} away`, (stored) => withoutPoint(stored, point));
   }
 
-  protected goOn(): void {
+  /** On to what is missing or not looked at; what was found under the keys is right where it is. */
+  protected async goOn(): Promise<void> {
     const [still, active] = [this.still(), this.active()];
-    if (still != null && active !== null) this.active.set(this.following(still, active));
+    if (still == null || active === null) return;
+    if (isLineEnd(active) || !this.found().has(active)) return this.active.set(pointAfter(still, active));
+    this.active.set(pointAfter(lookedAt(still, active), active));
+    const label = `The ${pointWords(active, still.from)} is right`;
+    await this.edit.change(label, (stored) => lookedAt(stored, active));
   }
 
-  private following(still: Still, point: FilmPoint): FilmPoint | null {
-    if (point === 'plumb from' || point === 'length from') return point.replace('from', 'to') as FilmPoint;
-    return nextMark(still);
+  protected async setFound(body: FoundBody): Promise<void> {
+    const before = this.still();
+    if (before == null) return;
+    const after = withFound(before, body);
+    await this.edit.change('Find the body', (stored) => withFound(stored, body));
+    this.active.set(nextMark(after));
+    const [count, seen] = [after.found.length, filmFromWords(after.from)];
+    this.notices.done(`${count} ${count === 1 ? 'point' : 'points'} found`, {
+      detail: after.from === before.from ? 'Look at each: press it where it is right.' : `Looked at as ${seen}.`,
+      undo: true,
+    });
+  }
+
+  protected allRight(): void {
+    void this.edit.change('All found points are right', (stored) => lookedAt(stored));
+    this.active.set(null);
   }
 
   protected look(from: FilmFrom): void {
