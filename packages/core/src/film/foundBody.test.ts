@@ -110,6 +110,19 @@ test('a mark that was only found is wide in what is read, until it is looked at'
   expect(shin(lookedAt(found, 'knee right'))).toBeLessThan(shin(found));
 });
 
+test('a foot that was only found tells less of how the body is turned', () => {
+  // Its toe was found four centimetres short: some thirty degrees, were it looked at.
+  const body = bodySeen('right', (points) => {
+    const [heel, toe] = [points[30]!, points[32]!];
+    points[32] = { ...toe, x: heel.x + (toe.x - heel.x) * 0.85 };
+  });
+  const found = withFound(picture(), body);
+  const terms = stillTerms(found, { ...newStudent('x', 'X', 'soft'), statureCm: 170 }, tree, softSchool);
+  expect(readStill(found, terms)).toMatchObject({ problems: [] });
+  expect(readStill(found, terms).figures.length).toBeGreaterThan(5);
+  expect(readStill(lookedAt(found), terms).problems).toEqual([expect.stringContaining('The foot is turned some')]);
+});
+
 test('marks are set, looked at and taken away; then comes what is missing, then what was only found', () => {
   const found = withFound(picture(), bodySeen('right'));
   expect(nextMark(found)).toBe('toe right');

@@ -106,6 +106,15 @@ function shortened(scene: Scene, still: Still, body: Body): number | null {
   return (foot / (span(hip, knee) + span(knee, ankle))) * ((lengths.shank + lengths.thigh) / lengths.foot);
 }
 
+/** How far the length that tells the turn may be off since its ends were only found, a share of it. */
+function foundOff({ from, found }: Still, { lengths }: Body): number {
+  const ends: readonly MarkName[] = isSideView(from)
+    ? [`heel ${from}`, `toe ${from}`]
+    : ['shoulder left', 'shoulder right'];
+  const many = ends.filter((name) => found.includes(name)).length;
+  return (Math.sqrt(many) * FOUND_SLIP) / 100 / (isSideView(from) ? lengths.foot : lengths.shoulderBreadth);
+}
+
 const turnOf = (share: number): number => deg(Math.acos(Math.min(1, Math.max(0.05, share))));
 
 /** Left and right of the picture do not belong to the view: it is mirrored, or seen from elsewhere. */
@@ -146,7 +155,8 @@ export function readStill(still: Still, terms: StillTerms): StillReading {
   const scene = sceneOf(points, base);
   const off = shareOff(still, known);
   const looks = shortened(scene, still, body);
-  const lengthsOff = isSideView(from) ? 1.5 * LENGTH_OFF[known] : SHOULDERS_OFF + off;
+  const guessed = foundOff(still, body);
+  const lengthsOff = (isSideView(from) ? 1.5 * LENGTH_OFF[known] : SHOULDERS_OFF + off) + guessed;
   const [turnSeen, surely] = looks === null ? [null, 0] : [turnOf(looks), turnOf(looks * (1 + lengthsOff))];
   const problems: string[] = [];
   const tooFar = surely > TOO_FAR[isSideView(from) ? 'side' : 'front'];
@@ -164,7 +174,10 @@ export function readStill(still: Still, terms: StillTerms): StillReading {
   const unscaled = scene.cmPerPx === null;
   const asked = terms.asked ? askedOf(pose, from) : null;
   // From the front the shoulders tell too little to go by what they seem.
-  const turn = Math.max(TURN, isSideView(from) && looks !== null ? turnOf(looks * (1 - LENGTH_OFF.measured)) : surely);
+  const turn = Math.max(
+    TURN,
+    isSideView(from) && looks !== null ? turnOf(looks * (1 - LENGTH_OFF.measured + guessed)) : surely,
+  );
   const figures = tooFar
     ? []
     : figuresOf(from).flatMap(({ id, side }): FilmFigure[] => {

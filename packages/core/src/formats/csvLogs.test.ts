@@ -157,3 +157,89 @@ test('a text that would run as a formula is written as plain text, and read back
   }
   expect(tableCsv(['a'], [['=cmd()'], [-5]])).toBe('a\r\n"\'=cmd()"\r\n-5');
 });
+
+describe('the edges of what is read', () => {
+  const head = 'day,exercise,side,done,asked,effort,own effort,pain,pain place,note';
+  const row = (cells: string) => read(`${head}\n${cells}`);
+  const said = (cells: string) => row(cells).problems.map(({ message }) => message);
+
+  test('nought is done, less than nothing is not; words that are no time or number are named as such', () => {
+    expect(row('2026-03-01,Holding the tree,,0,60,,,,,').logs[0]!.lines[0]).toMatchObject({
+      done: { amount: 0, seconds: 0 },
+      asked: { amount: 1, seconds: 60 },
+    });
+    expect(row('2026-03-01,Holding the tree,,0,0,,,,,').logs[0]!.lines[0]!.done).toEqual({ amount: 0, seconds: 0 });
+    expect(row('2026-03-01,Shoulder wheel,,0,9,,,,,').logs[0]!.lines[0]!.done).toEqual({ amount: 0, seconds: 0 });
+    expect(said('2026-03-01,Shoulder wheel,,-1,9,,,,,')).toEqual(['done: “-1” is no number']);
+    expect(said('2026-03-01,Shoulder wheel,,,9,,,,,')).toEqual(['done: “” is no number']);
+    expect(said('2026-03-01,Shoulder wheel,,many,9,,,,,')).toEqual(['done: “many” is no number']);
+    expect(said('2026-03-01,Holding the tree,,soon,,,,,,')).toEqual(['done: “soon” is no time like 90, 1:30 or 2 min']);
+    expect(said('2026-03-01,Shoulder wheel,,9,lots,,,,,')).toEqual(['asked: “lots” cannot be read']);
+    expect(said('2026-03-01,Shoulder wheel,,9,-2,,,,,')).toEqual(['asked: “-2” cannot be read']);
+    expect(row('2026-03-01,Shoulder wheel,,9,0,,,,,').problems).toEqual([]);
+    expect(said('yesterday,Shoulder wheel,,9,,,,,,')).toEqual([
+      'day: “yesterday” is no day like 2026-03-31 or 31.3.2026',
+    ]);
+  });
+
+  test('ratings go from 0 to 10, with a point or a comma; each is named by its column', () => {
+    const rated = (effort: string, own: string, pain: string) =>
+      row(`2026-03-01,Shoulder wheel,,9,,${effort},${own},${pain},,`);
+    expect(rated('10', '0', '10').logs[0]).toMatchObject({ effort: 10, pain: 10 });
+    expect(rated('"6,6"', '', '').logs[0]!.effort).toBe(7);
+    expect(rated('0', '', '').logs[0]!.effort).toBe(0);
+    for (const bad of ['10.5', '-1', 'hard', 'Infinity']) {
+      expect(rated(bad, '', '').problems).toEqual([{ line: 2, message: `effort: “${bad}” is not 0 to 10` }]);
+      expect(rated('', bad, '').problems).toEqual([{ line: 2, message: `own effort: “${bad}” is not 0 to 10` }]);
+      expect(rated('', '', bad).problems).toEqual([{ line: 2, message: `pain: “${bad}” is not 0 to 10` }]);
+    }
+  });
+
+  test('empty lines, spaces around names and cells, and notes said twice do no harm', () => {
+    const table = readCsv(' day , exercise ,done,note\n\n  \n2026-03-01, Holding the tree , 60 , warm \n');
+    expect(table.columns).toEqual(['day', 'exercise', 'done', 'note']);
+    expect(table.rows).toHaveLength(1);
+    const twice = `${head}\n${'2026-03-01,Holding the tree,,60,,,,,,warm\n'.repeat(2)}2026-03-01,Holding the tree,,60,,,,,,`;
+    expect(read(twice).logs[0]!.note).toBe('warm');
+    expect(row('2026-03-01,Holding the tree,, 60 ,,,,,, warm ').logs[0]!.note).toBe('warm');
+    const long = `${head}\n${Array.from({ length: 3 }, (_, n) => `2026-03-01,Holding the tree,,60,,,,,,${String(n).repeat(900)}`).join('\n')}`;
+    expect(read(long).logs[0]!.note).toHaveLength(2000);
+    expect(readCsv('')).toEqual({ columns: [], rows: [] });
+  });
+
+  test('a place that hurts is asked for only where something hurts, and goes out as it can be read back', () => {
+    const where = (pain: string, place: string) => {
+      const [log] = row(`2026-03-01,Holding the tree,,60,,,,${pain},${place},`).logs;
+      return [log!.painPlace, log!.painWhere, readCsv(logsCsv([log!])).rows[0]![8]];
+    };
+    expect(where('0', 'knee')).toEqual([null, '', '']);
+    expect(where('3', 'Knee')).toEqual(['knee', '', 'knee']);
+    expect(where('3', 'left knee inside')).toEqual(['knee', 'left knee inside', 'left knee inside']);
+    expect(where('3', 'the big toe')).toEqual([null, 'the big toe', 'the big toe']);
+    expect(where('3', 'x'.repeat(200))[1]).toHaveLength(120);
+    const [log] = row('2026-03-01,Holding the tree,,60,,,,3,knee,').logs;
+    expect(readCsv(logsCsv([{ ...log!, painWhere: 'inside' }])).rows[0]![8]).toBe('knee: inside');
+  });
+
+  test('a day takes a thousand rows; what is beyond is named, and the rest kept', () => {
+    const { logs, problems } = row(
+      Array.from({ length: 1002 }, () => '2026-03-01,Holding the tree,,60,,,,,,').join('\n'),
+    );
+    expect(logs[0]!.lines).toHaveLength(1000);
+    expect(problems).toEqual(
+      [1002, 1003].map((line) => ({
+        line,
+        message: 'day: “2026-03-01” has more than 1000 rows; a practice has no more',
+      })),
+    );
+  });
+
+  test('progress is told at the first row and at every thousandth after it', () => {
+    const told: number[] = [];
+    const rows = Array.from({ length: 2500 }, (_, n) => `${(n % 28) + 1}.3.2026,Holding the tree,,60,,,,,,`);
+    const table = readCsv([head, ...rows].join('\n'));
+    csvLogs(table, guessMapping(table.columns), builtInExercises, 'u', id, undefined, (share) => told.push(share));
+    expect(told).toEqual([0, 0.4, 0.8]);
+    expect(csvLogs(table, {}, builtInExercises, 'u', id).logs).toEqual([]);
+  });
+});

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { firstSeconds, repetitionsTotal } from '../library/repetitions';
 import type { Exercise } from '../library/exercise';
-import { PracticeLogSchema, type LogLine, type PracticeLog } from '../practice/log';
+import { MOST_LINES, PracticeLogSchema, type LogLine, type PracticeLog } from '../practice/log';
 import { painPlaces, type PainPlace } from '../practice/painPlace';
 import { parseDuration } from '../words/parseDuration';
 
@@ -242,9 +242,14 @@ export function csvLogs(
       problems.push({ line: index + 2, message: read });
       return;
     }
-    const own = days.get(read.day);
-    if (own === undefined) days.set(read.day, [read]);
-    else own.push(read);
+    const own = days.get(read.day) ?? [];
+    if (own.length === MOST_LINES) {
+      const message = `day: “${cell('day')}” has more than ${MOST_LINES} rows; a practice has no more`;
+      problems.push({ line: index + 2, message });
+      return;
+    }
+    own.push(read);
+    days.set(read.day, own);
   });
   const logs = [...days].map(([day, rows]): PracticeLog => {
     const efforts = rows.map((row) => row.effort).filter((value) => value !== null);

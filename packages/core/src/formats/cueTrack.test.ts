@@ -20,9 +20,8 @@ const practice = routine(
   { settleSeconds: 10, changeSeconds: 5, name: 'Track' },
 );
 const line = timeline(practice);
-const bytes = Buffer.concat([...trackSound(practice)]);
-const wave = new WaveFile(bytes);
-const samples = wave.getSamples(false, Int16Array) as unknown as Int16Array;
+let samples: Int16Array;
+const sound = () => Buffer.concat([...trackSound(practice)]);
 /** The loudest sample within so many seconds from a moment on. */
 const loudest = (fromSeconds: number, seconds: number): number =>
   samples
@@ -30,6 +29,15 @@ const loudest = (fromSeconds: number, seconds: number): number =>
     .reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
 
 describe('the sound, read by a foreign reader (the wavefile package)', () => {
+  let bytes: Buffer;
+  let wave: WaveFile;
+  // Made in each test: what is made once for all is not seen to belong to any.
+  beforeEach(() => {
+    bytes = sound();
+    wave = new WaveFile(bytes);
+    samples = wave.getSamples(false, Int16Array) as unknown as Int16Array;
+  });
+
   test('one channel, 16 bits, as long as the practice and its last bell, to the sample', () => {
     expect(wave.container).toBe('RIFF');
     expect(wave.fmt).toMatchObject({ numChannels: 1, sampleRate: TRACK_RATE, bitsPerSample: 16, audioFormat: 1 });
@@ -76,10 +84,10 @@ describe('the sound, read by a foreign reader (the wavefile package)', () => {
 });
 
 describe('the words, read by a foreign reader (the node-webvtt package)', () => {
-  const words = trackWords(practice, shelf, softSchool);
-  const read = webvtt.parse(webVtt(words), { strict: true });
+  const reread = () => webvtt.parse(webVtt(trackWords(practice, shelf, softSchool)), { strict: true });
 
   test('every moment of the practice has its words, in order and without a gap', () => {
+    const read = reread();
     expect(read.valid).toBe(true);
     expect(read.cues[0]!.start).toBe(0);
     expect(read.cues.at(-1)!.end).toBeCloseTo(line.totalMs / 1000 + 4, 3);
@@ -87,6 +95,7 @@ describe('the words, read by a foreign reader (the node-webvtt package)', () => 
   });
 
   test('what is done, on which side, how many are left, what one does in a rest', () => {
+    const read = reread();
     const at = (seconds: number): string => read.cues.find(({ start, end }) => start <= seconds && seconds < end)!.text;
     expect(at(1)).toMatch(/^Take up: Holding the tree/);
     expect(at(30)).toMatch(/^Holding the tree\n/);
@@ -100,6 +109,7 @@ describe('the words, read by a foreign reader (the node-webvtt package)', () => 
 });
 
 test('both in one archive, read by zlib, with progress up to the whole', () => {
+  const bytes = sound();
   const shares: number[] = [];
   const pieces = cueTracks([{ name: 'track', routine: practice }], shelf, softSchool, new Set(), (share) =>
     shares.push(share),
@@ -113,4 +123,93 @@ test('both in one archive, read by zlib, with progress up to the whole', () => {
   expect(inflateRawSync(zip.subarray(head)).subarray(0, 44)).toEqual(bytes.subarray(0, 44));
   expect(shares.at(-1)).toBe(1);
   expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+});
+
+describe('times and words of a track', () => {
+  test('hours, minutes, seconds and thousandths; what stands for no time, or says nothing, is left out', () => {
+    const told = webVtt([
+      { fromMs: 0, toMs: 1500, lines: ['  A  <b> & c ', '', 'two'] },
+      { fromMs: 1500, toMs: 1500, lines: ['no time'] },
+      { fromMs: 59_999, toMs: 61_001, lines: [' '] },
+      { fromMs: 3_599_999, toMs: 3_661_001, lines: ['late'] },
+    ]);
+    expect(told).toBe(
+      'WEBVTT\n\n00:00:00.000 --> 00:00:01.500\nA &lt;b&gt; &amp; c\ntwo\n\n00:59:59.999 --> 01:01:01.001\nlate\n',
+    );
+    expect(webVtt([])).toBe('WEBVTT\n');
+  });
+
+  test('a long hold is looked at every twenty seconds; while it is taken up its way in and cautions are said', () => {
+    const words = trackWords(practice, shelf, softSchool);
+    expect(words.filter(({ fromMs }) => fromMs < 70_000).map(({ fromMs }) => fromMs)).toEqual([
+      0, 10_000, 30_000, 50_000,
+    ]);
+    const tree = shelf.get('tree-holding')!;
+    expect(words[0]!.lines[0]).toBe('Take up: Holding the tree');
+    expect(words[0]!.lines).toHaveLength(2 + (tree.cautions.length - 1) + tree.wayIn.length + 1 + 1);
+    expect(words[1]!.lines).toHaveLength(3);
+    expect(words[1]!.lines[1]).toMatch(/^attention: /);
+    expect(words[1]!.lines[2]).toMatch(/^[A-Z][a-z ]+: .+/);
+    // In breaths the count goes with the words; in a rest and in a hold there is none.
+    const breath = line.spans.find(({ kind }) => kind === 'breath')!;
+    const counted = words.filter(
+      ({ fromMs }) => fromMs >= breath.startMs && fromMs < breath.startMs + breath.durationMs,
+    );
+    expect(counted.map(({ lines }) => lines[1]!.split(' · ')[0])).toEqual(
+      [4, 3, 3, 2, 1].map((left) => `${left} of 4 breaths to go`).filter((_, at) => counted.length === 5 || at !== 2),
+    );
+    expect(words.at(-1)).toEqual({ fromMs: line.totalMs, toMs: line.totalMs + 4000, lines: ['Done'] });
+  });
+
+  test('what waits for a cue takes its planned time; sides in turn and single repetitions have no tick', () => {
+    const cued = routine([segment('a', { ...hold(20, together(1)), byCue: true })]);
+    expect(trackWords(cued, shelf, softSchool).map(({ fromMs }) => fromMs)).toEqual([0, 20_000]);
+    expect(trackWords(cued, shelf, softSchool)[0]!.lines[1]).not.toContain('cue');
+    const loud = (of: ReturnType<typeof segment>, from: number, to: number) => {
+      const heard = new WaveFile(Buffer.concat([...trackSound(routine([of]))]));
+      const all = heard.getSamples(false, Int16Array) as unknown as Int16Array;
+      return all.slice(from * TRACK_RATE, to * TRACK_RATE).some((sample) => sample !== 0);
+    };
+    const turns = segment('t', cycle(6, eachSide(2)), { exerciseId: 'empty-full', sideOrder: 'each' });
+    expect(loud(turns, 4, 5.9)).toBe(false);
+    const pair = segment('p', cycle(6, together(2)), { exerciseId: 'empty-full' });
+    expect([loud(pair, 4, 5.9), loud(pair, 6, 6.1)]).toEqual([false, true]);
+    const single = segment('s', cycle(30, together(1)), { exerciseId: 'empty-full' });
+    expect(loud(single, 4, 29.9)).toBe(false);
+    expect(loud(single, 30, 30.1)).toBe(true);
+  });
+
+  test('a bell goes on over the joint of two pieces of twenty seconds', () => {
+    const heard = (first: number) =>
+      new WaveFile(
+        Buffer.concat([
+          ...trackSound(routine([segment('a', hold(first, together(1))), segment('b', hold(15, together(1)))])),
+        ]),
+      ).getSamples(false, Int16Array) as unknown as Int16Array;
+    // The same bell at 9 s, within the first piece, and at 19.5 s, over the joint.
+    const [within, over] = [heard(9), heard(19.5)];
+    const bell = (samples: Int16Array, seconds: number) => [
+      ...samples.slice(Math.round(seconds * TRACK_RATE), Math.round(seconds * TRACK_RATE) + TRACK_RATE),
+    ];
+    expect(Math.max(...bell(over, 20))).toBeGreaterThan(0);
+    expect(bell(over, 19.5)).toEqual(bell(within, 9));
+  });
+
+  test('progress goes by what is done of all practices, and each has its two files', () => {
+    const shares: number[] = [];
+    const short = routine([segment('a', hold(10, together(1)))]);
+    const pieces = cueTracks(
+      [
+        { name: 'one', routine: short },
+        { name: 'two', routine: short },
+      ],
+      shelf,
+      softSchool,
+      new Set(),
+      (share) => shares.push(share),
+    );
+    expect(Object.keys(unzipSync(Buffer.concat(pieces)))).toEqual(['one.wav', 'one.vtt', 'two.wav', 'two.vtt']);
+    expect(shares).toHaveLength(4);
+    expect(shares[1]).toBeCloseTo(0.5, 2);
+  });
 });

@@ -12,6 +12,9 @@ import type { School } from '../schools/school';
 import { wavHead, wavSamples } from './wav';
 import { webVtt, type TimedWords } from './webVtt';
 
+// Looked up once: they are asked for at every sample.
+const { sin, PI, max, min } = Math;
+
 /** Samples a second: twice more than the highest overtone of a bell asks for. */
 export const TRACK_RATE = 11_025;
 /** The last bell sounds out, s. */
@@ -43,9 +46,7 @@ function waveOf({ hertz, seconds, loud }: Struck): Float32Array {
   const length = Math.round(seconds * TRACK_RATE);
   return Float32Array.from({ length }, (_, at) => {
     const fading = loud * (FADED / loud) ** (at / length);
-    const tones = overtones.map(
-      ([multiple, share]) => share * Math.sin((2 * Math.PI * hertz * multiple * at) / TRACK_RATE),
-    );
+    const tones = overtones.map(([multiple, share]) => share * sin((2 * PI * hertz * multiple * at) / TRACK_RATE));
     return fading * tones.reduce((sum, tone) => sum + tone, 0);
   });
 }
@@ -81,8 +82,8 @@ export function* trackSound(routine: Routine): Generator<Uint8Array> {
         first += 1;
         continue;
       }
-      const until = Math.min(wave.length, from + piece.length - at);
-      for (let into = Math.max(0, from - at); into < until; into += 1) piece[at + into - from]! += wave[into]!;
+      const until = min(wave.length, from + piece.length - at);
+      for (let into = max(0, from - at); into < until; into += 1) piece[at + into - from]! += wave[into]!;
     }
     yield wavSamples(piece);
   }

@@ -4,7 +4,7 @@ import { planForecast } from '../plan';
 import { axisWords } from '../axis';
 import { readFileSync } from 'node:fs';
 import { demoContents } from '../demo';
-import { newStill } from '../film';
+import { newFilm, newStill } from '../film';
 import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool } from '../schools';
 import { newStudent } from '../students';
@@ -96,6 +96,17 @@ describe('reading a bundle', () => {
     expect(list[20]!.message).toMatch(/^and \d+ more$/);
   });
 
+  test('damage is named as what it is, at its line and column; a text that is too large is not read at all', () => {
+    expect(problems('{"a": 1 /* why */}')[0]!.message).toBe('The file is damaged here: invalid comment token.');
+    expect(problems('{"format":\n  "pomek bundle",\n  "x" 1}')[0]).toEqual({
+      place: 'line 3, column 7',
+      message: 'The file is damaged here: colon expected.',
+    });
+    expect(problems(' \n ')[0]!.message).toBe('The file is empty.');
+    const vast = `{${' '.repeat(LARGEST_BUNDLE)}`;
+    expect(readBundle(vast)).toEqual({ ok: false, problems: [tooLarge(vast.length)] });
+  });
+
   test('foreign, newer and huge files are named for what they are', () => {
     expect(problems('{"hello": 1}')[0]).toMatchObject({ place: 'format' });
     expect(problems('[1, 2]')[0]!.message).toContain('not a Pomek file');
@@ -182,10 +193,80 @@ describe('preview of an import', () => {
     expect(rows).toHaveLength(bundleKinds.reduce((sum, kind) => sum + demo[kind].length, 0));
   });
 
+  test('meetings, pictures and films are named by what they belong to, here or in the file; else by their id', () => {
+    const still = newStill({
+      id: 's1',
+      studentId: 'u',
+      day: '2026-03-01',
+      name: 'Low stand',
+      width: 1,
+      height: 1,
+      bytes: 0,
+    });
+    const { classes, meetings } = demo;
+    const meeting = meetings.find(({ classId }) => classId === classes[1]!.id) ?? meetings[0]!;
+    const own = classes.find(({ id }) => id === meeting.classId)!;
+    const film = { ...newFilm({ ...still, atSeconds: 1 }, { name: 'a.webm', seconds: 2 }), keys: [], tracks: {} };
+    const belongings: BundleContents = {
+      ...emptyContents(),
+      meetings: [meeting],
+      pictures: [{ id: 's1', studentId: 'u', data: 'data:image/png;base64,AAAA' }],
+      films: [film],
+    };
+    const names = (here: BundleContents, there: BundleContents) =>
+      importPreview(here, there)
+        .filter(({ kind }) => ['meetings', 'pictures', 'films'].includes(kind))
+        .map(({ name }) => name);
+    const known = { classes, stills: [{ ...still, id: 'other', name: 'Other' }, still] };
+    const said = [`${own.name}, ${meeting.day}`, 'film of Low stand', 'picture of Low stand'];
+    expect(names({ ...emptyContents(), ...known }, belongings)).toEqual(said);
+    expect(names(emptyContents(), { ...belongings, ...known })).toEqual(said);
+    expect(names(emptyContents(), belongings)).toEqual([
+      `${meeting.classId}, ${meeting.day}`,
+      'film of s1',
+      'picture of s1',
+    ]);
+  });
+
+  test('each kind says what it points to that is nowhere, by the name of its field', () => {
+    const without = (...kinds: (keyof BundleContents)[]) => {
+      const left = { ...demo, ...Object.fromEntries(kinds.map((kind) => [kind, []])) };
+      return new Set(
+        importPreview(emptyContents(), left)
+          .filter(({ state }) => state === 'cannot be kept')
+          .map(({ kind, because }) => `${kind} ${because.replace(/“.*”/, '…')}`),
+      );
+    };
+    const gone = 'is neither here nor in the file';
+    expect(without('classes')).toEqual(new Set([`meetings classId: class … ${gone}`]));
+    const noStudents = without('students');
+    for (const kind of ['logs', 'plans', 'corrections', 'stills'])
+      expect(noStudents).toContain(`${kind} studentId: student … ${gone}`);
+    const noRoutines = without('routines');
+    expect(noRoutines).toContain(`classes routineId: routine … ${gone}`);
+    expect(noRoutines).toContain(`plans routineId: routine … ${gone}`);
+    expect(without('chains')).toContain(`classes chainId: chain … ${gone}`);
+    expect(without('plans')).toContain(`decisions planId: plan … ${gone}`);
+    const film = { ...newFilm({ ...demo.stills[0]!, id: 'nowhere' }, { name: 'a.webm', seconds: 2 }), tracks: {} };
+    const [row] = importPreview(demo, { ...emptyContents(), films: [film] });
+    expect(row!.because).toBe(`id: still “nowhere” ${gone}`);
+    const own = { ...softSchool, id: 'own-school' };
+    const taught = { ...demo.routines[0]!, id: 'r1', schoolId: own.id };
+    expect(importPreview(demo, { ...emptyContents(), routines: [taught] })[0]!.because).toBe(
+      `schoolId: school “own-school” ${gone}`,
+    );
+    expect(importPreview(demo, { ...emptyContents(), schools: [own], routines: [taught] })[1]!.state).toBe('new');
+  });
+
   test('one routine takes along its school and the own exercises in it', () => {
     const chair = demo.routines.find((entry) => entry.id === 'demo-chair')!;
     expect(routineContents(chair, demo)).toMatchObject({ routines: [chair], exercises: [lanternWalk], students: [] });
     expect(routineContents(demo.routines[0]!, demo).exercises).toEqual([]);
+    const own = { ...softSchool, id: 'own-school' };
+    const all = { schools: [softSchool, own], exercises: [lanternWalk, { ...lanternWalk, id: '' }] };
+    const quiet = { type: 'rest' as const, id: 'rest', seconds: 9, label: '', roundId: null };
+    expect(routineContents(routine([quiet], { schoolId: own.id }), all)).toMatchObject({ schools: [own] });
+    expect(routineContents(routine([quiet]), { ...all, exercises: [lanternWalk] }).exercises).toEqual([]);
   });
 });
 
@@ -307,8 +388,25 @@ describe('calendar of a plan', () => {
     expect(told.filter(({ uid, status }) => status === null && uids.has(uid)).map(({ uid }) => uid)).toEqual(
       ['08', '15', '22'].map((day) => `p-2026-01-${day}@pomek`),
     );
-    // What was given out beyond these weeks is still known.
+    // What was given out beyond these weeks is still known, once; today’s day and the last one are cancelled too.
     expect(again.given.days).toContain('2026-02-05');
+    expect(new Set(again.given.days).size).toBe(again.given.days.length);
+    const edges = planCalendar({
+      ...request,
+      plan: { ...value, calendar: { sequence: 4, days: ['2026-01-07', '2026-01-08', '2026-01-14', '2026-01-15'] } },
+      student: { ...student, practiceDays: [5] },
+      today: '2026-01-08',
+      weeks: 1,
+    });
+    expect(edges.given.sequence).toBe(5);
+    const statuses = read(edges.text).map((event) => [
+      String(event.getFirstPropertyValue('uid')).slice(2, 12),
+      event.getFirstPropertyValue('status'),
+    ]);
+    expect(statuses.filter(([, status]) => status === 'CANCELLED').map(([day]) => day)).toEqual(
+      ['2026-01-08', '2026-01-14', '2026-01-15'].filter((day) => !edges.given.days.includes(day)),
+    );
+    expect(edges.text).toMatch(/DTSTAMP:20260108T100000Z/);
   });
 
   test('what is not opened yet is left out of time and dose until its day', () => {

@@ -1,3 +1,6 @@
+// Looked up once: they are asked for at every sample.
+const { round, max, min } = Math;
+
 /** Bytes of the head of a WAV file. */
 export const WAV_HEAD = 44;
 
@@ -32,7 +35,7 @@ export function wavSamples(samples: Float32Array): Uint8Array {
   const view = new DataView(new ArrayBuffer(samples.length * 2));
   for (let at = 0; at < samples.length; at += 1) {
     const sample = samples[at]!;
-    if (sample !== 0) view.setInt16(at * 2, Math.round(Math.max(-1, Math.min(1, sample)) * 32767), true);
+    if (sample !== 0) view.setInt16(at * 2, round(max(-1, min(1, sample)) * 32767), true);
   }
   return new Uint8Array(view.buffer);
 }

@@ -39,6 +39,9 @@ export const symptoms = ['chest pain', 'faintness', 'numbness', 'something new']
 export const SymptomSchema = z.enum(symptoms);
 export type Symptom = z.infer<typeof SymptomSchema>;
 
+/** Lines of one practice. */
+export const MOST_LINES = 1000;
+
 /** The log of one practice. */
 export const PracticeLogSchema = z.object({
   id,
@@ -54,7 +57,7 @@ export const PracticeLogSchema = z.object({
   source: z.enum(['conducted', 'by hand']),
   /** The class in which it was done; null where it was practised alone. */
   classId: id.nullable().default(null),
-  lines: z.array(LogLineSchema).max(1000),
+  lines: z.array(LogLineSchema).max(MOST_LINES),
   /** 0–10, category-ratio scale; null when it was not asked. */
   effort: rating.nullable(),
   pain: rating,
