@@ -1,19 +1,15 @@
 import fc from 'fast-check';
 import { bodyOf, bowGeometry, postureStatics, standardBody } from '../body';
-import { postureAnswers } from '../endurance';
 import { builtInExercises, cycleFaults, ExerciseSchema, type Exercise } from '../library';
 import { phase, hand, posture } from '../library/describe';
 import { breathSchool, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { centreOfMass3 } from './centreOfMass3';
 import { cycleMoment, isPlayable, stillMoment } from './cycleMoment';
 import { figurePose } from './figurePose';
-import { figureText, holdWords, kneeWords, limitWords } from '../endurance/answerWords';
 import { floorPlan, floorPlanWords } from './floorPlan';
 import { lengthOf, minus } from './point3';
 
 const exercise = (id: string): Exercise => builtInExercises.find((entry) => entry.id === id)!;
-/** 65.2 N·m at a bend of 30°. */
-const known = { kneeNm: 65.2 / 0.62, shoulderNm: 40, spread: { legs: 1, arms: 1 } };
 const bodies = [
   bodyOf({ stature: 1.5, mass: 45 }),
   standardBody,
@@ -134,58 +130,6 @@ describe('a bow', () => {
     expect(near.tooLong).toBe(0);
     expect(bowGeometry(standardBody, stance, 1.6, 45).tooLong).toBeGreaterThan(0.1);
     expect(() => bowGeometry(standardBody, stance, 3, 45)).toThrow('ahead');
-  });
-});
-
-describe('answers to a posture', () => {
-  const at = (change: Parameters<typeof posture>[0], capacity = known) =>
-    postureAnswers(standardBody, settlePosture(posture(change), softSchool), capacity);
-
-  test('the knee, the depth and the step of sources: Posture, at 30°', () => {
-    const found = at({ kneeBendDeg: 30 });
-    expect(-1000 * found.kneePastToes).toBeCloseTo(57.9, -1);
-    expect(1000 * found.headDrop).toBeCloseTo(30.2, 0);
-    expect(found.retractableStep).toBeCloseTo(0.222, 2);
-  });
-
-  test('with the capacity of sources: Capacity the legs hold about four minutes at 30°, and much less at 45°', () => {
-    const arms = { shoulderRaiseDeg: 45, elbowBendDeg: 45 };
-    const high = at({ kneeBendDeg: 30, ...arms });
-    const low = at({ kneeBendDeg: 45, ...arms });
-    expect(high.legs.seconds).toBeGreaterThan(200);
-    expect(low.legs.seconds).toBeLessThan(0.7 * high.legs.seconds);
-    expect(low.legs.least).toBeLessThan(low.legs.seconds);
-    expect(low.legs.most).toBeGreaterThan(low.legs.seconds);
-    expect(low.limitedBy).toBe('legs');
-    expect(at({ kneeBendDeg: 30, shoulderRaiseDeg: 90 }, { ...known, shoulderNm: 15 }).limitedBy).toBe('arms');
-  });
-
-  test('an unsure capacity widens the range; seated legs never limit', () => {
-    const sure = at({ kneeBendDeg: 45 });
-    const unsure = at({ kneeBendDeg: 45 }, { ...known, spread: { legs: 1.4, arms: 1.4 } });
-    expect(unsure.legs.most / unsure.legs.least).toBeGreaterThan(sure.legs.most / sure.legs.least);
-    expect(at({ kneeBendDeg: 90, seated: true }).legs.unlimited).toBe(true);
-  });
-
-  test('they read as a teacher would say them', () => {
-    expect(kneeWords(-0.0595)).toBe('Knee 6.0 cm behind the toe line, about 3 fingers');
-    expect(kneeWords(0.02)).toBe('Knee 2.0 cm past the toe line, about one finger');
-    expect(kneeWords(0.001)).toBe('Knee on the toe line');
-    const time = { seconds: 238, least: 170, most: 370, unlimited: false, extrapolated: false, joint: 'knee' as const };
-    expect(holdWords(time)).toBe('about 4:00 min (2:45 min to 6:00 min)');
-    expect(holdWords({ ...time, unlimited: true })).toBe('not what limits here');
-    expect(holdWords({ ...time, most: 9000 })).toContain('over 40 min');
-    expect(limitWords(at({ kneeBendDeg: 45 }))).toMatch(/^Legs, at the knee, would give out first, at about/);
-    expect(limitWords(at({ kneeBendDeg: 0 }, { ...known, kneeNm: 900 }))).toMatch(/^Neither/);
-  });
-
-  test('the text of the figure says what the picture shows', () => {
-    const settled = settlePosture(posture({ kneeBendDeg: 30, weightShare: 0.7 }), softSchool);
-    const pose = figurePose(standardBody, settled, { ...stillMoment({ posture: settled }), turnDeg: 45 }, 'left');
-    const text = figureText(pose, settled, postureAnswers(standardBody, settled, known));
-    expect(text).toContain('knees bent 30°');
-    expect(text).toContain('70 % of the weight on the left foot, 30 % on the right');
-    expect(text).toContain('pelvis turned 45° to the left');
   });
 });
 
