@@ -49,6 +49,17 @@ export function normalBelow(value: number): number {
   return value >= 0 ? 1 - tail : tail;
 }
 
+/** From here on outwards the tail is reckoned by its series. */
+const FAR = -5;
+
+/** The logarithm of the normal distribution, also so far out that its value is next to nothing (Abramowitz & Stegun 26.2.12; from memory). */
+export function logNormalBelow(value: number): number {
+  if (value >= FAR) return Math.log(normalBelow(value));
+  const squared = value * value;
+  const series = 1 - 1 / squared + 3 / squared ** 2 - 15 / squared ** 3 + 105 / squared ** 4;
+  return -squared / 2 - Math.log(-value * Math.sqrt(2 * Math.PI)) + Math.log(series);
+}
+
 /** Holds of one posture, length and end are the same evidence, the more often the more. */
 function grouped(evidence: readonly HoldEvidence[], by: LimitedBy): HoldEvidence[] {
   const byLoads = new Map<Loads, Map<number, HoldEvidence>>();
@@ -86,8 +97,7 @@ export function learnedStrength(
       const beyond = (held - lasting(strengths[index]!)) / DAY_TO_DAY;
       // Far within what it could have been, a hold says nothing.
       if (gaveOut !== by && beyond < NOTHING) break;
-      likelihoods[index]! +=
-        weight * (gaveOut === by ? -(beyond * beyond) / 2 : Math.log(Math.max(1e-12, normalBelow(-beyond))));
+      likelihoods[index]! += weight * (gaveOut === by ? -(beyond * beyond) / 2 : logNormalBelow(-beyond));
     }
   }
   const highest = Math.max(...likelihoods);

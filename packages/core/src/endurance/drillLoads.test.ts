@@ -1,0 +1,158 @@
+import { GRAVITY, standardBody, stanceMoments } from '../body';
+import { cycleMoment, isPlayable } from '../figure/cycleMoment';
+import { posture } from '../library/describe';
+import { settlePosture, softSchool, stanceOfPosture } from '../schools';
+import { shelf } from '../testing/samples';
+import { cycleLoads, holdLoads, INSTANTS, isResting } from './drillLoads';
+import { bowKnees, bowOfPosture, stanceLoads } from './limits';
+
+const body = standardBody;
+const settled = (change: Parameters<typeof posture>[0]) => settlePosture(posture(change), softSchool);
+const loadsOf = (id: string) => {
+  const drill = shelf.get(id)!;
+  const stood = settlePosture(drill.posture, softSchool);
+  return { drill, stood, loads: cycleLoads(body, drill, stood, softSchool) };
+};
+
+test('a hand rests on hip, thigh or belly, as far as that goes in each direction and no further', () => {
+  const edge = { out: 0.75, forward: 0.35, up: 0.5 };
+  const resting = [edge, { ...edge, out: -0.75 }, { ...edge, forward: -0.35 }, { ...edge, up: -3 }];
+  expect(resting.map(isResting)).toEqual([true, true, true, true]);
+  const away = [
+    { ...edge, out: 0.76 },
+    { ...edge, out: -0.76 },
+    { ...edge, forward: 0.36 },
+    { ...edge, forward: -0.36 },
+    { ...edge, up: 0.51 },
+  ];
+  expect(away.map(isResting)).toEqual([false, false, false, false, false]);
+});
+
+describe('what a held posture asks', () => {
+  test('the working leg its share, the other the rest; both arms alike', () => {
+    const stood = settled({ kneeBendDeg: 40, weightShare: 0.7, shoulderRaiseDeg: 45 });
+    const stance = stanceOfPosture(stood);
+    const found = holdLoads(body, stood);
+    expect(found.working).toEqual(stanceLoads(body, stance));
+    expect(found.other).toEqual(stanceLoads(body, { ...stance, weightShare: 1 - stood.weightShare }));
+    const { shoulderNm, trunkNm } = stanceMoments(body, stance);
+    expect([found.workingArmNm, found.otherArmNm, found.trunkNm]).toEqual([shoulderNm, shoulderNm, trunkNm]);
+  });
+
+  test('a lifted foot carries nothing; who sits loads no leg', () => {
+    const nothing = { kneeNm: 0, ankleNm: 0, hipNm: 0 };
+    const one = holdLoads(body, settled({ weightShare: 1, otherLifted: true }));
+    expect(one.other).toMatchObject(nothing);
+    expect(one.working.hipNm).toBeGreaterThan(0);
+    const seated = holdLoads(body, settled({ seated: true, kneeBendDeg: 90 }));
+    expect(seated.working).toMatchObject(nothing);
+    expect(seated.other).toMatchObject(nothing);
+  });
+
+  test('in a bow the rear leg by the geometry of both feet, with the toes of each where they are', () => {
+    const bow = settled({ kneeBendDeg: 35, weightShare: 0.7, ahead: 1.8, otherToesOutDeg: 45, toesOutDeg: 0 });
+    const geometry = bowOfPosture(body, bow);
+    const found = holdLoads(body, bow);
+    expect(found.other.kneeNm).toBeCloseTo(bowKnees(body, bow, geometry).rear.likely, 6);
+    expect(found.other.bendDeg).toBeCloseTo(geometry.rearBendDeg, 6);
+    expect(found.other.bendDeg).toBeLessThan(found.working.bendDeg);
+  });
+});
+
+describe('what a drill asks from instant to instant', () => {
+  test('feet side by side: each leg by its share of the weight then', () => {
+    const { drill, stood, loads } = loadsOf('empty-full');
+    expect(isPlayable(drill)).toBe(loads.length === INSTANTS);
+    const shift = loadsOf('shift-and-turn');
+    expect(shift.loads).toHaveLength(INSTANTS);
+    shift.loads.forEach(({ working, other }, index) => {
+      const moment = cycleMoment({ ...shift.drill, posture: shift.stood }, softSchool, (index + 0.5) / INSTANTS)!;
+      const stance = { ...stanceOfPosture(shift.stood), kneeBendDeg: moment.bendDeg };
+      expect(working.kneeNm).toBeCloseTo(stanceLoads(body, { ...stance, weightShare: moment.weight }).kneeNm, 9);
+      expect(other.kneeNm).toBeCloseTo(stanceLoads(body, { ...stance, weightShare: 1 - moment.weight }).kneeNm, 9);
+    });
+    // From one end to the other the load goes over.
+    const knees = shift.loads.map(({ working, other }) => working.kneeNm - other.kneeNm);
+    expect(Math.min(...knees)).toBeLessThan(0);
+    expect(Math.max(...knees)).toBeGreaterThan(0);
+    expect(stood.seated).toBe(false);
+  });
+
+  test('one foot before the other: the front leg is the working one or the other, whichever is ahead', () => {
+    const { loads, drill, stood } = loadsOf('cat-walk');
+    const seen = loads.map(({ working, other }, index) => {
+      const moment = cycleMoment({ ...drill, posture: stood }, softSchool, (index + 0.5) / INSTANTS)!;
+      return { moment, working, other };
+    });
+    const lifted = seen.filter(({ moment }) => moment.lifted !== 'none');
+    expect(lifted.length).toBeGreaterThan(0);
+    for (const { moment, working, other } of lifted) {
+      const [up, down] = moment.lifted === 'working' ? [working, other] : [other, working];
+      expect(up).toMatchObject({ kneeNm: 0, ankleNm: 0, hipNm: 0 });
+      expect(down.hipNm).toBeCloseTo(
+        stanceLoads(body, { ...stanceOfPosture(stood), kneeBendDeg: moment.bendDeg, weightShare: 1 }).hipNm,
+        9,
+      );
+    }
+    const both = seen.filter(({ moment }) => moment.lifted === 'none' && Math.abs(moment.ahead) >= 0.1);
+    expect(both.map(({ moment }) => moment.ahead > 0)).toEqual(expect.arrayContaining([true]));
+    for (const { moment, working, other } of both) {
+      const [front, rear] = moment.ahead > 0 ? [working, other] : [other, working];
+      const share = moment.ahead > 0 ? moment.weight : 1 - moment.weight;
+      // The leg with more of the weight does more at the side of the hip.
+      expect(Math.sign(front.hipNm - rear.hipNm)).toBe(Math.sign(share - 0.5));
+    }
+  });
+
+  test('a drill that goes down and comes up is half the bend half of the time; a held one without parts changes sides', () => {
+    const rising = [...shelf.values()].find((drill) => drill.family === 'strength' && !isPlayable(drill));
+    if (rising !== undefined) {
+      const stood = settlePosture(rising.posture, softSchool);
+      expect(cycleLoads(body, rising, stood, softSchool)).toEqual([
+        holdLoads(body, stood),
+        holdLoads(body, { ...stood, kneeBendDeg: stood.kneeBendDeg / 2 }),
+      ]);
+    }
+    const plain = { ...shelf.get('empty-full')!, phases: [] };
+    const stood = settlePosture(plain.posture, softSchool);
+    const here = holdLoads(body, stood);
+    expect(cycleLoads(body, { ...plain, family: 'strength' }, { ...stood, kneeBendDeg: 60 }, softSchool)).toEqual([
+      holdLoads(body, { ...stood, kneeBendDeg: 60 }),
+      holdLoads(body, { ...stood, kneeBendDeg: 30 }),
+    ]);
+    expect(cycleLoads(body, { ...plain, family: 'standing' }, stood, softSchool)).toEqual([
+      here,
+      { ...here, working: here.other, other: here.working },
+    ]);
+  });
+
+  test('arms by where they hang: a resting one asks nothing, a straight one as much as its weight far out; the back what is before it', () => {
+    const { drill, stood, loads } = loadsOf('one-hand-reeling');
+    loads.forEach((now, index) => {
+      const moment = cycleMoment({ ...drill, posture: stood }, softSchool, (index + 0.5) / INSTANTS)!;
+      if (moment.otherHand !== null && isResting(moment.otherHand)) expect(now.otherArmNm).toBe(0);
+      // No arm asks more than all of it held straight out: some five hundredths of the body’s weight at its middle.
+      const arm = 0.0505 * body.mass * GRAVITY;
+      const { upperArm, forearm, hand } = body.lengths;
+      expect(now.workingArmNm).toBeLessThan(arm * 0.6 * (upperArm + forearm + hand));
+    });
+    expect(Math.max(...loads.map(({ workingArmNm }) => workingArmNm))).toBeGreaterThan(2);
+    // What the arms ask before the trunk adds to the back, once for each: without them it carries itself alone.
+    const still = stanceLoads(body, stanceOfPosture(stood));
+    const alone = still.trunkNm - 2 * still.shoulderNm;
+    for (const { trunkNm, workingArmNm, otherArmNm } of loads) {
+      expect(trunkNm - alone).toBeLessThanOrEqual(workingArmNm + otherArmNm + 1e-9);
+      expect(trunkNm - alone).toBeGreaterThanOrEqual(-workingArmNm - otherArmNm - 1e-9);
+    }
+    expect(Math.max(...loads.map(({ trunkNm }) => trunkNm - alone))).toBeGreaterThan(1);
+  });
+
+  test('seated drills load no leg', () => {
+    const seated = [...shelf.values()].find((one) => one.posture.seated)!;
+    const stood = settlePosture(seated.posture, softSchool);
+    for (const { working, other } of cycleLoads(body, seated, stood, softSchool)) {
+      expect(working).toMatchObject({ kneeNm: 0, ankleNm: 0, hipNm: 0 });
+      expect(other).toMatchObject({ kneeNm: 0, ankleNm: 0, hipNm: 0 });
+    }
+  });
+});
