@@ -43,7 +43,7 @@ test('a body is found on a rendered picture, by the real library, offline too; e
   await page.getByLabel('Picture or film').setInputFiles({ name: 'Found.png', mimeType: 'image/png', buffer: png });
   await page.getByRole('button', { name: 'Find the body' }).click();
   await expect(page.getByText(/points found/)).toBeVisible(long);
-  await expect(page.getByText('9 found and not looked at')).toBeVisible();
+  await expect(page.getByText('9 found, each ± 4 cm until it is looked at.')).toBeVisible();
   const found = await keptStill(page, 'Found');
   expect(found.from).toBe('right');
 
@@ -67,7 +67,7 @@ test('a body is found on a rendered picture, by the real library, offline too; e
   };
   const wide = await width();
   const surface = page.getByRole('application');
-  const { width: across } = await page.evaluate(async () => {
+  const { width: across } = await page.evaluate(() => {
     const image = document.querySelector<SVGImageElement>('svg.surface image')!;
     return { width: image.width.baseVal.value };
   });
@@ -78,10 +78,10 @@ test('a body is found on a rendered picture, by the real library, offline too; e
   await page.mouse.down();
   await page.mouse.move(...at(marks['toe right']!), { steps: 4 });
   await page.mouse.up();
-  await expect(page.getByText('8 found and not looked at')).toBeVisible();
+  await expect(page.getByText('8 found, each ± 4 cm until it is looked at.')).toBeVisible();
   await surface.focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('7 found and not looked at')).toBeVisible();
+  await expect(page.getByText('7 found, each ± 4 cm until it is looked at.')).toBeVisible();
   await page.getByRole('button', { name: 'All are right' }).click();
   await expect(page.getByText('All is marked.')).toBeVisible();
   expect(await width()).toBeLessThan(wide - 2);

@@ -82,7 +82,7 @@ async function found(message: unknown): Promise<FindReply> {
 }
 
 self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  found(data)
+  void found(data)
     .catch((error: unknown): FindReply => {
       finder = null;
       return { kind: 'error', message: error instanceof Error ? error.message : String(error) };

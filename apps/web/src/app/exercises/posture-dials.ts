@@ -66,7 +66,6 @@ const dials: readonly Dial[] = [
     }
     input {
       width: 100%;
-      accent-color: var(--pk-pine);
       height: 1.3rem;
       margin: 0.15rem 0 0;
     }

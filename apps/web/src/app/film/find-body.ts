@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { FoundBody } from '@pomek/core';
+import { FOUND_SLIP, type FoundBody } from '@pomek/core';
 import { FinderMissing, Finding } from '../compute/finding';
 
 /** Finds the body on a picture when it is asked to, and lets what was found be called right. */
@@ -24,9 +24,7 @@ import { FinderMissing, Finding } from '../compute/finding';
           (onClick)="find()"
         />
         @if (waiting() > 0) {
-          <p class="small grow">
-            {{ waiting() }} found and not looked at: each may lie 4 cm beside, and what is read is as wide.
-          </p>
+          <p class="small grow">{{ waiting() }} found, each ± {{ slip }} cm until it is looked at.</p>
           <p-button label="All are right" size="small" variant="text" (onClick)="right.emit()" />
         } @else {
           <p class="small soft grow">The machine marks what it sees; you look at each point.</p>
@@ -42,7 +40,7 @@ import { FinderMissing, Finding } from '../compute/finding';
       align-items: center;
     }
     .grow {
-      flex: 1 1 12rem;
+      flex: 1 1 10rem;
       margin: 0;
     }
     progress {
@@ -57,6 +55,7 @@ export class FindBody {
   readonly found = output<FoundBody>();
   readonly right = output();
 
+  protected readonly slip = FOUND_SLIP;
   protected readonly doing = signal('');
   protected readonly problem = signal('');
   private finding: Finding | null = null;

@@ -36,7 +36,7 @@ export class Marking {
   readonly points = input.required<Readonly<Partial<Record<FilmPoint, FilmSpot>>>>();
   /** The computed figure laid over; null where it is not wanted or cannot be. */
   readonly over = input<Readonly<Partial<Record<MarkName, FilmSpot>>> | null>(null);
-  /** Points that were followed to where they are and are not believed there. */
+  /** Points that are not believed, or not looked at, where they are: followed there with little trust, or found by the machine. */
   readonly doubted = input<ReadonlySet<FilmPoint>>(new Set());
   readonly active = model.required<FilmPoint | null>();
   readonly marked = output<Marked>();

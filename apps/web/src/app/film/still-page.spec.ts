@@ -223,21 +223,21 @@ describe('finding the body', () => {
     finding.replies = [{ kind: 'looking' }, { kind: 'found', body: body() }];
     const view = await shown({ ...filmed(), marks: {} });
     await view.press('Find the body');
-    await view.until(new RegExp(`${wanted} found and not looked at`));
+    await view.until(new RegExp(`${wanted} found, each ± 4 cm`));
     expect(Object.keys(await marksOf(view))).toHaveLength(wanted);
     await view.until(/Right toe: found here; press it or Enter/i);
     expect(view.element.querySelectorAll('.dot.doubted')).toHaveLength(wanted);
     expect(view.button(/right knee, found, not looked at/)).toBeTruthy();
     surface(view).dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
     await view.until(/Right heel: found here/i);
-    await view.until(new RegExp(`${wanted - 1} found and not looked at`));
+    await view.until(new RegExp(`${wanted - 1} found, each ± 4 cm`));
     // Dragged a little to the right, it is where the hand put it.
     const heel = (await marksOf(view))['heel right']!;
     const field = surface(view);
     field.dispatchEvent(point('pointerdown', heel.x / 2, heel.y / 2));
     field.dispatchEvent(point('pointermove', heel.x / 2 + 5, heel.y / 2));
     field.dispatchEvent(point('pointerup', heel.x / 2 + 5, heel.y / 2));
-    await view.until(new RegExp(`${wanted - 2} found and not looked at`));
+    await view.until(new RegExp(`${wanted - 2} found, each ± 4 cm`));
     expect((await marksOf(view))['heel right']!.x).toBeCloseTo(heel.x + 10, 0);
     await view.press('All are right');
     await view.until(/All is marked/);

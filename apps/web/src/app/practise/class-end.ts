@@ -205,7 +205,6 @@ const AnswersSchema = z.object({
     input[type='radio'] {
       width: 1.4rem;
       height: 1.4rem;
-      accent-color: var(--pk-pine);
     }
     legend {
       font-size: 0.89rem;

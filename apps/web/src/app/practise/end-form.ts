@@ -198,7 +198,6 @@ const nothing: EndAnswers = {
     input[type='radio'] {
       width: 1.4rem;
       height: 1.4rem;
-      accent-color: var(--pk-pine);
     }
     legend {
       font-size: 0.89rem;

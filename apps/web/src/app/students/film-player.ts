@@ -108,9 +108,6 @@ const FAR = 1e7;
       background: var(--pk-sunk);
       border-radius: 4px;
     }
-    .time input {
-      accent-color: var(--pk-pine);
-    }
     .time {
       display: grid;
       grid-template-columns: auto minmax(0, 1fr);
