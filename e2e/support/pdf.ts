@@ -6,6 +6,8 @@ export interface ReadPdf {
   readonly text: string;
   /** Width and height of the first page, points. */
   readonly size: readonly number[];
+  /** How many photographs (JPEG) are in it. */
+  readonly photographs: number;
   /** Lengths of the level lines that are drawn, mm. */
   readonly levelLinesMm: readonly number[];
 }
@@ -26,6 +28,7 @@ export async function readPdf(bytes: Buffer): Promise<ReadPdf> {
     pages: document.numPages,
     text: texts.join('\n').replace(/\s+/g, ' '),
     size: first.view.slice(2),
+    photographs: bytes.toString('latin1').split('/DCTDecode').length - 1,
     levelLinesMm: levelLines(bytes),
   };
 }

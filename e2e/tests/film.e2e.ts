@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '../support/test';
 import { filmed, openFilm, who } from '../support/filmed';
+import { readPdf } from '../support/pdf';
 import { complaints, openDemo, openOwn, takeIn } from '../support/pomek';
 
 let folder = '';
@@ -65,6 +66,42 @@ test('a picture is marked with the pointer, read, noted with its still, taken ba
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/3 pictures/)).toBeVisible();
   expect(wrong).toEqual([]);
+});
+
+test('what is being worked on goes on the handout with its picture, only where that is wanted', async ({ page }) => {
+  await openDemo(page);
+  const choose = async (): Promise<void> => {
+    await page.goto('/routines/demo-reeling');
+    await page.getByRole('combobox', { name: 'For whom' }).click();
+    await page.getByRole('option', { name: who }).click();
+    await expect(page.getByRole('button', { name: 'Handout' })).toBeEnabled();
+  };
+  const made = async () => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Handout' }).click();
+    return readPdf(await readFile(await (await download).path()));
+  };
+  const wanted = page.getByRole('checkbox', { name: 'With what was seen on film' });
+  await choose();
+  await expect(wanted).toHaveCount(0);
+
+  await openFilm(page);
+  await page
+    .getByRole('link', { name: /Shift and turn.*from the side/ })
+    .last()
+    .click();
+  await page.getByRole('button', { name: 'Note as a correction: knees' }).click();
+  await expect(page.getByRole('button', { name: 'Noted: knees' })).toBeDisabled();
+  await choose();
+  await expect(wanted).not.toBeChecked();
+  const plain = await made();
+  expect(plain.photographs).toBe(0);
+  expect(plain.text).not.toContain('Seen on film');
+  await wanted.check();
+  const seen = await made();
+  expect(seen.photographs).toBe(1);
+  expect(seen.text).toMatch(/Seen on film on \d+ \w+ \d{4}, from the right/);
+  expect(seen.text).toMatch(/Knees outside by [\d.]+ cm: Right knee [\d.]+ ± [\d.]+ cm past the toe line/);
 });
 
 test('a film is looked through frame by frame and a moment of it kept; what is no film says so', async ({ page }) => {

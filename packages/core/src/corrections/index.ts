@@ -1,1 +1,2 @@
 export * from './correction';
+export * from './seenInWork';

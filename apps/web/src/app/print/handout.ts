@@ -26,6 +26,7 @@ import {
   type FootSide,
   type Routine,
   type School,
+  type SeenInWork,
 } from '@pomek/core';
 import { picturesOf } from './handout-figure';
 import { inks, MM, pdf } from './pdf';
@@ -44,8 +45,20 @@ export interface HandoutRequest {
   readonly corrected: ReadonlySet<string>;
   /** Grows from week to week, so that the cues take turns. */
   readonly turn: number;
+  /** What was seen on film of what is being worked on, where it is wanted. */
+  readonly seen: readonly SeenPrinted[];
   /** Where the doses come from: `the plan, week of 23 Nov`; empty for the routine's own. */
   readonly dosesOf: string;
+}
+
+/** A picture with its lines, and what it shows. */
+export interface SeenPrinted {
+  readonly exerciseId: string | null;
+  /** Data address of a JPEG. */
+  readonly image: string;
+  /** `Seen on film on 12 Mar 2026, from the right`. */
+  readonly title: string;
+  readonly lines: SeenInWork['lines'];
 }
 
 /** Cues a student is given of a drill at a time: what can hurt or is being corrected, and others in turn; a teacher gets all. */
@@ -55,6 +68,8 @@ const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
 /** Breadth of a figure: of a posture, and of each part in a strip, mm. */
 const ALONE = 24;
 const IN_STRIP = 19;
+/** Breadth of a picture, mm. */
+const PICTURE = 42;
 
 const small = { fontSize: 9, margin: [0, 1, 0, 1] as [number, number, number, number] };
 
@@ -200,6 +215,27 @@ function teacherWords(segment: ExerciseSegment, said: Exercise, request: Handout
   ];
 }
 
+/** Pictures beside what they show. */
+const seenContent = (seen: readonly SeenPrinted[]): Content[] =>
+  seen.map(({ image, title, lines }): Content => ({
+    unbreakable: true,
+    margin: [0, 5, 0, 3],
+    columnGap: 8,
+    columns: [
+      { width: PICTURE * MM, image, fit: [PICTURE * MM, PICTURE * 1.5 * MM] },
+      {
+        width: '*',
+        stack: [
+          { text: title, bold: true, ...small },
+          ...lines.flatMap((line): Content[] => [
+            { text: line.seen, ...small },
+            { text: line.cue, italics: true, ...small, margin: [0, 0, 0, 3] },
+          ]),
+        ],
+      },
+    ],
+  }));
+
 function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exercise: Exercise): Content[] {
   const { school, version, body } = request;
   const student = version === 'student';
@@ -236,6 +272,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
     // A drill's name is never parted from its figures; what follows may go on overleaf.
     { unbreakable: true, stack: alone ? [head] : [head, strip(svgs, seen)] },
     ...(student ? studentWords(segment, said, request, side) : teacherWords(segment, said, request)),
+    ...seenContent(request.seen.filter(({ exerciseId }) => exerciseId === exercise.id)),
   ];
 }
 
@@ -255,6 +292,9 @@ export function handout(request: HandoutRequest): Promise<Blob> {
         : `${segment.label === '' ? upperFirst(segment.type) : segment.label}, ${durationWords(segment.seconds)}`;
     return [{ text: words, italics: true, color: inks.soft, margin: [0, 6, 0, 2] }];
   });
+  // What was filmed at no drill of this routine stands at its end.
+  const here = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : null)));
+  const elsewhere = request.seen.filter(({ exerciseId }) => exerciseId === null || !here.has(exerciseId));
   const total = durationWords(timeline(routine).totalMs / 1000);
   const dangers = findings.filter((finding) => finding.grade !== 'note');
   const about = [
@@ -291,6 +331,7 @@ export function handout(request: HandoutRequest): Promise<Blob> {
           ]
         : []),
       ...rows,
+      ...seenContent(elsewhere),
       ...(!student && dangers.length > 0
         ? [
             { text: 'What to look at', style: 'heading', margin: [0, 10, 0, 3] } as Content,

@@ -1,9 +1,27 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { changedWords, dayNumber, lockedStrands, pointsInWork, practisedRoutine } from '@pomek/core';
+import { Checkbox } from 'primeng/checkbox';
+import { firstValueFrom, of, switchMap } from 'rxjs';
+import {
+  changedWords,
+  dayNumber,
+  filmFromWords,
+  lockedStrands,
+  pointsInWork,
+  practisedRoutine,
+  readStill,
+  seenInWork,
+  stillTerms,
+  type School,
+  type SeenInWork,
+  type Student,
+} from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository, schoolOf } from '../data/repository';
+import type { SeenPrinted } from '../print/handout';
 import { readDay } from '../ui/day-words';
 import { download, fileName } from '../ui/download';
 import { Workbench } from './workbench';
@@ -12,7 +30,7 @@ import { Workbench } from './workbench';
 @Component({
   selector: 'pk-handout',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, Checkbox, FormsModule],
   template: `
     <p-button
       icon="pi pi-print"
@@ -23,10 +41,26 @@ import { Workbench } from './workbench';
       (onClick)="make('student')"
     />
     <p-button label="Teacher’s" variant="text" [disabled]="busy()" (onClick)="make('teacher')" />
+    @if (filmed()) {
+      <label class="row small">
+        <p-checkbox
+          [binary]="true"
+          [ngModel]="pictures()"
+          (ngModelChange)="pictures.set($event)"
+          ariaLabel="With what was seen on film"
+        />
+        with pictures
+      </label>
+    }
   `,
   styles: `
     :host {
       display: flex;
+    }
+    .row {
+      align-items: center;
+      gap: 0.4rem;
+      flex-wrap: nowrap;
     }
   `,
 })
@@ -36,17 +70,44 @@ export class HandoutButton {
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
   protected readonly busy = signal(false);
+  private readonly student = computed(() => this.bench.choice.person().student);
+  private readonly corrections = toSignal(
+    toObservable(this.student).pipe(
+      switchMap((student) => (student == null ? of([]) : this.repository.ofStudent('corrections', student.id))),
+    ),
+    { initialValue: [] },
+  );
+  private readonly stills = toSignal(
+    toObservable(this.student).pipe(
+      switchMap((student) => (student == null ? of([]) : this.repository.stillsOf(student.id))),
+    ),
+    { initialValue: [] },
+  );
+  /** Corrections in work, and the pictures on which they were seen. */
+  private readonly work = computed(() => {
+    const own = this.corrections();
+    return pointsInWork(
+      own,
+      own.map(({ checkpointId }) => checkpointId),
+      this.clock.today(),
+    );
+  });
+  protected readonly filmed = computed(() => {
+    const kept = new Set(this.stills().map(({ id }) => id));
+    const open = new Set(this.work().map(({ checkpointId }) => checkpointId));
+    return this.corrections().some(
+      ({ stillId, checkpointId }) => stillId !== null && kept.has(stillId) && open.has(checkpointId),
+    );
+  });
+  /** A picture of somebody goes on paper only where that is wanted. */
+  protected readonly pictures = signal(false);
 
   protected async make(version: 'student' | 'teacher'): Promise<void> {
     const routine = this.bench.routine();
     if (routine === null || routine === undefined) return;
     this.busy.set(true);
     try {
-      const [{ handout }, plans, corrections] = await Promise.all([
-        import('../print/handout'),
-        this.repository.read('plans'),
-        this.repository.read('corrections'),
-      ]);
+      const [{ handout }, plans] = await Promise.all([import('../print/handout'), this.repository.read('plans')]);
       const { student, body } = this.bench.choice.person();
       const [today, logs, shelf] = [this.clock.today(), this.bench.choice.logs(), this.bench.shelf()];
       const plan = plans.find(({ studentId, routineId }) => studentId === student?.id && routineId === routine.id);
@@ -65,9 +126,6 @@ export class HandoutButton {
         new Set(locked.map(({ segmentId }) => segmentId)),
         logs,
       );
-      const own = corrections.filter(({ studentId }) => studentId === student?.id);
-      const seen = own.map(({ checkpointId }) => checkpointId);
-      const inWork = pointsInWork(own, seen, today);
       const file = await handout({
         routine: practised,
         exercises: shelf,
@@ -77,8 +135,9 @@ export class HandoutButton {
         cautions: [...changed.map(changedWords), ...(student?.cautions ?? [])],
         findings: this.bench.findings(),
         version,
-        corrected: new Set(inWork.map(({ checkpointId }) => checkpointId)),
+        corrected: new Set(this.work().map(({ checkpointId }) => checkpointId)),
         turn: Math.floor(dayNumber(today) / 7),
+        seen: student == null || !this.pictures() ? [] : await this.seen(student, school),
         dosesOf: plan === undefined ? '' : `the plan on ${readDay(today)}`,
       });
       download(`${fileName(`${routine.name} ${version}`)}.pdf`, file, 'application/pdf');
@@ -88,5 +147,26 @@ export class HandoutButton {
     } finally {
       this.busy.set(false);
     }
+  }
+
+  /** The pictures of what is being worked on, with what they show. */
+  private async seen(student: Student, school: School): Promise<SeenPrinted[]> {
+    const shelf = this.bench.shelf();
+    const found = seenInWork(this.corrections(), this.work(), this.stills(), (still) => {
+      const exercise = still.exerciseId === null ? null : (shelf.get(still.exerciseId) ?? null);
+      return readStill(still, stillTerms(still, student, exercise, school)).points;
+    });
+    const printed = await Promise.all(found.map((one) => this.printed(one)));
+    return printed.filter((one) => one !== null);
+  }
+
+  /** Null where the picture itself is not on this machine. */
+  private async printed({ still, lines }: SeenInWork): Promise<SeenPrinted | null> {
+    const picture = await firstValueFrom(this.repository.one('pictures', still.id));
+    if (picture === null) return null;
+    const { stillImage } = await import('../print/still-image');
+    const { exerciseId, day, from } = still;
+    const title = `Seen on film on ${readDay(day)}, ${filmFromWords(from)}`;
+    return { exerciseId, image: await stillImage(picture.data, still), title, lines };
   }
 }
