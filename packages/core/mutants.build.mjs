@@ -1,4 +1,5 @@
 import { readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 
 /** These read sources, documents and the shelf, or a library that is no plain file; they reckon nothing of what is tried. */
@@ -6,6 +7,14 @@ const readers = /\/(examples|words|fit|demo)\.test\.ts$|\/(library|figure|body|a
 /** These play whole seasons: they come last, for most faults are found before. */
 const long = ['/machine.', '/agreement.', '/planSeason.', '/plan.', '/strandChances.', '/weeks.'];
 const rank = (path) => long.toReversed().findIndex((part) => path.includes(part));
+
+const fewCases = fileURLToPath(new URL('mutants.fast-check.mjs', import.meta.url));
+/** Tests try fewer random cases. */
+const few = {
+  name: 'few cases',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^fast-check$/ }, ({ importer }) => (importer === fewCases ? undefined : { path: fewCases })),
+};
 
 /** Makes one plain file of all tests with all they import: loaded once for thousands of faults. */
 const tests = readdirSync('src', { recursive: true, withFileTypes: true })
@@ -32,5 +41,6 @@ await build({
   nodePaths: ['../../../packages/core/node_modules'],
   supported: { 'dynamic-import': false },
   mainFields: ['module', 'main'],
+  plugins: [few],
   logLevel: 'warning',
 });

@@ -163,12 +163,13 @@ test('a decision leaves what it was taken from as it was: undone, it is the old 
 });
 
 test('where the machine says beforehand that nothing may move, nothing does until the next practice', () => {
-  let still = 0;
+  let [still, days] = [0, 0];
   fc.assert(
     fc.property(fc.array(anyMark, { minLength: 1, maxLength: 30 }), fc.constantFrom(1, 2, 3), (marks, wanted) => {
       const own = { ...rules, sessionsToRaise: wanted };
       let state: StrandState = newState(60);
       marks.forEach((mark, day) => {
+        days += 1;
         state = withSession(state, { ...mark, day, counts: true }, own);
         const ruling = judge(state, day, ladder, own, noBars);
         if (!mayMove(state, own)) {
@@ -180,5 +181,6 @@ test('where the machine says beforehand that nothing may move, nothing does unti
     }),
     { numRuns: 500, seed: 4 },
   );
-  expect(still).toBeGreaterThan(500);
+  // Often enough to mean something.
+  expect(still / days).toBeGreaterThan(0.06);
 });
