@@ -166,7 +166,8 @@ export class HandoutButton {
     if (picture === null) return null;
     const { stillImage } = await import('../print/still-image');
     const { exerciseId, day, from } = still;
-    const title = `Seen on film on ${readDay(day)}, ${filmFromWords(from)}`;
+    const drill = exerciseId === null ? undefined : this.bench.shelf().get(exerciseId)?.name;
+    const title = `Seen on film on ${readDay(day)}, ${filmFromWords(from)}${drill === undefined ? '' : `: ${drill}`}`;
     return { exerciseId, image: await stillImage(picture.data, still), title, lines };
   }
 }
