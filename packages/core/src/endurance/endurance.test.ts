@@ -410,6 +410,43 @@ describe('a load that comes and goes', () => {
   });
 });
 
+test('targets from nought to one and lengths up to a day are taken; beyond them the segment is named', () => {
+  const run = (target: number, seconds: number) => () =>
+    simulateFatigue(joints.knee, [
+      { target: 0.2, seconds: 1 },
+      { target, seconds },
+    ]);
+  for (const [target, seconds] of [
+    [0, 0],
+    [1, 0],
+    [0, 86_400],
+    [1, 5],
+    [0.5, 86_400],
+  ] as const)
+    expect(run(target, seconds)().spans).toHaveLength(2);
+  for (const target of [-0.001, 1.001, NaN]) expect(run(target, 5)).toThrow('segments[1].target');
+  for (const seconds of [-0.001, 86_400.5, NaN]) expect(run(0.5, seconds)).toThrow('segments[1].seconds');
+  // No time changes nothing, also where the target is missed from the start.
+  const tired = { active: 0.3, fatigued: 0.6 };
+  expect(simulateFatigue(joints.knee, [{ target: 0.8, seconds: 0 }], tired).spans[0]).toMatchObject(tired);
+  expect(simulateFatigue(joints.knee, [{ target: 0.8, seconds: 1 }], tired).failureAt).toBe(0);
+  expect(simulateFatigue(joints.knee, [{ target: 0.3, seconds: 1 }], tired).failureAt).toBeNull();
+});
+
+test('the least reserve is that of the worst moment within: when a load is let go, fatigue still rises for a moment', () => {
+  const start = { active: 0.7, fatigued: 0.2 };
+  const [span] = simulateFatigue(joints.knee, [{ target: 0.1, seconds: 60 }], start).spans;
+  const moments = simulateFatigue(
+    joints.knee,
+    Array.from({ length: 6000 }, () => ({ target: 0.1, seconds: 0.01 })),
+    start,
+  ).spans.map(({ fatigued }) => fatigued);
+  const worst = Math.max(...moments);
+  expect(worst).toBeGreaterThan(0.2);
+  expect(span!.reserve).toBeCloseTo((1 - worst - 0.1) / 0.9, 7);
+  expect(span!.fatigued).toBeCloseTo(moments.at(-1)!, 9);
+});
+
 test('impossible input names the argument', () => {
   expect(() => enduranceTime('knee', 0)).toThrow('effort');
   expect(() => timeToFailure('knee', 1.2)).toThrow('target');

@@ -1,10 +1,20 @@
-import { standardBody } from '../body';
+import { postureStatics, standardBody } from '../body';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
 import type { Dose } from '../library/dose';
-import { builtInSchools, softSchool, type School } from '../schools';
+import { builtInSchools, settlePosture, softSchool, stanceOfPosture, type School } from '../schools';
 import { mirrorRoutine, newSegment, timeline } from '../routine';
 import { routine, segment, shelf } from '../testing/samples';
-import { capacityGuess, enduranceTime, joints, limbs, relativeEffort, routineEffort, simulateFatigue } from '.';
+import {
+  bowOfPosture,
+  capacityGuess,
+  cycleEndurance,
+  enduranceTime,
+  joints,
+  limbs,
+  relativeEffort,
+  routineEffort,
+  simulateFatigue,
+} from '.';
 
 const capacity = capacityGuess(70, 35);
 const tree = (seconds: number, id = 'a') => segment(id, hold(seconds, together(1)));
@@ -196,4 +206,114 @@ test('the course of the reserve runs from fresh at the start to the end, and dip
   expect(found.course.at(-1)!.atSeconds).toBeCloseTo(line.totalMs / 1000, 6);
   const lowest = Math.min(...found.course.map((point) => point.reserve['left arm']));
   expect(lowest).toBeCloseTo(Math.max(0, Math.min(...found.segments.map((entry) => entry.reserve['left arm']))), 9);
+});
+
+describe('one segment among others', () => {
+  const reel = segment('reel', cycle(6, eachSide(8)), { exerciseId: 'one-hand-reeling' });
+  const pause = { type: 'rest' as const, id: 'rest', seconds: 30, label: '', roundId: null };
+
+  test('rests, exercises that are gone and what asks for nothing are told of no effort, and tire nobody', () => {
+    const nothing = segment('none', { ...hold(60, together(1)), amounts: [{ ...together(1)[0]!, amount: 0 }] });
+    const gone = segment('gone', hold(600, together(1)), { exerciseId: 'gone' });
+    const found = effort(pause, gone, nothing, tree(60));
+    expect(found.segments.map(({ segmentId }) => segmentId)).toEqual(['a']);
+    // Ten minutes of nothing known are rest.
+    expect(found.segments[0]!.reserve).toEqual(effort(tree(60)).segments[0]!.reserve);
+  });
+
+  test('its own stretch counts: of several holds the longest, of sides in turn all turns together', () => {
+    const asked = (of: ReturnType<typeof segment>) => effort(tree(300, 'before'), of).segments[1]!.askedSeconds;
+    expect(asked(segment('h', hold(40, together(3))))).toBe(40);
+    expect(asked(reel)).toBe(48);
+    expect(asked({ ...reel, sideOrder: 'each' })).toBe(96);
+    const uneven = {
+      ...reel,
+      dose: { ...reel.dose, amounts: eachSide(8).map((row, n) => ({ ...row, amount: 8 - 3 * n })) },
+    };
+    expect(asked(uneven)).toBe(48);
+  });
+
+  test('the first limb to give out is named with its joint; what lasts beyond forty minutes does not limit', () => {
+    const [stood] = effort(tree(60)).segments;
+    expect(stood).toMatchObject({ limitedBy: 'arms', joint: 'shoulder', unlimited: false });
+    const one = effort(segment('one', hold(30, eachSide(1)), { exerciseId: 'empty-full' })).segments[0]!;
+    expect(one.limitedBy).toBe('legs');
+    const fold = [...shelf.values()].find(({ posture }) => posture.trunkPitchDeg > 25 && posture.trunkPitchDeg < 50);
+    if (fold !== undefined) {
+      const bent = effort(segment('fold', hold(60, together(1)), { exerciseId: fold.id })).segments[0]!;
+      expect(['back', 'legs']).toContain(bent.limitedBy);
+    }
+    const sitting = [...shelf.values()].find(({ posture }) => posture.seated)!;
+    const seated = effort(segment('sit', hold(60, together(1)), { exerciseId: sitting.id })).segments[0]!;
+    expect(seated).toMatchObject({ unlimited: true, kneePastToes: null });
+    expect(seated.enduranceSeconds).toBeLessThanOrEqual(24 * 3600);
+  });
+
+  test('the knee of a bow stands by both of its feet, that of a plain stance by its own', () => {
+    const knee = (id: string) =>
+      effort(segment('k', hold(60, together(1)), { exerciseId: id })).segments[0]!.kneePastToes;
+    const settled = (id: string) => settlePosture(shelf.get(id)!.posture, softSchool);
+    const bows = [...shelf.values()].filter(({ posture }) => posture.ahead > 0 && !posture.seated).map(({ id }) => id);
+    expect(bows.length).toBeGreaterThan(0);
+    expect(knee(bows[0]!)).toBe(bowOfPosture(standardBody, settled(bows[0]!)).kneePastToes);
+    expect(knee('tree-holding')).toBe(
+      postureStatics(standardBody, stanceOfPosture(settled('tree-holding'))).kneePastToes,
+    );
+  });
+
+  test('where sides take turns both limbs tire alike; side after side the first is tired first', () => {
+    const reserves = (of: ReturnType<typeof segment>) => effort(of).segments[0]!.reserve;
+    const turns = reserves({ ...reel, sideOrder: 'each' });
+    expect(turns['left arm']).toBeCloseTo(turns['right arm'], 1);
+    const whole = effort({ ...reel, dose: { ...reel.dose, cycleSeconds: 30 } as typeof reel.dose });
+    const line = timeline(routine([{ ...reel, dose: { ...reel.dose, cycleSeconds: 30 } as typeof reel.dose }]));
+    const half = line.spans.find(({ side, kind }) => side === 'right' && kind === 'cycle')!.startMs / 1000;
+    const before = whole.course.filter(({ atSeconds }) => atSeconds <= half).map(({ reserve }) => reserve);
+    expect(Math.min(...before.map((one) => one['left arm']))).toBeLessThan(
+      Math.min(...before.map((one) => one['right arm'])),
+    );
+  });
+
+  test('the course of an hour has no more than some two hundred points, whole to its end, and misses no low', () => {
+    const long = Array.from({ length: 12 }, (_, n) => ({
+      ...reel,
+      id: `r${n}`,
+      dose: { ...reel.dose, ...cycle(10, eachSide(15)) },
+    }));
+    const found = effort(...(long as (typeof reel)[]));
+    const total = timeline(routine(long)).totalMs / 1000;
+    expect(found.course.length).toBeGreaterThan(100);
+    expect(found.course.length).toBeLessThan(170);
+    expect(found.course.at(-1)!.atSeconds).toBeCloseTo(total, 6);
+    const times = found.course.map(({ atSeconds }) => atSeconds);
+    expect(times).toEqual(times.toSorted((a, b) => a - b));
+    for (const limb of limbs)
+      expect(Math.min(...found.course.map(({ reserve }) => reserve[limb]))).toBeCloseTo(
+        Math.max(0, Math.min(...found.segments.map(({ reserve }) => reserve[limb]))),
+        9,
+      );
+  });
+
+  test('it gives out in the segment that is on at that moment', () => {
+    const found = effort(tree(60), pause, tree(1200, 'long'), tree(30, 'after'));
+    expect(found.failure).toMatchObject({ segmentId: 'long', joint: 'shoulder' });
+    expect(found.failure!.atSeconds).toBeGreaterThan(90);
+    expect(found.failure!.atSeconds).toBeLessThan(1290);
+  });
+});
+
+describe('how long targets that follow one another last', () => {
+  test('of one target it is the hold; of nothing but rest it has no end; the order makes no difference', () => {
+    expect(cycleEndurance('knee', [0.4, 0.4, 0.4])).toBeCloseTo(enduranceTime('knee', 0.4).seconds, 6);
+    expect(cycleEndurance('knee', [0.4])).toBeCloseTo(enduranceTime('knee', 0.4).seconds, 6);
+    expect(cycleEndurance('knee', [0.01, 0.01])).toBeGreaterThanOrEqual(24 * 3600);
+    const there = cycleEndurance('shoulder', [0.2, 0.5, 0.1]);
+    expect(cycleEndurance('shoulder', [0.1, 0.2, 0.5])).toBeCloseTo(there, 6);
+    // The heaviest is held less and less of the time: it lasts longer and longer.
+    const lasts = [1, 2, 4].map((rests) => cycleEndurance('knee', [0.5, ...Array.from({ length: rests }, () => 0.45)]));
+    expect(lasts[0]!).toBeGreaterThan(enduranceTime('knee', 0.5).seconds);
+    expect(lasts[1]!).toBeGreaterThan(lasts[0]!);
+    expect(lasts[2]!).toBeGreaterThan(lasts[1]!);
+    expect(cycleEndurance('knee', [2, 2])).toBeCloseTo(enduranceTime('knee', 0.999).seconds, 6);
+  });
 });
