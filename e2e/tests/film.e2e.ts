@@ -285,5 +285,21 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, and
   await expect(page.getByText('Open Squat.webm again')).toBeVisible();
   await page.getByLabel('Film', { exact: true }).setInputFiles(film);
   await expect(surface).toBeVisible();
+
+  // Kept here it opens by itself, and its size is told; let go it is opened from its file again.
+  await page.getByRole('button', { name: 'Keep the film here' }).click();
+  await expect(page.getByText(/The film is kept in this browser, \d+ kB/)).toBeVisible();
+  await page.reload();
+  await expect(surface).toBeVisible();
+  await page.getByRole('button', { name: 'Run', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Stand still' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stand still' }).click();
+  await page.getByRole('link', { name: who }).click();
+  await expect(page.getByText(/pictures, .*; films kept here, \d+ kB/)).toBeVisible();
+  await page.goto(there);
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await expect(page.getByRole('button', { name: 'Keep the film here' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Open Squat.webm again')).toBeVisible();
   expect(wrong).toEqual([]);
 });

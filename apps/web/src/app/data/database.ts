@@ -105,6 +105,8 @@ export class Database extends Dexie {
     this.version(4).stores({ steps: 'id' });
     this.version(5).stores({ classes: 'id', meetings: 'id, classId, day' });
     this.version(6).stores({ stills: 'id, studentId', films: 'id, studentId', pictures: 'id, studentId' });
+    // Films that are kept here: whole files, in no step and in no exported file.
+    this.version(7).stores({ reels: 'id, studentId' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -36,8 +36,9 @@ export class WholeSpace {
 
   /** Empties the space and fills it anew; cannot be undone. */
   async replace(contents: BundleContents): Promise<void> {
-    await this.database.transaction('rw', [...bundleKinds, 'journals'], async () => {
+    await this.database.transaction('rw', [...bundleKinds, 'journals', 'reels'], async () => {
       await this.database.of('journals').clear();
+      await this.database.table('reels').clear();
       for (const kind of bundleKinds) {
         const table = this.database.table(kind);
         await table.clear();

@@ -91,7 +91,7 @@ afterEach(() => {
 test('the marks of a still are followed on and back, kept, and told', async () => {
   const frames = standIn(4);
   const view = await shown(still());
-  expect(view.text()).toContain('Films are not kept here');
+  expect(view.text()).toContain('Open the film that this still was taken of');
   await choose(view);
   expect(view.text()).toContain('9 points of the still are followed on and back');
   await view.press('Follow through the film');

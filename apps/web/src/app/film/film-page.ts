@@ -42,6 +42,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { KeptFilms } from '../data/kept-films';
 import { Notices } from '../data/notices';
 import { OpenFilms } from '../data/open-films';
 import { Repository } from '../data/repository';
@@ -55,6 +56,7 @@ import { FilmFrames } from './film-frames';
 import { FilmPoints } from './film-points';
 import { Filmed } from './filmed';
 import { followFilm } from './follow-film';
+import { KeepFilm } from './keep-film';
 import { Marking, type Marked } from './marking';
 
 /** A film of another length is another film, s. */
@@ -71,6 +73,7 @@ const ANOTHER = 0.6;
     FilmAnswers,
     FilmPoints,
     FormsModule,
+    KeepFilm,
     Marking,
     NumberField,
     RouterLink,
@@ -87,6 +90,7 @@ export class FilmPage {
   private readonly router = inject(Router);
   private readonly repository = inject(Repository);
   private readonly opened = inject(OpenFilms);
+  private readonly keptFilms = inject(KeptFilms);
   /** The student. */
   readonly id = input.required<string>();
   readonly stillId = input.required<string>();
@@ -175,8 +179,8 @@ export class FilmPage {
 
   constructor() {
     effect(() => {
-      const file = this.opened.of(this.stillId());
-      if (file !== null) untracked(() => void this.use(file));
+      const id = this.stillId();
+      untracked(() => void this.openKnown(id));
     });
     inject(DestroyRef).onDestroy(() => {
       this.stopping = true;
@@ -188,6 +192,12 @@ export class FilmPage {
     const [file] = field.files ?? [];
     field.value = '';
     if (file !== undefined) await this.use(file);
+  }
+
+  /** Opens the film where it was opened before, or is kept here. */
+  private async openKnown(stillId: string): Promise<void> {
+    const file = this.opened.of(stillId) ?? (await this.keptFilms.of(stillId));
+    if (file !== null && this.stillId() === stillId && this.frames() === null) await this.use(file);
   }
 
   private async use(file: File): Promise<void> {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
@@ -15,6 +15,7 @@ import {
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { KeptFilms, freeBytes } from '../data/kept-films';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
@@ -46,6 +47,7 @@ export class FilmPanel {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
   private readonly opened = inject(OpenFilms);
+  private readonly keptFilms = inject(KeptFilms);
   readonly student = input.required<Student>();
   readonly school = input.required<School>();
   readonly stills = input.required<readonly Still[]>();
@@ -92,15 +94,21 @@ export class FilmPanel {
       };
     }),
   );
+  private readonly filmBytes = toSignal(
+    toObservable(computed(() => this.student().id)).pipe(switchMap((id) => this.keptFilms.allOf(id))),
+    { initialValue: 0 },
+  );
   protected readonly space = computed(() => {
     const bytes = this.stills().reduce((sum, still) => sum + still.bytes, 0);
     const free = this.free();
-    const kept = `${this.stills().length} ${this.stills().length === 1 ? 'picture' : 'pictures'}, ${sizeWords(bytes)}`;
+    const films = this.filmBytes() === 0 ? '' : `; films kept here, ${sizeWords(this.filmBytes())}`;
+    const kept = `${this.stills().length} ${this.stills().length === 1 ? 'picture' : 'pictures'}, ${sizeWords(bytes)}${films}`;
     return free === null ? kept : `${kept}; ${sizeWords(free)} free in this browser`;
   });
 
   constructor() {
     void this.lookForRoom();
+    effect(() => void this.keptFilms.tidy(this.student().id));
   }
 
   protected async choose(field: HTMLInputElement): Promise<void> {
@@ -193,8 +201,6 @@ export class FilmPanel {
   }
 
   private async lookForRoom(): Promise<void> {
-    const storage = (navigator as { storage?: StorageManager }).storage;
-    const room = await storage?.estimate().catch(() => undefined);
-    if (room?.quota !== undefined) this.free.set(Math.max(0, room.quota - (room.usage ?? 0)));
+    this.free.set(await freeBytes());
   }
 }
