@@ -1,6 +1,7 @@
 import { addDays, formatISO, getISODay, parseISO, subDays } from 'date-fns';
 import { emptyContents, type BundleContents } from '../formats/bundle';
 import { allCheckpoints } from '../alignment/checkpoints';
+import { TEST_STANCE } from '../endurance/capacity';
 import type { Still } from '../film/still';
 import { newCorrection, type Correction } from '../corrections/correction';
 import { builtInExercises } from '../library/builtInExercises';
@@ -45,16 +46,6 @@ function studentOf(part: Part, index: number, today: Date): Student {
     note: part.note,
   };
 }
-
-/** The stance in which test holds are taken: thirty degrees, arms round. */
-const TEST_STANCE = {
-  kneeBendDeg: 30,
-  trunkPitchDeg: 0,
-  shoulderRaiseDeg: 45,
-  elbowBendDeg: 45,
-  pressurePoint: 0.5,
-  weightShare: 0.5,
-};
 
 /** The baseline at the start of the plan, and a second one in its tenth week. */
 function measuresFor(part: Part, student: Student, today: Date): Measure[] {

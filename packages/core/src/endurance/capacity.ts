@@ -2,6 +2,16 @@ import type { Body } from '../body/body';
 import type { Stance } from '../body/statics';
 import { stanceLoads, strengthFor, type LimitedBy } from './limits';
 
+/** The posture of a test hold: low enough that the legs decide, high enough for the knees; arms round. House value. */
+export const TEST_STANCE: Stance = {
+  kneeBendDeg: 30,
+  trunkPitchDeg: 0,
+  shoulderRaiseDeg: 45,
+  elbowBendDeg: 45,
+  pressurePoint: 0.5,
+  weightShare: 0.5,
+};
+
 /** A test hold to the school's stopping point in a known posture, and what stopped it. */
 export interface TestHold {
   readonly stance: Stance;

@@ -27,20 +27,14 @@ import {
   simulateFatigue,
   stanceLoads,
   strengthOfHold,
+  TEST_STANCE,
   timeToFailure,
   togetherPrior,
   type FatigueSegment,
   type Joint,
 } from '.';
 
-const round: Stance = {
-  kneeBendDeg: 30,
-  trunkPitchDeg: 0,
-  shoulderRaiseDeg: 45,
-  elbowBendDeg: 45,
-  pressurePoint: 0.5,
-  weightShare: 0.5,
-};
+const round = TEST_STANCE;
 const anyJoint = fc.constantFrom(...(Object.keys(joints) as Joint[]));
 
 describe('endurance times (Frey Law & Avin 2010, closed form of Frey-Law et al. 2012, both from memory)', () => {

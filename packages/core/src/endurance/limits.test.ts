@@ -1,4 +1,5 @@
-import { standardBody, type Stance } from '../body';
+import { standardBody } from '../body';
+import { TEST_STANCE } from './capacity';
 import { posture } from '../library/describe';
 import { settlePosture, softSchool, stanceOfPosture } from '../schools';
 import { learnedStrength, logNormalBelow, normalBelow } from './learnedStrength';
@@ -15,14 +16,7 @@ import {
 } from './limits';
 import { LEAST_EFFORT } from './relativeEffort';
 
-const round: Stance = {
-  kneeBendDeg: 30,
-  trunkPitchDeg: 0,
-  shoulderRaiseDeg: 45,
-  elbowBendDeg: 45,
-  pressurePoint: 0.5,
-  weightShare: 0.5,
-};
+const round = TEST_STANCE;
 const strength = { kneeNm: 105, shoulderNm: 40 };
 const loads = stanceLoads(standardBody, round);
 const none: Loads = { ...loads, kneeNm: 0, ankleNm: 0, hipNm: 0, shoulderNm: 0, trunkNm: 0 };

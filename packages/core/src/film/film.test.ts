@@ -1,6 +1,7 @@
 import { inflateSync } from 'node:zlib';
 import { checkpoints } from '../alignment/checkpoints';
 import { bodyOf, standardBody } from '../body/body';
+import { TEST_STANCE } from '../endurance/capacity';
 import { stillPose } from '../figure/figurePose';
 import type { FigurePose } from '../figure/pose';
 import { builtInExercises } from '../library/builtInExercises';
@@ -451,14 +452,7 @@ describe('what a still is read with', () => {
   });
 
   test('the stance of a test hold is as it was seen, the rest as it was meant', () => {
-    const meant = {
-      kneeBendDeg: 30,
-      trunkPitchDeg: 0,
-      shoulderRaiseDeg: 45,
-      elbowBendDeg: 45,
-      pressurePoint: 0.5,
-      weightShare: 0.5,
-    };
+    const meant = TEST_STANCE;
     const reading = taken({ pose: poseOf({ kneeBendDeg: 41, trunkPitchDeg: 7 }) });
     expect(stanceSeen(reading, meant)).toEqual({ ...meant, kneeBendDeg: 41, trunkPitchDeg: 7 });
     expect(stanceSeen({ figures: reading.figures.filter(({ id }) => id === 'knee bend') }, meant)).toEqual({

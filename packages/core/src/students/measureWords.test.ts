@@ -1,4 +1,5 @@
 import type { Measure } from './measure';
+import { TEST_STANCE } from '../endurance/capacity';
 import { measureMeaning, measureTrend, measureValue } from './measureWords';
 
 const on = { id: 'm', studentId: 'u', day: '2026-03-01' };
@@ -25,18 +26,10 @@ test('chair stand and tandem stand (CDC STEADI; from memory)', () => {
 });
 
 test('holds, scales, ankle and breath say what they are used for', () => {
-  const stance = {
-    kneeBendDeg: 30,
-    trunkPitchDeg: 0,
-    shoulderRaiseDeg: 45,
-    elbowBendDeg: 45,
-    pressurePoint: 0.5,
-    weightShare: 0.5,
-  };
-  const hold: Measure = { ...on, kind: 'hold', stance, seconds: 200, stoppedBy: 'legs' };
+  const hold: Measure = { ...on, kind: 'hold', stance: TEST_STANCE, seconds: 200, stoppedBy: 'legs' };
   expect(measureValue(hold)).toBe('3:20 min at 30°, stopped by the legs');
   expect(measureMeaning(hold, null)).toContain('the legs are reckoned');
-  expect(measureMeaning({ ...hold, stance: { ...stance, kneeBendDeg: 20 } }, null)).toContain('test at 30°');
+  expect(measureMeaning({ ...hold, stance: { ...TEST_STANCE, kneeBendDeg: 20 } }, null)).toContain('test at 30°');
   expect(measureMeaning({ ...on, kind: 'two scales', leftKg: 35, rightKg: 65, wantedLeft: 0.3 }, null)).toContain(
     'off by 5 points',
   );

@@ -1,6 +1,6 @@
 import { standardBody } from '../body';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
-import { postureAnswers } from '../endurance';
+import { postureAnswers, TEST_STANCE } from '../endurance';
 import type { LogLine, PracticeLog } from '../practice';
 import { unturned } from '../routine/turned';
 import { settlePosture, softSchool } from '../schools';
@@ -15,14 +15,7 @@ import { StudentSchema } from './student';
 const ama = newStudent('u', 'Ama', 's');
 const today = '2026-03-02';
 const on = (day: string) => ({ id: day, studentId: 'u', day });
-const stance = {
-  kneeBendDeg: 30,
-  trunkPitchDeg: 0,
-  shoulderRaiseDeg: 45,
-  elbowBendDeg: 45,
-  pressurePoint: 0.5,
-  weightShare: 0.5,
-};
+const stance = TEST_STANCE;
 const hold = (day: string, seconds: number, stoppedBy: 'legs' | 'arms'): Measure => ({
   ...on(day),
   kind: 'hold',

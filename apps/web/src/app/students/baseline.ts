@@ -25,6 +25,7 @@ import {
   type School,
   type Still,
   type Student,
+  TEST_STANCE,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -34,15 +35,6 @@ import { shortDay } from '../ui/day-words';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
 
-/** The posture of the test hold: low enough that the legs decide, high enough for the knees. */
-const guided = {
-  kneeBendDeg: 30,
-  trunkPitchDeg: 0,
-  shoulderRaiseDeg: 45,
-  elbowBendDeg: 45,
-  pressurePoint: 0.5,
-  weightShare: 0.5,
-};
 /** A still as old as this may show the posture of a test hold of today, days. */
 const STANCE_DAYS = 14;
 
@@ -106,21 +98,26 @@ export class Baseline {
   protected readonly taps = signal<readonly number[]>([]);
   protected readonly rate = computed(() => (this.taps().length < 4 ? null : restingRate(this.taps())));
 
-  /** Postures of a test hold: as guided, or as a still of these days shows it. */
+  /** Postures of a test hold: as TEST_STANCE, or as a still of these days shows it. */
   protected readonly stances = computed(() => {
     const oldest = formatISO(subDays(parseISO(this.clock.today()), STANCE_DAYS), { representation: 'date' });
     const seen = this.stills()
       .filter(({ day, from }) => day >= oldest && isSideView(from))
       .flatMap((still) => {
         const exercise = this.exercises().find(({ id }) => id === still.exerciseId) ?? null;
-        const stance = stanceSeen(readStill(still, stillTerms(still, this.student(), exercise, this.school())), guided);
+        const stance = stanceSeen(
+          readStill(still, stillTerms(still, this.student(), exercise, this.school())),
+          TEST_STANCE,
+        );
         if (stance === null) return [];
         return [{ id: still.id, stance, label: `as seen on ${shortDay(still.day)}: knees ${stance.kneeBendDeg}°` }];
       });
-    return [{ id: '', stance: guided, label: 'as guided: knees 30°' }, ...seen];
+    return [{ id: '', stance: TEST_STANCE, label: 'as TEST_STANCE: knees 30°' }, ...seen];
   });
   protected readonly stanceFrom = signal('');
-  private readonly stance = computed(() => this.stances().find(({ id }) => id === this.stanceFrom())?.stance ?? guided);
+  private readonly stance = computed(
+    () => this.stances().find(({ id }) => id === this.stanceFrom())?.stance ?? TEST_STANCE,
+  );
 
   private readonly age = computed(() => {
     const { birthYear } = this.student();
