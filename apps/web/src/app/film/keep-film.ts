@@ -14,7 +14,7 @@ import { sizeWords } from '../ui/size-words';
   template: `
     @if (size(); as bytes) {
       <div class="row">
-        <p class="small grow">The film is kept in this browser, {{ words(bytes) }}. It is in no exported file.</p>
+        <p class="small grow">The film is kept in this browser, {{ words(bytes) }}; no exported file has it.</p>
         <p-button label="Let it go" size="small" variant="text" (onClick)="remove()" />
       </div>
     } @else if (file(); as open) {
@@ -60,8 +60,8 @@ export class KeepFilm {
   protected readonly room = computed(() => {
     const [file, free] = [this.file(), this.free()];
     if (file === null) return '';
-    const size = `It stays in its file, ${sizeWords(file.size)}, and is opened from there`;
-    return free === null ? `${size}.` : `${size}; ${sizeWords(free)} are free in this browser.`;
+    const size = `Opened from its file, ${sizeWords(file.size)}`;
+    return free === null ? `${size}.` : `${size}; ${sizeWords(free)} free here.`;
   });
   protected readonly words = sizeWords;
 
