@@ -8,12 +8,17 @@ import {
   bowOfPosture,
   capacityGuess,
   cycleEndurance,
+  cycleLoads,
   enduranceTime,
+  jointCapacity,
   joints,
   limbs,
+  movingFlow,
+  recoveryFactor,
   relativeEffort,
   routineEffort,
   simulateFatigue,
+  timeToFailure,
 } from '.';
 
 const capacity = capacityGuess(70, 35);
@@ -315,5 +320,53 @@ describe('how long targets that follow one another last', () => {
     expect(lasts[1]!).toBeGreaterThan(lasts[0]!);
     expect(lasts[2]!).toBeGreaterThan(lasts[1]!);
     expect(cycleEndurance('knee', [2, 2])).toBeCloseTo(enduranceTime('knee', 0.999).seconds, 6);
+  });
+
+  test('what moves lets the blood in: recovery up to half of the heaviest moment, as the closed form has it', () => {
+    const targets = [0.4, 0.1];
+    const free = movingFlow(0.4);
+    expect(free).toBeCloseTo(0.2, 9);
+    const factor = (recoveryFactor(0.4, free) + recoveryFactor(0.1, free)) / 2;
+    const longer = timeToFailure('knee', 0.4, 0.25, factor) / timeToFailure('knee', 0.4);
+    expect(cycleEndurance('knee', targets)).toBeCloseTo(enduranceTime('knee', 0.4).seconds * longer, 6);
+    // In a hold of the same targets it would not be let in so far.
+    const held = (recoveryFactor(0.4) + recoveryFactor(0.1)) / 2;
+    expect(factor).toBeGreaterThan(held);
+  });
+});
+
+describe('a drill in the fatigue model', () => {
+  const left = cycle(6, [{ side: 'left', direction: 'none', amount: 8 }]);
+  const reel = segment('reel', left, { exerciseId: 'one-hand-reeling' });
+
+  test('its arm tires instant by instant as the simulator has it, with the recovery of what moves', () => {
+    const drill = shelf.get('one-hand-reeling')!;
+    const instants = cycleLoads(standardBody, drill, settlePosture(drill.posture, softSchool), softSchool);
+    const strength = jointCapacity('shoulder', capacity, 0);
+    const targets = instants.map(({ workingArmNm }) =>
+      Math.min(1, relativeEffort(Math.max(1e-9, workingArmNm), strength)),
+    );
+    expect(new Set(targets.map((target) => target.toFixed(3))).size).toBeGreaterThan(2);
+    const freeFlow = movingFlow(Math.max(...targets));
+    const seconds = 6 / targets.length;
+    const pieces = Array.from({ length: 8 }, () => targets.map((target) => ({ target, seconds, freeFlow }))).flat();
+    const least = Math.min(...simulateFatigue(joints.shoulder, pieces).spans.map(({ reserve }) => reserve));
+    const found = routineEffort(routine([reel]), shelf, standardBody, capacity, softSchool).segments[0]!;
+    expect(found.reserve['left arm']).toBeCloseTo(least, 6);
+  });
+
+  test('where sides take turns each limb lasts through the work of both; it is told in its endurance', () => {
+    const sided = segment('s', cycle(6, eachSide(8)), { exerciseId: 'one-hand-reeling' });
+    // Somebody weak, for whom the drill has an end.
+    const weak = { kneeNm: 45, shoulderNm: 9 };
+    const endurance = (of: typeof sided) =>
+      routineEffort(routine([of]), shelf, standardBody, weak, softSchool).segments[0]!.enduranceSeconds;
+    const [whole, turns] = [endurance(sided), endurance({ ...sided, sideOrder: 'each' })];
+    expect(whole).toBeLessThan(24 * 3600);
+    expect(turns).toBeGreaterThan(whole);
+    // Left or right alone asks the same of whichever limb works.
+    const right = cycle(6, [{ side: 'right', direction: 'none', amount: 8 }]);
+    expect(endurance({ ...sided, dose: right })).toBeCloseTo(endurance({ ...sided, dose: left }), 6);
+    expect(whole).toBeCloseTo(endurance({ ...sided, dose: left }), 6);
   });
 });

@@ -180,7 +180,11 @@ export class FilmPage {
   constructor() {
     effect(() => {
       const id = this.stillId();
-      untracked(() => void this.openKnown(id));
+      untracked(() => {
+        this.frames()?.close();
+        this.frames.set(null);
+        void this.openKnown(id);
+      });
     });
     inject(DestroyRef).onDestroy(() => {
       this.stopping = true;

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { Button } from 'primeng/button';
 import { FOUND_SLIP, type FoundBody } from '@pomek/core';
 import { FinderMissing, Finding } from '../compute/finding';
@@ -61,6 +71,11 @@ export class FindBody {
   private finding: Finding | null = null;
 
   constructor() {
+    // What is sought on one picture must not be set on another.
+    effect(() => {
+      this.picture();
+      untracked(() => this.stop());
+    });
     inject(DestroyRef).onDestroy(() => this.stop());
   }
 

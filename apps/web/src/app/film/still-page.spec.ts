@@ -268,4 +268,13 @@ describe('finding the body', () => {
     await view.press('Stop');
     await view.until(/The machine marks what it sees/);
   });
+
+  test('what is sought on one picture is not set on another', async () => {
+    finding.replies = [{ kind: 'looking' }];
+    const view = await shown(filmed());
+    await view.press('Find the body');
+    await view.until(/Looking at the picture/);
+    await view.database.of('pictures').put({ ...picture, data: 'data:image/png;base64,BBBB' });
+    await view.until(/The machine marks what it sees/);
+  });
 });
