@@ -98,7 +98,7 @@ export class Baseline {
   protected readonly taps = signal<readonly number[]>([]);
   protected readonly rate = computed(() => (this.taps().length < 4 ? null : restingRate(this.taps())));
 
-  /** Postures of a test hold: as TEST_STANCE, or as a still of these days shows it. */
+  /** Postures of a test hold: as guided, or as a still of these days shows it. */
   protected readonly stances = computed(() => {
     const oldest = formatISO(subDays(parseISO(this.clock.today()), STANCE_DAYS), { representation: 'date' });
     const seen = this.stills()
@@ -112,7 +112,7 @@ export class Baseline {
         if (stance === null) return [];
         return [{ id: still.id, stance, label: `as seen on ${shortDay(still.day)}: knees ${stance.kneeBendDeg}°` }];
       });
-    return [{ id: '', stance: TEST_STANCE, label: 'as TEST_STANCE: knees 30°' }, ...seen];
+    return [{ id: '', stance: TEST_STANCE, label: 'as guided: knees 30°' }, ...seen];
   });
   protected readonly stanceFrom = signal('');
   private readonly stance = computed(
