@@ -112,7 +112,7 @@ export class Baseline {
         if (stance === null) return [];
         return [{ id: still.id, stance, label: `as seen on ${shortDay(still.day)}: knees ${stance.kneeBendDeg}°` }];
       });
-    return [{ id: '', stance: TEST_STANCE, label: 'as guided: knees 30°' }, ...seen];
+    return [{ id: '', stance: TEST_STANCE, label: `as guided: knees ${TEST_STANCE.kneeBendDeg}°` }, ...seen];
   });
   protected readonly stanceFrom = signal('');
   private readonly stance = computed(
