@@ -84,7 +84,7 @@ test('a body is found on a rendered picture, by the real library, offline too; e
   await expect(page.getByText('7 found, each ± 4 cm until it is looked at.')).toBeVisible();
   await page.getByRole('button', { name: 'All are right' }).click();
   await expect(page.getByText('All is marked.')).toBeVisible();
-  expect(await width()).toBeLessThan(wide - 2);
+  await expect.poll(width).toBeLessThan(wide - 2);
 
   // Once fetched, it is there without the net, after a reload too.
   await page.getByRole('button', { name: 'right knee, marked' }).click();

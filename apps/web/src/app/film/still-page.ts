@@ -173,6 +173,7 @@ export class StillPage {
   protected readonly next = computed(() => {
     const [still, active] = [this.still(), this.active()];
     if (still == null) return '';
+    if (active === null && this.found().size > 0) return 'Press each point that was found where it is right.';
     if (active === null) return 'All is marked. Press a mark to move it.';
     const verb =
       this.points()[active] === undefined
@@ -286,8 +287,8 @@ export class StillPage {
     });
   }
 
-  protected allRight(): void {
-    void this.edit.change('All found points are right', (stored) => lookedAt(stored));
+  protected async allRight(): Promise<void> {
+    await this.edit.change('All found points are right', (stored) => lookedAt(stored));
     this.active.set(null);
   }
 
