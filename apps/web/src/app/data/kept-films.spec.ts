@@ -60,11 +60,18 @@ test('a film whose still is gone stays while that can be taken back, and goes th
     await films.tidy('u');
     return keys();
   };
-  expect(await left('2026-03-14')).toEqual(['elsewhere', 'gone', 'there']);
-  expect(await left('2026-03-15')).toEqual(['elsewhere', 'there']);
+  // However long it was kept before: it counts from when its still was first missed.
+  expect(await left('2026-05-01')).toEqual(['elsewhere', 'gone', 'there']);
+  expect(await left('2026-05-03')).toEqual(['elsewhere', 'gone', 'there']);
+  // Taken back, and removed once more, it counts anew.
+  await database.of('stills').put(stillOf('gone'));
+  expect(await left('2026-05-04')).toEqual(['elsewhere', 'gone', 'there']);
+  await database.of('stills').delete('gone');
+  expect(await left('2026-05-05')).toEqual(['elsewhere', 'gone', 'there']);
+  expect(await left('2026-05-08')).toEqual(['elsewhere', 'there']);
 });
 
 test('what lies there and is no film is none', async () => {
-  await database.table('reels').put({ id: 's', studentId: 'u', name: 'a', day: '2026-03-12', blob: null });
+  await database.table('reels').put({ id: 's', studentId: 'u', name: 'a', goneOn: null, blob: null });
   expect(await films.of('s')).toBeNull();
 });

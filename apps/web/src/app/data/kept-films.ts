@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { liveQuery } from 'dexie';
 import { Observable } from 'rxjs';
 import * as z from 'zod';
+import { dayNumber } from '@pomek/core';
 import { Clock } from './clock';
 import { Database } from './database';
 
@@ -10,7 +11,8 @@ const ReelSchema = z.object({
   id: z.string().min(1).max(80),
   studentId: z.string().min(1).max(80),
   name: z.string().max(200),
-  day: z.string(),
+  /** The day on which its still was first missed; null while it is there. */
+  goneOn: z.string().nullable(),
   blob: z.custom<Blob>((value) => typeof value === 'object' && value !== null && 'size' in value && 'type' in value),
 });
 type Reel = z.infer<typeof ReelSchema>;
@@ -53,7 +55,7 @@ export class KeptFilms {
       id: stillId,
       studentId,
       name: file.name.slice(0, 200),
-      day: this.clock.today(),
+      goneOn: null,
       blob: file,
     });
   }
@@ -88,14 +90,16 @@ export class KeptFilms {
 
   /** Takes out films of a student whose stills are gone for so long that nobody takes that back. */
   async tidy(studentId: string): Promise<void> {
-    const today = Date.parse(this.clock.today());
+    const today = this.clock.today();
     await this.database.transaction('rw', ['stills', 'reels'], async () => {
       const known = new Set(await this.database.of('stills').where('studentId').equals(studentId).primaryKeys());
-      await this.reels
-        .where('studentId')
-        .equals(studentId)
-        .filter(({ id, day }) => !known.has(id) && today - Date.parse(day) > KEPT_AFTER * 86_400_000)
-        .delete();
+      const own = await this.reels.where('studentId').equals(studentId).toArray();
+      for (const { id, goneOn } of own) {
+        const now = known.has(id) ? null : (goneOn ?? today);
+        const over = now !== null && dayNumber(today) - dayNumber(now) > KEPT_AFTER;
+        if (over) await this.reels.delete(id);
+        else if (now !== goneOn) await this.reels.update(id, { goneOn: now });
+      }
     });
   }
 }

@@ -74,7 +74,10 @@ export class FindBody {
     // What is sought on one picture must not be set on another.
     effect(() => {
       this.picture();
-      untracked(() => this.stop());
+      untracked(() => {
+        this.stop();
+        this.problem.set('');
+      });
     });
     inject(DestroyRef).onDestroy(() => this.stop());
   }

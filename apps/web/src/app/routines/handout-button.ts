@@ -14,6 +14,8 @@ import {
   readStill,
   seenInWork,
   stillTerms,
+  type Correction,
+  type CorrectionCount,
   type School,
   type SeenInWork,
   type Student,
@@ -83,21 +85,9 @@ export class HandoutButton {
     ),
     { initialValue: [] },
   );
-  /** Corrections in work, and the pictures on which they were seen. */
-  private readonly work = computed(() => {
-    const own = this.corrections();
-    return pointsInWork(
-      own,
-      own.map(({ checkpointId }) => checkpointId),
-      this.clock.today(),
-    );
-  });
   protected readonly filmed = computed(() => {
-    const kept = new Set(this.stills().map(({ id }) => id));
-    const open = new Set(this.work().map(({ checkpointId }) => checkpointId));
-    return this.corrections().some(
-      ({ stillId, checkpointId }) => stillId !== null && kept.has(stillId) && open.has(checkpointId),
-    );
+    const own = this.corrections();
+    return seenInWork(own, this.inWork(own), this.stills(), () => []).length > 0;
   });
   /** A picture of somebody goes on paper only where that is wanted. */
   protected readonly pictures = signal(false);
@@ -109,6 +99,7 @@ export class HandoutButton {
     try {
       const [{ handout }, plans] = await Promise.all([import('../print/handout'), this.repository.read('plans')]);
       const { student, body } = this.bench.choice.person();
+      const own = student == null ? [] : await firstValueFrom(this.repository.ofStudent('corrections', student.id));
       const [today, logs, shelf] = [this.clock.today(), this.bench.choice.logs(), this.bench.shelf()];
       const plan = plans.find(({ studentId, routineId }) => studentId === student?.id && routineId === routine.id);
       // As in the hall: the student's school, else the routine's.
@@ -135,9 +126,9 @@ export class HandoutButton {
         cautions: [...changed.map(changedWords), ...(student?.cautions ?? [])],
         findings: this.bench.findings(),
         version,
-        corrected: new Set(this.work().map(({ checkpointId }) => checkpointId)),
+        corrected: new Set(this.inWork(own).map(({ checkpointId }) => checkpointId)),
         turn: Math.floor(dayNumber(today) / 7),
-        seen: student == null || !this.pictures() ? [] : await this.seen(student, school),
+        seen: student == null || !this.pictures() ? [] : await this.seen(student, school, own),
         dosesOf: plan === undefined ? '' : `the plan on ${readDay(today)}`,
       });
       download(`${fileName(`${routine.name} ${version}`)}.pdf`, file, 'application/pdf');
@@ -149,10 +140,19 @@ export class HandoutButton {
     }
   }
 
+  private inWork(own: readonly Correction[]): CorrectionCount[] {
+    return pointsInWork(
+      own,
+      own.map(({ checkpointId }) => checkpointId),
+      this.clock.today(),
+    );
+  }
+
   /** The pictures of what is being worked on, with what they show. */
-  private async seen(student: Student, school: School): Promise<SeenPrinted[]> {
+  private async seen(student: Student, school: School, own: readonly Correction[]): Promise<SeenPrinted[]> {
     const shelf = this.bench.shelf();
-    const found = seenInWork(this.corrections(), this.work(), this.stills(), (still) => {
+    const stills = await firstValueFrom(this.repository.stillsOf(student.id));
+    const found = seenInWork(own, this.inWork(own), stills, (still) => {
       const exercise = still.exerciseId === null ? null : (shelf.get(still.exerciseId) ?? null);
       return readStill(still, stillTerms(still, student, exercise, school)).points;
     });
