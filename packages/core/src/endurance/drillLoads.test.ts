@@ -105,14 +105,6 @@ describe('what a drill asks from instant to instant', () => {
   });
 
   test('a drill that goes down and comes up is half the bend half of the time; a held one without parts changes sides', () => {
-    const rising = [...shelf.values()].find((drill) => drill.family === 'strength' && !isPlayable(drill));
-    if (rising !== undefined) {
-      const stood = settlePosture(rising.posture, softSchool);
-      expect(cycleLoads(body, rising, stood, softSchool)).toEqual([
-        holdLoads(body, stood),
-        holdLoads(body, { ...stood, kneeBendDeg: stood.kneeBendDeg / 2 }),
-      ]);
-    }
     const plain = { ...shelf.get('empty-full')!, phases: [] };
     const stood = settlePosture(plain.posture, softSchool);
     const here = holdLoads(body, stood);
