@@ -268,7 +268,7 @@ function following(core) {
   });
   const marks = Object.fromEntries(Object.entries(core.marksSeen(camera, poseAt(0))).slice(0, 12));
   const ms = time(() => {
-    const follower = new core.Follower(frames[0], 'front', marks);
+    const follower = core.Follower.begin(frames[0], 'front', marks);
     for (const frame of frames.slice(1)) follower.step(frame);
   }, 3);
   const rate = round((1000 * (frames.length - 1)) / ms, 0);

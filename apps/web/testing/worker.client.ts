@@ -40,7 +40,8 @@ class FollowStandIn {
     if (request.kind === 'begin') this.places = {};
     const marks = request.kind === 'begin' ? request.marks : {};
     for (const [name, spot] of Object.entries(marks)) this.places[name] = { ...spot, trust: following.trust };
-    const found = { kind: 'found', places: request.kind === 'begin' ? {} : this.places };
+    const astray = request.kind === 'step' && request.last ? following.astray : {};
+    const found = { kind: 'found', places: request.kind === 'begin' ? {} : this.places, astray };
     void Promise.resolve().then(() => this.onmessage?.({ data: found } as MessageEvent<unknown>));
   }
 
@@ -49,8 +50,8 @@ class FollowStandIn {
   }
 }
 
-/** How far the stand-in trusts what it follows. */
-export const following = { trust: 100 };
+/** How far the stand-in trusts what it follows, and what it says in the end of what was astray. */
+export const following: { trust: number; astray: Record<string, number> } = { trust: 100, astray: {} };
 export const openFollowWorker = (): Worker => new FollowStandIn() as unknown as Worker;
 
 /** How many workers were opened. */

@@ -15,6 +15,8 @@ import {
   newFilm,
   placeOf,
   secondsOf,
+  slipsIn,
+  stillAt,
   withFollowed,
   type Film,
 } from './film';
@@ -22,7 +24,7 @@ import type { Dose } from '../library/dose';
 import { filmCycles } from './filmCycles';
 import { cyclesSaid, driftSaid, evennessSaid, heightSaid, paceSaid, pausesSaid } from './filmSaid';
 import { readFilm } from './filmReading';
-import { Follower, type Followed } from './follow';
+import { Follower, gather, type Followed } from './follow';
 import { medianOf, motionOf, smoothed } from './motion';
 import type { StillTerms } from './readStill';
 import { isSideView, newStill, type FilmFrom, type MarkName, type Still } from './still';
@@ -150,11 +152,11 @@ test('each checkpoint is found where it is worst, and judged there as a still', 
   const made = drillFilm('squat-and-bounce', { camera: view('right'), cycles: 2, perCycle: 60 });
   const { film, still } = perfect(made, 'right');
   const terms = termsOf('squat-and-bounce', 'right');
-  const { worst, motion, height } = readFilm(film, still, terms);
+  const { worst, curves, height } = readFilm(film, still, terms);
   // The truth: where the computed knee is furthest past the toes.
   const past = Array.from({ length: film.frames }, (_, frame) => made.pose(frame).statics!.kneePastToes * 100);
   const knees = worst.find(({ point }) => point.checkpoint.id === 'knees-track');
-  const curve = motion.curves.find(({ id }) => id === 'knee past toes')!;
+  const curve = curves.find(({ id }) => id === 'knee past toes')!;
   for (const [frame, value] of curve.values.entries()) expect(Math.abs(value! - past[frame]!)).toBeLessThan(1.5);
   expect(past[knees!.frame]!).toBeGreaterThan(Math.max(...past) - 0.7);
   const head = Array.from({ length: film.frames }, (_, frame) => made.pose(frame).head.y * 100);
@@ -163,15 +165,49 @@ test('each checkpoint is found where it is worst, and judged there as a still', 
   expect(readFilm(film, still, terms).drift[0]!.cm).toBeLessThan(1);
 });
 
+test('what slides on plain cloth is in the ± of the worst moment; tape, and a hand that marks it there, take it out', () => {
+  const made = drillFilm('squat-and-bounce', { camera: view('right'), cycles: 1, perCycle: 60 });
+  const { film, still } = perfect(made, 'right');
+  const terms = termsOf('squat-and-bounce', 'right');
+  const knees = (of: Film) => readFilm(of, still, terms).worst.find(({ point }) => point.checkpoint.id === 'knees-track')!;
+  const [cloth, tape] = [knees(film), knees({ ...film, taped: true })];
+  expect(cloth.frame).toBe(tape.frame);
+  const [wide, narrow] = [cloth.point.figure!, tape.point.figure!];
+  expect(wide.value).toBe(narrow.value);
+  // A knee may have slid by 3 cm and a toe by 1: at the least that is in it.
+  expect(wide.error - narrow.error).toBeGreaterThan(1);
+  expect(Math.hypot(narrow.error, 3, 1)).toBeGreaterThan(wide.error - 0.5);
+  const hand = markedIn(film, cloth.frame, 'knee right', placeOf(film, cloth.frame, 'knee right')!);
+  expect(slipsIn(hand, cloth.frame, 'right')['knee right']).toBeUndefined();
+  expect(slipsIn(hand, cloth.frame + 1, 'right')['knee right']).toBe(3);
+  expect(slipsIn(film, 5, 'front')).toMatchObject({ 'hip left': 7, 'knee left': 3, 'toe left': 1 });
+  expect(knees(hand).point.figure!.error).toBeLessThan(wide.error);
+});
+
+test('a moment that is kept begins with what is believed there; what was only followed waits to be looked at', () => {
+  const made = drillFilm('squat-and-bounce', { camera: view('right'), cycles: 0.2, perCycle: 60 });
+  const { film, still } = perfect(made, 'right');
+  const names = Object.keys(made.truth(0));
+  expect(stillAt(film, 0, still).found).toEqual([]);
+  const followed = stillAt(film, 5, still);
+  expect(Object.keys(followed.marks).toSorted()).toEqual(names.toSorted());
+  expect([...followed.found].toSorted()).toEqual(names.toSorted());
+  const hand = markedIn(film, 5, 'knee right', { x: 1, y: 2 });
+  expect(stillAt(hand, 5, still).found).not.toContain('knee right');
+  expect(stillAt({ ...film, taped: true }, 5, still).found).toEqual([]);
+  // What was only found in the still itself was followed from a guess, tape or not.
+  expect(stillAt({ ...film, taped: true }, 5, { ...still, found: ['toe right'] }).found).toEqual(['toe right']);
+});
+
 test('angles stay within two degrees through a film that is followed, knee line within one and a half centimetres', () => {
   const made = drillFilm('squat-and-bounce', { camera: view('right'), cycles: 0.5, perCycle: 60, taped: true });
   const still = stillOf('right', made.truth(0));
   const begun = newFilm(still, { name: 'a.mp4', seconds: made.frames / 15 });
   const followed = followRuns(begun).reduce((film, run) => {
-    const follower = new Follower(made.gray(run.start), 'right', marksAt(film, run.start));
+    const follower = Follower.begin(made.gray(run.start), 'right', marksAt(film, run.start));
     const found = new Map<number, Partial<Record<MarkName, Followed>>>();
     for (let frame = run.start + run.way; frame >= 0 && frame < film.frames; frame += run.way)
-      found.set(frame, follower.step(made.gray(frame)));
+      gather(found, frame, run.way, follower.step(made.gray(frame)));
     return withFollowed(film, run, found);
   }, begun);
   expect(followRuns(followed)).toEqual([]);

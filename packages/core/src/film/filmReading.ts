@@ -1,7 +1,7 @@
-import type { Film } from './film';
+import { slipsIn, type Film } from './film';
 import { filmCycles, type FilmCycles } from './filmCycles';
 import { verdictOrder, type PointSeen } from './judged';
-import { medianOf, motionOf, stillIn, type Motion } from './motion';
+import { medianOf, motionOf, stillIn, type Curve, type Motion } from './motion';
 import { readStill, type StillTerms } from './readStill';
 import { isSideView, type MarkName, type Still } from './still';
 
@@ -20,7 +20,9 @@ export interface Kept {
 }
 
 export interface FilmReading {
-  readonly motion: Motion;
+  /** The moment of each frame, s of the film. */
+  readonly seconds: readonly number[];
+  readonly curves: readonly Curve[];
   /** What went to and fro, that which goes furthest first. */
   readonly cycles: readonly FilmCycles[];
   /** Each checkpoint in its worst moment, the worst first. */
@@ -76,10 +78,11 @@ export function readFilm(film: Film, still: Still, terms: StillTerms): FilmReadi
     if (low >= 0) frames.add(low).add(high);
   }
   const seen = [...frames].flatMap((frame) =>
-    readStill(stillIn(still, motion.marks[frame]!, motion.seconds[frame]!), terms).points.map((point) => ({
-      point,
-      frame,
-    })),
+    readStill(
+      stillIn(still, motion.marks[frame]!, motion.seconds[frame]!),
+      terms,
+      slipsIn(film, frame, still.from),
+    ).points.map((point) => ({ point, frame })),
   );
   const worst = terms.checkpoints.flatMap(({ id }): WorstMoment[] => {
     const [first] = seen.filter(({ point }) => point.checkpoint.id === id && point.shown).toSorted(byWorst);
@@ -88,7 +91,8 @@ export function readFilm(film: Film, still: Still, terms: StillTerms): FilmReadi
   const cycles = filmCycles(motion, still.from);
   const starts = (cycles[0]?.starts ?? []).map((at) => (at - film.startSeconds) * film.perSecond);
   return {
-    motion,
+    seconds: motion.seconds,
+    curves: motion.curves,
     cycles,
     worst: worst.toSorted(byWorst),
     height: keptOf(motion.curves.find(({ id }) => id === 'head height')?.values ?? [], starts),

@@ -1,5 +1,6 @@
 import type { Dose } from '../library/dose';
 import { counted } from '../library/doseWords';
+import type { AskedThen } from './askedOfFilm';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading, Kept } from './filmReading';
 import { inUnit } from './filmWords';
@@ -7,9 +8,13 @@ import { markWords, type FilmFrom } from './still';
 
 const seconds = (value: number): string => `${value.toFixed(1)} s`;
 
+/** What goes to and fro: “Right hand”. */
+export const whoGoes = ({ by, side }: Pick<FilmCycles, 'by' | 'side'>): string =>
+  by === 'hips' ? 'Hips' : side === 'both' ? 'Hands' : `${side === 'left' ? 'Left' : 'Right'} hand`;
+
 /** What was counted: “Right hand: 6 cycles, 5.1 s each, 48 cm from end to end”. */
 export function cyclesSaid({ by, side, count, mean, rangeCm, spread }: FilmCycles): string {
-  const who = by === 'hips' ? 'Hips' : side === 'both' ? 'Hands' : `${side === 'left' ? 'Left' : 'Right'} hand`;
+  const who = whoGoes({ by, side });
   const each = mean === null ? '' : `, ${seconds(mean)} each`;
   const far = rangeCm === null ? '' : `, ${inUnit(rangeCm, 'cm')} from end to end`;
   const even = spread === null ? '' : `, even to ${Math.max(1, Math.round(100 * spread))} %`;
@@ -25,6 +30,23 @@ export function paceSaid({ mean }: Pick<FilmCycles, 'mean'>, dose: Dose): string
   if (Math.abs(off) <= asked / 10) return `Asked: ${seconds(asked)} each. That is the pace.`;
   return `Asked: ${seconds(asked)} each. ${off < 0 ? 'Quicker' : 'Slower'} by ${seconds(Math.abs(off))}.`;
 }
+
+const askers = { log: 'The log of that day has', plan: 'The plan asks', exercise: 'The exercise asks' } as const;
+
+/** What was asked that day beside what is counted: “The plan asks 12 on the right side; the film shows 6 of them.” Empty where no number is asked. */
+export function askedSaid(asked: AskedThen, { count: seen }: Pick<FilmCycles, 'count'>): string {
+  const { by, side, count, done } = asked;
+  if (count === null || count === 0) return '';
+  const where = side === 'both' ? '' : ` on the ${side} side`;
+  const log = done === null ? '' : ` asked, ${done} done`;
+  const shows =
+    seen === count ? 'all of them' : seen < count ? `${seen} of them` : `${seen}, ${seen - count} more than asked`;
+  return `${askers[by]} ${count}${where}${log}; the film shows ${shows}.`;
+}
+
+/** What of what was counted stands for the side that works: its hand where it is seen, else what goes furthest. */
+export const countedOf = (cycles: readonly FilmCycles[], side: AskedThen['side']): FilmCycles | null =>
+  cycles.find((entry) => entry.by === 'wrist' && entry.side === side) ?? cycles[0] ?? null;
 
 /** How both hands are to each other; empty where only one is seen. */
 export function evennessSaid(cycles: readonly FilmCycles[]): string {

@@ -39,6 +39,8 @@ const HIDDEN_AFTER = 3;
 const LOST_AFTER = 10;
 /** Going there and back has to end where it began, px of the largest size. */
 const ASTRAY = 2;
+/** After so many frames all of them are gone back over at once; what comes out so far, m, from where it was then is on another thing. House values. */
+const [LOOKS_BACK, CAME_BACK] = [8, 0.03];
 /** Of places that are alike the nearer is taken: what is as far off as is looked for is so much less alike. House value. */
 const NEARER = 0.02;
 /** Where it began it looks less alike than where it came back to, by so much: it went astray. House value. */
@@ -74,6 +76,47 @@ interface Bone {
 interface Look {
   readonly at: readonly (Pattern | null)[];
   readonly slid: number;
+  /** The step in which it looked so. */
+  readonly step: number;
+}
+
+/** What was found in one step. */
+export interface FollowStep {
+  /** Where each point is; one that is lost stays where it was last seen, with no trust. */
+  readonly places: Readonly<Partial<Record<MarkName, Followed>>>;
+  /** Points that went over to another thing some time ago: of so many of the last places, this one among them, none holds. */
+  readonly astray: Readonly<Partial<Record<MarkName, number>>>;
+}
+
+/** A point that may be on another thing is doubted at most so much below what is believed. */
+const DOUBTED = TRUSTED - 10;
+
+/**
+ * Puts what a step found to what was found before it; what turns out to have been astray is doubted from then on.
+ * @param found by frame
+ */
+export function gather(
+  found: Map<number, Partial<Record<MarkName, Followed>>>,
+  frame: number,
+  way: 1 | -1,
+  { places, astray }: FollowStep,
+): void {
+  found.set(frame, places);
+  for (const [name, many] of Object.entries(astray) as [MarkName, number][]) {
+    for (let back = 0; back < many; back += 1) {
+      const at = frame - back * way;
+      const place = found.get(at)?.[name];
+      if (place === undefined) continue;
+      found.set(at, { ...found.get(at), [name]: { ...place, trust: Math.min(place.trust, DOUBTED) } });
+    }
+  }
+}
+
+/** A frame that was gone through, and where what is believed was in it. */
+interface Passed {
+  readonly frame: Pyramid;
+  readonly rest: Readonly<Partial<Record<MarkName, FilmSpot>>>;
+  readonly believed: Readonly<Partial<Record<MarkName, FilmSpot>>>;
 }
 
 interface Point {
@@ -131,7 +174,8 @@ const trustOf = (alike: number): number => 100 * Math.max(0, Math.min(1, (alike 
  * the frame before and to what it looked like earlier, sought from a quarter of the size to the whole, and by the
  * lengths of the bones between them. Each step is gone back again; what does not come back where it began is doubted
  * (the forward–backward error; sources: Film), and so is what looks like nothing the point has looked like, and what
- * may have slid along a limb that looks the same all along.
+ * may have slid along a limb that looks the same all along. From time to time many steps are gone back at once: a hand
+ * that went over to the cloth behind it step by step stays on the cloth then, and is told.
  */
 export class Follower {
   private readonly points: Point[];
@@ -141,23 +185,26 @@ export class Follower {
   private readonly grain: number;
   private readonly pxPerMetre: number;
   private before: Pyramid;
+  private steps = 0;
+  /** What was gone through since all was gone back, the oldest first. */
+  private passed: Passed[];
 
-  /**
-   * @param first the frame in which the marks lie
-   * @param marks points to follow, px
-   * @param rest points whose place is known in every frame, given at each step: they only hold the bones
-   */
-  constructor(
-    first: GrayFrame,
-    from: FilmFrom,
+  private constructor(
+    first: Pyramid,
+    private readonly size: Pick<GrayFrame, 'width' | 'height'>,
+    private readonly from: FilmFrom,
     marks: Readonly<Partial<Record<MarkName, FilmSpot>>>,
-    rest: Readonly<Partial<Record<MarkName, FilmSpot>>> = {},
+    rest: Readonly<Partial<Record<MarkName, FilmSpot>>>,
+    scale: { readonly pxPerMetre: number; readonly halved: number },
+    /** Each step is gone back again; where all of them are there is no need. */
+    private readonly goesBack: boolean,
   ) {
     const all = { ...rest, ...marks };
-    this.pxPerMetre = pxPerMetreOf(Object.values(all), first.height);
-    this.halved = Math.max(0, Math.min(4, Math.round(Math.log2((AROUND * this.pxPerMetre) / REACH[0]))));
+    this.pxPerMetre = scale.pxPerMetre;
+    this.halved = scale.halved;
     this.grain = 2 ** this.halved;
-    this.before = pyramidOf(first, this.halved);
+    this.before = first;
+    this.passed = [{ frame: first, rest, believed: marks }];
     this.points = (Object.entries(marks) as [MarkName, FilmSpot][]).map(([name, at]) => {
       const last = this.lookOf(this.before, at);
       return {
@@ -168,15 +215,90 @@ export class Follower {
         trust: 100,
         doubts: 0,
         slid: 0,
-        looks: last[0] === null ? [] : [{ at: last, slid: 0 }],
+        looks: last[0] === null ? [] : [{ at: last, slid: 0, step: 0 }],
         last,
       };
     });
   }
 
-  /** Where each point is in the next frame; one that is lost stays where it was last seen, with no trust. */
-  step(next: GrayFrame, rest: Readonly<Partial<Record<MarkName, FilmSpot>>> = {}): Partial<Record<MarkName, Followed>> {
+  /**
+   * @param first the frame in which the marks lie
+   * @param marks points to follow, px
+   * @param rest points whose place is known in every frame, given at each step: they only hold the bones
+   */
+  static begin(
+    first: GrayFrame,
+    from: FilmFrom,
+    marks: Readonly<Partial<Record<MarkName, FilmSpot>>>,
+    rest: Readonly<Partial<Record<MarkName, FilmSpot>>> = {},
+  ): Follower {
+    const pxPerMetre = pxPerMetreOf(Object.values({ ...rest, ...marks }), first.height);
+    const halved = Math.max(0, Math.min(4, Math.round(Math.log2((AROUND * pxPerMetre) / REACH[0]))));
+    return new Follower(pyramidOf(first, halved), first, from, marks, rest, { pxPerMetre, halved }, true);
+  }
+
+  /**
+   * Follows into the next frame.
+   * @param last no other comes: what was not gone back yet is
+   */
+  step(next: GrayFrame, rest: Readonly<Partial<Record<MarkName, FilmSpot>>> = {}, last = false): FollowStep {
     const frame = pyramidOf(next, this.halved);
+    this.advance(frame, rest);
+    this.passed.push({ frame, rest, believed: this.believed() });
+    // What hides a point has begun to before it is noticed.
+    const hidden = this.points.filter(({ doubts }) => doubts === HIDDEN_AFTER);
+    const covered = Object.fromEntries(hidden.map(({ name }) => [name, 2 * HIDDEN_AFTER]));
+    const astray = last || this.passed.length > LOOKS_BACK ? this.lookBack() : {};
+    return { places: this.places(), astray: { ...covered, ...astray } };
+  }
+
+  private places(): Partial<Record<MarkName, Followed>> {
+    return Object.fromEntries(
+      this.points.map(({ name, at, trust, doubts }) => [name, { ...at, trust: doubts < LOST_AFTER ? trust : 0 }]),
+    );
+  }
+
+  private believed(): Partial<Record<MarkName, FilmSpot>> {
+    return Object.fromEntries(this.points.flatMap(({ name, at, trust }) => (trust < TRUSTED ? [] : [[name, at]])));
+  }
+
+  /**
+   * Goes back over what was gone through since it was last done, each point from where it was believed last; what does
+   * not come out where it was is lost.
+   */
+  private lookBack(): FollowStep['astray'] {
+    const passed = this.passed.toReversed();
+    const first = passed.at(-1)!;
+    this.passed = [passed[0]!];
+    const astray: Partial<Record<MarkName, number>> = {};
+    const open = new Set(Object.keys(first.believed) as MarkName[]);
+    const scale = { pxPerMetre: this.pxPerMetre, halved: this.halved };
+    for (const [at, { frame, believed, rest }] of passed.slice(0, -1).entries()) {
+      const here = [...open].filter((name) => believed[name] !== undefined);
+      if (here.length === 0) continue;
+      const back = new Follower(frame, this.size, this.from, believed, rest, scale, false);
+      for (const before of passed.slice(at + 1)) back.advance(before.frame, before.rest);
+      const out = back.believed();
+      for (const name of here) {
+        open.delete(name);
+        const there = out[name];
+        if (there === undefined || apartOf(there, first.believed[name]!) < CAME_BACK * this.pxPerMetre) continue;
+        astray[name] = passed.length - 1;
+      }
+    }
+    for (const point of this.points) {
+      if (astray[point.name] === undefined) continue;
+      point.at = first.believed[point.name]!;
+      point.speed = { x: 0, y: 0 };
+      point.trust = 0;
+      point.doubts = HIDDEN_AFTER;
+      point.looks = point.looks.filter(({ step }) => step <= this.steps - passed.length + 1);
+    }
+    return astray;
+  }
+
+  private advance(frame: Pyramid, rest: Readonly<Partial<Record<MarkName, FilmSpot>>>): void {
+    this.steps += 1;
     const known = new Map<MarkName, FilmSpot>(Object.entries(rest) as [MarkName, FilmSpot][]);
     const sought = this.points.map((point) => {
       const one = { point, ...this.around(point, frame) };
@@ -195,11 +317,8 @@ export class Follower {
         known.set(one.point.name, this.beside(one.centre, right, down));
       }
     }
-    for (const one of sought) this.settle(one, known.get(one.point.name)!, frame, next);
+    for (const one of sought) this.settle(one, known.get(one.point.name)!, frame);
     this.before = frame;
-    return Object.fromEntries(
-      this.points.map(({ name, at, trust, doubts }) => [name, { ...at, trust: doubts < LOST_AFTER ? trust : 0 }]),
-    );
   }
 
   /** Where a point is about: by what it looked like last, and if that was hidden by all that it has looked like. */
@@ -262,19 +381,15 @@ export class Follower {
     },
     spot: FilmSpot,
     frame: Pyramid,
-    { width, height }: GrayFrame,
   ): void {
+    const { width, height } = this.size;
     const look = this.lookOf(frame, spot);
     const cell = (at: number, from: number): number =>
       Math.max(0, Math.min(this.length - 1, Math.round((at - from) / this.grain) + APART[0]));
     const alike = map[cell(spot.y, centre.y) * this.length + cell(spot.x, centre.x)]!;
     const here = this.squareAt(frame, spot);
     const remembered = Math.max(0, ...point.looks.map(({ at }) => likeness(at[0]!, here, 0)[0]!));
-    const back = this.soughtIn(this.before, look, point.at, [0]);
-    // Along a limb that looks the same all along one comes back elsewhere: the bones say where it is then.
-    const better =
-      look[0] == null ? 0 : this.alikeAt(look[0], this.before, back) - this.alikeAt(look[0], this.before, point.at);
-    const astray = better > ALONG ? apartOf(back, point.at) / (ASTRAY * this.grain) : 0;
+    const astray = this.goesBack ? this.astrayOf(point, look) : 0;
     const outside = spot.x < 0 || spot.y < 0 || spot.x >= width || spot.y >= height;
     const hidden = point.doubts >= HIDDEN_AFTER;
     const seen =
@@ -284,7 +399,7 @@ export class Follower {
         : alike > GUESS && remembered > HIDDEN && astray < 2);
     if (!seen) {
       point.doubts += 1;
-      point.trust = outside ? 0 : Math.min(TRUSTED - 10, trustOf(alike));
+      point.trust = outside ? 0 : Math.min(DOUBTED, trustOf(alike));
       point.speed = { x: 0.85 * point.speed.x, y: 0.85 * point.speed.y };
       point.at = { x: point.at.x + point.speed.x, y: point.at.y + point.speed.y };
       return;
@@ -303,9 +418,18 @@ export class Follower {
       point.looks = [
         point.looks[0]!,
         ...(rest.length < LOOKS - 1 ? rest : rest.slice(1)),
-        { at: look, slid: point.slid },
+        { at: look, slid: point.slid, step: this.steps },
       ];
     }
+  }
+
+  /** How far a step that is gone back again comes out beside where it began, as a share of what is let pass. */
+  private astrayOf({ at }: Point, look: Point['last']): number {
+    if (look[0] == null) return 0;
+    const back = this.soughtIn(this.before, look, at, [0]);
+    // Along a limb that looks the same all along one comes back elsewhere: the bones say where it is then.
+    const better = this.alikeAt(look[0], this.before, back) - this.alikeAt(look[0], this.before, at);
+    return better > ALONG ? apartOf(back, at) / (ASTRAY * this.grain) : 0;
   }
 
   /** A point that was hidden is there again: no place around looks like it, no other point is there, and its bones reach. */

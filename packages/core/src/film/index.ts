@@ -1,3 +1,4 @@
+export * from './askedOfFilm';
 export * from './bodyPicture';
 export * from './bodyPixels';
 export * from './comparedFigures';
@@ -20,3 +21,4 @@ export * from './readStill';
 export * from './scene';
 export * from './still';
 export * from './stillTerms';
+export * from './twoFilms';

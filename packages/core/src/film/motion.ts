@@ -1,6 +1,6 @@
 import savitzkyGolay from 'ml-savitzky-golay';
 import { secondsOf, placeOf, type Film, type Marks } from './film';
-import { filmFigureKinds, figuresOf, type FilmFigureId } from './figures';
+import { filmFigureKinds, filmFigures, figuresOf } from './figures';
 import { figureName } from './filmWords';
 import { TRUSTED } from './follow';
 import { plainTerms, type StillTerms } from './readStill';
@@ -10,9 +10,12 @@ import { isSideView, markNames, markWords, type FilmSide, type FilmSpot, type Ma
 /** Over so much of a second a track is smoothed. House value: a turn of a slow hand is not rounded off. */
 const SMOOTH_SECONDS = 0.4;
 
+/** What is drawn through a film: each figure, and how high the head is. */
+export const curveIds = ['head height', ...filmFigures] as const;
+
 /** What is seen of one figure through a film. */
 export interface Curve {
-  readonly id: FilmFigureId | 'head height';
+  readonly id: (typeof curveIds)[number];
   readonly side: FilmSide | 'both';
   readonly name: string;
   readonly unit: '°' | 'cm' | '%';
@@ -36,6 +39,17 @@ export function medianOf(values: readonly number[]): number | null {
   const sorted = values.toSorted((a, b) => a - b);
   const half = (sorted.length - 1) / 2;
   return (sorted[Math.floor(half)]! + sorted[Math.ceil(half)]!) / 2;
+}
+
+/** The least and the most of what is known; null where nothing is. */
+export function boundsOf(values: readonly (number | null)[]): readonly [number, number] | null {
+  let [least, most] = [Infinity, -Infinity];
+  for (const value of values) {
+    if (value === null) continue;
+    if (value < least) least = value;
+    if (value > most) most = value;
+  }
+  return most < least ? null : [least, most];
 }
 
 /** A row of numbers without its holes: straight from edge to edge. */

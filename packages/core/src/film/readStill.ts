@@ -106,13 +106,18 @@ function shortened(scene: Scene, still: Still, body: Body): number | null {
   return (foot / (span(hip, knee) + span(knee, ankle))) * ((lengths.shank + lengths.thigh) / lengths.foot);
 }
 
-/** How far the length that tells the turn may be off since its ends were only found, a share of it. */
-function foundOff({ from, found }: Still, { lengths }: Body): number {
+/** How far marks may lie beside their joints that no hand has set there, cm. */
+export type Slips = Readonly<Partial<Record<MarkName, number>>>;
+
+const foundSlips = ({ found }: Still): Slips => Object.fromEntries(found.map((name) => [name, FOUND_SLIP]));
+
+/** How far the length that tells the turn may be off by such slips of its ends, a share of it. */
+function endsOff({ from }: Still, { lengths }: Body, slips: Slips): number {
   const ends: readonly MarkName[] = isSideView(from)
     ? [`heel ${from}`, `toe ${from}`]
     : ['shoulder left', 'shoulder right'];
-  const many = ends.filter((name) => found.includes(name)).length;
-  return (Math.sqrt(many) * FOUND_SLIP) / 100 / (isSideView(from) ? lengths.foot : lengths.shoulderBreadth);
+  const off = Math.hypot(...ends.map((name) => slips[name] ?? 0));
+  return off / 100 / (isSideView(from) ? lengths.foot : lengths.shoulderBreadth);
 }
 
 const turnOf = (share: number): number => deg(Math.acos(Math.min(1, Math.max(0.05, share))));
@@ -146,8 +151,9 @@ export function plainTerms(still: Still, { body, pose }: Pick<StillTerms, 'body'
  * What can be read off a still. Each error comes from a slip of {@link MARK_SLIP} px of every mark, of
  * {@link FOUND_SLIP} cm of one that was found and not looked at, the scale, the
  * plumb and a body turned out of the picture by {@link TURN}° or as far as it is seen to be (sources: Film).
+ * @param slid how far marks may have slid besides
  */
-export function readStill(still: Still, terms: StillTerms): StillReading {
+export function readStill(still: Still, terms: StillTerms, slid: Slips = {}): StillReading {
   const { body, pose, known } = terms;
   const { from } = still;
   const points = pointsOf(still);
@@ -155,7 +161,8 @@ export function readStill(still: Still, terms: StillTerms): StillReading {
   const scene = sceneOf(points, base);
   const off = shareOff(still, known);
   const looks = shortened(scene, still, body);
-  const guessed = foundOff(still, body);
+  const slips = { ...slid, ...foundSlips(still) };
+  const guessed = endsOff(still, body, slips);
   const lengthsOff = (isSideView(from) ? 1.5 * LENGTH_OFF[known] : SHOULDERS_OFF + off) + guessed;
   const [turnSeen, surely] = looks === null ? [null, 0] : [turnOf(looks), turnOf(looks * (1 + lengthsOff))];
   const problems: string[] = [];
@@ -185,7 +192,7 @@ export function readStill(still: Still, terms: StillTerms): StillReading {
         const of = side === 'both' ? 'right' : side;
         if (!scene.has(...kind.needs(of, from)) || (kind.unit === 'cm' && unscaled)) return [];
         const value = kind.of(scene, of);
-        const error = errorOf(points, base, off, turn, still, (changed) => kind.of(changed, of));
+        const error = errorOf(points, base, off, turn, { ...still, slips }, (changed) => kind.of(changed, of));
         const more = kind.more?.(scene, of) ?? 0;
         return [{ id, side, unit: kind.unit, value, error: error + more, asked: asked?.(id, of) ?? null }];
       });
@@ -206,14 +213,14 @@ function errorOf(
   base: SceneTerms,
   off: number,
   turn: number,
-  { plumb, awayM, found }: Still,
+  { plumb, awayM, slips }: Pick<Still, 'plumb' | 'awayM'> & { readonly slips: Slips },
   figure: (scene: Scene) => number,
 ): number {
   const value = figure(sceneOf(points, base));
   const apart = (other: Scene): number => Math.abs(figure(other) - value);
   let squares = 0;
   for (const [name, spot] of Object.entries(points) as [FilmPoint, { x: number; y: number }][]) {
-    const wide = found.includes(name as MarkName) ? (FOUND_SLIP / 100) * base.pxPerMetre : 0;
+    const wide = ((slips[name as MarkName] ?? 0) / 100) * base.pxPerMetre;
     const far = Math.max(MARK_SLIP, wide);
     for (const slip of [
       { x: far, y: 0 },

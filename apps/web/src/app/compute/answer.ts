@@ -7,8 +7,10 @@ import {
   planForecast,
   readBundle,
   readCsv,
+  readFilm,
   routineEffort,
   seededRandom,
+  stillTerms,
   strandChances,
   type BodyMeasures,
   type PlanContext,
@@ -73,6 +75,10 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
       const pieces = cueTracks(request.tracks, drills, request.school, new Set(request.inWork), progress);
       return { file: new Blob(pieces as Uint8Array<ArrayBuffer>[], { type: 'application/zip' }) };
+    }
+    case 'film': {
+      const { film, still, student, exercise, school } = request;
+      return readFilm(film, still, stillTerms(still, student, exercise, school)) as ResultOf<'film'>;
     }
     case 'csv-columns': {
       const { columns, rows } = readCsv(await request.file.text());

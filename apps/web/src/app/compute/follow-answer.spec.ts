@@ -18,16 +18,16 @@ const answering = () => new FollowAnswer((bitmap) => spotted((bitmap as unknown 
 test('points are followed from a beginning on, and another beginning forgets them', () => {
   const answer = answering();
   const begin = { kind: 'begin', from: 'right', marks: { head: { x: 60, y: 60 } }, rest: {}, frame: frame(60) };
-  expect(answer.to(begin)).toEqual({ kind: 'found', places: {} });
-  const found = answer.to({ kind: 'step', rest: {}, frame: frame(66) });
+  expect(answer.to(begin)).toEqual({ kind: 'found', places: {}, astray: {} });
+  const found = answer.to({ kind: 'step', rest: {}, frame: frame(66), last: false });
   expect(found.kind === 'found' && Math.round(found.places.head!.x)).toBe(66);
   answer.to({ ...begin, marks: { 'toe right': { x: 70, y: 60 } }, frame: frame(70) });
-  const again = answer.to({ kind: 'step', rest: {}, frame: frame(70) });
+  const again = answer.to({ kind: 'step', rest: {}, frame: frame(70), last: true });
   expect(again.kind === 'found' && Object.keys(again.places)).toEqual(['toe right']);
 });
 
 test('what cannot be read, and a step before the beginning, come back as words', () => {
-  expect(answering().to({ kind: 'step', rest: {}, frame: frame(1) })).toEqual({
+  expect(answering().to({ kind: 'step', rest: {}, frame: frame(1), last: false })).toEqual({
     kind: 'error',
     message: 'Nothing is followed yet.',
   });
@@ -38,11 +38,14 @@ test('what cannot be read, and a step before the beginning, come back as words',
 });
 
 test('the page asks and gets places, until it lets the worker go', async () => {
-  following.trust = 80;
+  Object.assign(following, { trust: 80, astray: { head: 1 } });
   const asked = new Following();
   const marks = { head: { x: 1, y: 2 } };
-  expect(await asked.ask({ kind: 'begin', from: 'right', marks, rest: {}, frame: frame(1) })).toEqual({});
-  expect(await asked.ask({ kind: 'step', rest: {}, frame: frame(1) })).toEqual({ head: { x: 1, y: 2, trust: 80 } });
+  expect(await asked.ask({ kind: 'begin', from: 'right', marks, rest: {}, frame: frame(1) })).toMatchObject({ places: {}, astray: {} });
+  expect(await asked.ask({ kind: 'step', rest: {}, frame: frame(1), last: true })).toMatchObject({
+    places: { head: { x: 1, y: 2, trust: 80 } },
+    astray: { head: 1 },
+  });
   asked.end();
-  following.trust = 100;
+  Object.assign(following, { trust: 100, astray: {} });
 });

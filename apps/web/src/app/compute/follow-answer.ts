@@ -13,11 +13,11 @@ export class FollowAnswer {
       const request = FollowRequestSchema.parse(message);
       const gray = this.grayOf(request.frame);
       if (request.kind === 'begin') {
-        this.follower = new Follower(gray, request.from, request.marks, request.rest);
-        return { kind: 'found', places: {} };
+        this.follower = Follower.begin(gray, request.from, request.marks, request.rest);
+        return { kind: 'found', places: {}, astray: {} };
       }
       if (this.follower === null) throw new Error('Nothing is followed yet.');
-      return { kind: 'found', places: this.follower.step(gray, request.rest) };
+      return { kind: 'found', ...this.follower.step(gray, request.rest, request.last) };
     } catch (error) {
       return { kind: 'error', message: error instanceof Error ? error.message : String(error) };
     }

@@ -13,7 +13,13 @@ export const FollowRequestSchema = z.discriminatedUnion('kind', [
     rest: MarksSchema,
     frame: FrameSchema,
   }),
-  z.object({ kind: z.literal('step'), rest: MarksSchema, frame: FrameSchema }),
+  z.object({
+    kind: z.literal('step'),
+    rest: MarksSchema,
+    frame: FrameSchema,
+    /** No other frame comes after it. */
+    last: z.boolean(),
+  }),
 ]);
 export type FollowRequest = z.infer<typeof FollowRequestSchema>;
 
@@ -21,8 +27,10 @@ export const FollowReplySchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('found'),
     places: z.partialRecord(z.enum(markNames), SpotSchema.extend({ trust: z.number().min(0).max(100) })),
+    /** Points of which so many of the last places do not hold. */
+    astray: z.partialRecord(z.enum(markNames), z.number().int().min(1)),
   }),
   z.object({ kind: z.literal('error'), message: z.string() }),
 ]);
 export type FollowReply = z.infer<typeof FollowReplySchema>;
-export type Places = Extract<FollowReply, { kind: 'found' }>['places'];
+export type FoundPlaces = Omit<Extract<FollowReply, { kind: 'found' }>, 'kind'>;

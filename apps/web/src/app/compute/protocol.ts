@@ -5,16 +5,20 @@ import {
   DaySchema,
   ExerciseSchema,
   FamilySchema,
+  FilmSchema,
   PlanSchema,
   PostureSchema,
   PracticeLogSchema,
   RaiseRuleSchema,
   RoutineSchema,
   SchoolSchema,
+  StillSchema,
+  StudentSchema,
   csvFields,
   limbs,
   loadedJoints,
 } from '@pomek/core';
+import { FilmReadingSchema } from './film-reading-schema';
 
 const bodyMeasures = z.object({
   stature: z.number(),
@@ -66,6 +70,15 @@ export const RequestSchema = z.discriminatedUnion('task', [
     drills: z.array(ExerciseSchema),
     school: SchoolSchema,
     inWork: z.array(z.string()),
+  }),
+  z.object({
+    task: z.literal('film'),
+    film: FilmSchema,
+    still: StillSchema,
+    student: StudentSchema,
+    /** What is being done; null: a plain stand. */
+    exercise: ExerciseSchema.nullable(),
+    school: SchoolSchema,
   }),
   z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
   z.object({
@@ -166,6 +179,7 @@ export const resultSchemas = {
     failure: z.object({ limb, joint, segmentId: z.string(), atSeconds: z.number() }).nullable(),
   }),
   'cue-tracks': z.object({ file: z.instanceof(Blob) }),
+  film: FilmReadingSchema,
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({
     logs: z.number().int(),

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
 import {
+  askedSaid,
+  countedOf,
   cyclesSaid,
   driftSaid,
   evennessSaid,
   heightSaid,
   paceSaid,
   pausesSaid,
-  type Dose,
+  type AskedThen,
   type FilmFrom,
   type FilmReading,
   type WorstMoment,
@@ -61,8 +63,12 @@ import {
         }
       </ul>
       <p class="small soft beyond">
-        ± as if each point were marked by hand; on plain cloth a followed point may lie some 3 cm beside its joint. Keep
-        the moment and set its points right before you rely on it.
+        @if (taped()) {
+          ± as if each point were marked by hand.
+        } @else {
+          ± with how far cloth slides off a joint: some 3 cm, and 7 at hips and shoulders of a trunk that turns. Keep
+          the moment and set its points right where you want to know more closely.
+        }
       </p>
     </section>
   `,
@@ -101,27 +107,30 @@ import {
 export class FilmAnswers {
   readonly reading = input.required<FilmReading>();
   readonly from = input.required<FilmFrom>();
-  /** What the exercise asks; null where none is known. */
-  readonly dose = input.required<Dose | null>();
+  /** What was asked on that day; null where nothing is known to be done. */
+  readonly asked = input.required<AskedThen | null>();
+  /** Tape is on the joints. */
+  readonly taped = input.required<boolean>();
   /** The film itself is there to be run. */
   readonly there = input.required<boolean>();
   readonly go = output<WorstMoment>();
   readonly run = output<WorstMoment>();
 
   protected readonly told = computed(() => {
-    const [{ cycles, height, drift }, dose] = [this.reading(), this.dose()];
-    const [first] = cycles;
+    const [{ cycles, height, drift }, asked] = [this.reading(), this.asked()];
+    const first = countedOf(cycles, asked?.side ?? 'both');
     return [
       ...cycles.map(cyclesSaid),
-      first === undefined || dose === null ? '' : paceSaid(first, dose),
+      first === null || asked === null ? '' : askedSaid(asked, first),
+      first === null || asked === null ? '' : paceSaid(first, asked.dose),
       evennessSaid(cycles),
-      first === undefined ? '' : pausesSaid(first),
+      first === null ? '' : pausesSaid(first),
       height === null ? '' : heightSaid(height),
       driftSaid(drift, this.from()),
     ].filter((line) => line !== '');
   });
 
   protected secondsOf({ frame }: WorstMoment): string {
-    return `${this.reading().motion.seconds[frame]!.toFixed(1)} s`;
+    return `${this.reading().seconds[frame]!.toFixed(1)} s`;
   }
 }

@@ -14,25 +14,26 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import {
   MOST_FRAMES,
+  askedThen,
   TRUSTED,
   filmRates,
   followRuns,
   frameOf,
   markWords,
   markedIn,
-  marksAt,
   newFilm,
   newStill,
   pictureBytes,
   placesOf,
-  readFilm,
   runFrames,
   secondsOf,
+  stillAt,
   withFollowed,
   type Curve,
   type FilmPoint,
@@ -48,16 +49,18 @@ import { OpenFilms } from '../data/open-films';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
+import { FilmRun } from '../ui/film-run';
 import { NumberField } from '../ui/number-field';
 import { takenPicture } from '../ui/taken-picture';
 import { CurveChart } from './curve-chart';
 import { FilmAnswers } from './film-answers';
-import { FilmFrames } from './film-frames';
 import { FilmPoints } from './film-points';
+import { filmRead } from './film-read';
 import { Filmed } from './filmed';
 import { followFilm } from './follow-film';
 import { KeepFilm } from './keep-film';
 import { Marking, type Marked } from './marking';
+import { Reel } from './reel';
 
 /** A film of another length is another film, s. */
 const ANOTHER = 0.6;
@@ -68,10 +71,12 @@ const ANOTHER = 0.6;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Button,
+    Checkbox,
     CurveChart,
     DayPipe,
     FilmAnswers,
     FilmPoints,
+    FilmRun,
     FormsModule,
     KeepFilm,
     Marking,
@@ -95,7 +100,7 @@ export class FilmPage {
   readonly id = input.required<string>();
   readonly stillId = input.required<string>();
 
-  private readonly edit = new Editing('films', this.stillId, ({ file }) => `Follow ${file}`);
+  protected readonly edit = new Editing('films', this.stillId, ({ file }) => `Follow ${file}`);
   protected readonly film = this.edit.draft;
   protected readonly still = toSignal(
     toObservable(this.stillId).pipe(switchMap((id) => this.repository.one('stills', id))),
@@ -104,37 +109,28 @@ export class FilmPage {
   protected readonly student = this.filmed.student;
   protected readonly exercise = this.filmed.exercise;
 
-  protected readonly frames = signal<FilmFrames | null>(null);
-  protected readonly opening = signal(false);
-  protected readonly trouble = signal('');
-  /** The moment that is shown, s, and its picture. */
-  protected readonly at = signal(0);
-  protected readonly picture = signal<string | null>(null);
-  protected readonly running = signal(false);
-  protected readonly speeds = [
-    { label: '¼', value: 0.25 },
-    { label: '½', value: 0.5 },
-    { label: 'As filmed', value: 1 },
-  ];
-  protected readonly speed = signal(0.25);
+  protected readonly reel = new Reel(this.still);
   protected readonly progress = signal<{ readonly done: number; readonly all: number } | null>(null);
+  /** It is not known yet whether the film is kept here. */
+  protected readonly looking = signal(false);
   private stopping = false;
 
   protected readonly from = signal<number | null>(null);
   protected readonly to = signal<number | null>(null);
   protected readonly rates = filmRates.map((value) => ({ value, label: `${value} a second` }));
   protected readonly rate = signal<number>(filmRates[0]);
+  protected readonly taped = signal(false);
   protected readonly mostSeconds = computed(() => Math.floor(MOST_FRAMES / this.rate()));
 
   protected readonly frame = computed(() => {
     const film = this.film();
-    return film == null ? 0 : frameOf(film, this.at());
+    return film == null ? 0 : frameOf(film, this.reel.at());
   });
   private readonly places = computed(() => {
     const [film, still] = [this.film(), this.still()];
     if (still == null) return {};
     if (film != null) return placesOf(film, this.frame());
-    const here = still.atSeconds !== null && Math.abs(still.atSeconds - this.at()) < 0.04;
+    const here = still.atSeconds !== null && Math.abs(still.atSeconds - this.reel.at()) < 0.04;
     return Object.fromEntries(
       Object.entries(here ? still.marks : {}).map(([name, spot]) => [name, { ...spot, trust: 100 }]),
     );
@@ -159,16 +155,17 @@ export class FilmPage {
   /** Where the followed stretch ends, or the film, s. */
   protected readonly end = computed(() => {
     const film = this.film();
-    return film == null ? (this.frames()?.seconds ?? 0) : secondsOf(film, film.frames - 1);
+    return film == null ? this.reel.seconds() : secondsOf(film, film.frames - 1);
   });
   protected readonly marked = computed(() => Object.keys(this.still()?.marks ?? {}).length);
 
-  protected readonly reading = computed(() => {
-    const [film, still, terms] = [this.film(), this.still(), this.filmed.terms()];
-    if (film == null || Object.keys(film.tracks).length === 0 || still == null || terms === null) return null;
-    return readFilm(film, still, terms);
+  protected readonly reading = filmRead(this.film, this.still, this.filmed);
+  /** What was asked on the day of the film; null where nothing is known to be done. */
+  protected readonly asked = computed(() => {
+    const [still, exercise, known] = [this.still(), this.exercise(), this.filmed.day()];
+    return still == null || exercise === null || known === null ? null : askedThen(still, exercise, known);
   });
-  protected readonly curves = computed(() => this.reading()?.motion.curves ?? []);
+  protected readonly curves = computed(() => this.reading()?.curves ?? []);
   protected readonly curveKey = linkedSignal<string, string | null>({ source: this.stillId, computation: () => null });
   protected readonly curveOptions = computed(() =>
     this.curves().map((curve) => ({ key: keyOf(curve), label: `${curve.name}, ${curve.unit}` })),
@@ -181,14 +178,13 @@ export class FilmPage {
     effect(() => {
       const id = this.stillId();
       untracked(() => {
-        this.frames()?.close();
-        this.frames.set(null);
+        this.reel.close();
         void this.openKnown(id);
       });
     });
     inject(DestroyRef).onDestroy(() => {
       this.stopping = true;
-      this.frames()?.close();
+      this.reel.close();
     });
   }
 
@@ -200,49 +196,26 @@ export class FilmPage {
 
   /** Opens the film where it was opened before, or is kept here. */
   private async openKnown(stillId: string): Promise<void> {
+    this.looking.set(true);
     const file = this.opened.of(stillId) ?? (await this.keptFilms.of(stillId));
-    if (file !== null && this.stillId() === stillId && this.frames() === null) await this.use(file);
+    if (this.stillId() !== stillId) return;
+    this.looking.set(false);
+    if (file !== null && !this.reel.isThere()) await this.use(file);
   }
 
   private async use(file: File): Promise<void> {
-    this.trouble.set('');
-    this.opening.set(true);
-    try {
-      const frames = await FilmFrames.open(file);
+    const good = await this.reel.open(file, (seconds) => {
       const film = this.film();
-      if (film != null && Math.abs(film.seconds - frames.seconds) > ANOTHER) {
-        frames.close();
-        throw new Error(
-          `${file.name} is ${frames.seconds.toFixed(1)} s long, and the film that was followed ${film.seconds.toFixed(1)} s: it is another one.`,
-        );
-      }
-      this.frames()?.close();
-      this.frames.set(frames);
-      this.opened.set(this.stillId(), file);
-      await this.go(this.still()?.atSeconds ?? 0);
-    } catch (error) {
-      this.trouble.set(error instanceof Error ? error.message : String(error));
-    } finally {
-      this.opening.set(false);
-    }
+      return film == null || Math.abs(film.seconds - seconds) <= ANOTHER
+        ? ''
+        : `${file.name} is ${seconds.toFixed(1)} s long, and the film that was followed ${film.seconds.toFixed(1)} s: it is another one.`;
+    });
+    if (good) this.opened.set(this.stillId(), file);
   }
 
   protected async go(seconds: number): Promise<void> {
     // While it is followed the film is where following has it: another moment would be taken for the one sought.
-    if (this.progress() !== null) return;
-    const frames = this.frames();
-    this.stand();
-    if (frames === null) {
-      this.at.set(seconds);
-      return;
-    }
-    this.at.set(Math.max(0, Math.min(frames.seconds, seconds)));
-    try {
-      await frames.seek(seconds);
-      this.show();
-    } catch (error) {
-      this.trouble.set(error instanceof Error ? error.message : String(error));
-    }
+    if (this.progress() === null) await this.reel.go(seconds);
   }
 
   protected async goFrame(frame: number): Promise<void> {
@@ -250,42 +223,12 @@ export class FilmPage {
     if (film != null) await this.go(secondsOf(film, frame));
   }
 
-  protected async step(event: Event | null, way: 1 | -1): Promise<void> {
-    event?.preventDefault();
-    const rate = this.film()?.perSecond ?? this.rate();
-    await this.go(this.at() + way / rate);
+  protected async step(way: 1 | -1): Promise<void> {
+    await this.go(this.reel.at() + way / (this.film()?.perSecond ?? this.rate()));
   }
 
-  protected async toggle(event?: Event): Promise<void> {
-    event?.preventDefault();
-    if (this.running()) this.stand();
-    else await this.play();
-  }
-
-  /** Runs from where it is, at the chosen speed, until it is stopped or the film ends. */
-  private async play(): Promise<void> {
-    const frames = this.frames();
-    if (frames === null || this.progress() !== null) return;
-    await frames.run(this.speed());
-    this.running.set(true);
-    const look = (): void => {
-      if (!this.running()) return;
-      this.at.set(frames.at);
-      this.show();
-      if (frames.running) requestAnimationFrame(look);
-      else this.running.set(false);
-    };
-    requestAnimationFrame(look);
-  }
-
-  private stand(): void {
-    this.running.set(false);
-    this.frames()?.stop();
-  }
-
-  private show(): void {
-    const [frames, still] = [this.frames(), this.still()];
-    if (frames !== null && still != null) this.picture.set(frames.shown(still.width, still.height));
+  protected async toggle(): Promise<void> {
+    if (this.progress() === null) await this.reel.toggle();
   }
 
   /** The worst moment of a checkpoint, run slowly from a second before. */
@@ -293,8 +236,8 @@ export class FilmPage {
     const film = this.film();
     if (film == null) return;
     await this.go(secondsOf(film, frame) - 1);
-    this.speed.set(0.25);
-    await this.play();
+    this.reel.speed.set(0.25);
+    await this.reel.play();
   }
 
   protected async mark({ point, spot, byKey }: Marked): Promise<void> {
@@ -310,15 +253,15 @@ export class FilmPage {
 
   /** Follows what is to be followed; the first time from the marks of the still. */
   protected async follow(): Promise<void> {
-    const [frames, still] = [this.frames(), this.still()];
+    const [frames, still] = [this.reel.frames(), this.still()];
     if (frames === null || still == null) return;
-    this.stand();
+    this.reel.stand();
     let film = this.film() ?? null;
     if (film === null) {
       film = newFilm(
         still,
         { name: frames.file.name, seconds: frames.seconds },
-        { from: this.from() ?? 0, to: this.to() ?? frames.seconds, perSecond: this.rate() },
+        { from: this.from() ?? 0, to: this.to() ?? frames.seconds, perSecond: this.rate(), taped: this.taped() },
       );
       await this.store.write(`Follow ${film.file}`, [{ table: 'films', add: film }]);
     }
@@ -335,10 +278,10 @@ export class FilmPage {
         stopped: () => this.stopping,
       });
     } catch (error) {
-      this.trouble.set(error instanceof Error ? error.message : String(error));
+      this.reel.fails(error);
     } finally {
       this.progress.set(null);
-      await this.go(this.at());
+      await this.go(this.reel.at());
     }
   }
 
@@ -354,21 +297,22 @@ export class FilmPage {
 
   /** The moment that is shown becomes a picture with the points as they are there. */
   protected async keep(): Promise<void> {
-    const [frames, still, film] = [this.frames(), this.still(), this.film()];
+    const [frames, still, film] = [this.reel.frames(), this.still(), this.film()];
+    const at = this.reel.at();
     if (frames === null || still == null) return;
-    const taken = takenPicture(frames.source, still.width, still.height, this.at());
+    const taken = takenPicture(frames.source, still.width, still.height, at);
     const id = this.clock.newId();
     const picture = { id, studentId: still.studentId, data: taken.data };
     const made: Still = newStill({
       ...still,
       id,
-      name: `${still.name}, ${this.at().toFixed(1)} s`.slice(0, 120),
+      name: `${still.name}, ${at.toFixed(1)} s`.slice(0, 120),
       bytes: pictureBytes(picture),
-      marks: film == null ? {} : marksAt(film, this.frame()),
-      atSeconds: this.at(),
+      ...(film == null ? { marks: {}, found: [] } : stillAt(film, this.frame(), still)),
+      atSeconds: at,
       note: '',
     });
-    await this.store.write(`Picture at ${this.at().toFixed(1)} s`, [
+    await this.store.write(`Picture at ${at.toFixed(1)} s`, [
       { table: 'stills', add: made },
       { table: 'pictures', add: picture },
     ]);

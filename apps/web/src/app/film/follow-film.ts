@@ -1,5 +1,6 @@
 import {
   followRuns,
+  gather,
   marksAt,
   runFrames,
   secondsOf,
@@ -33,6 +34,8 @@ export async function followFilm(film: Film, still: Still, frames: FilmFrames, h
   const all = runs.reduce((sum, run) => sum + runFrames(run), 0);
   let done = 0;
   const following = new Following();
+  /** The frame that is fetched while another is gone through. */
+  let coming: Promise<ImageBitmap> | null = null;
   try {
     for (const run of runs) {
       const names = Object.keys(run.to) as MarkName[];
@@ -48,15 +51,16 @@ export async function followFilm(film: Film, still: Still, frames: FilmFrames, h
         Object.keys(here).filter((name) => !names.includes(name as MarkName)),
       );
       await following.ask({ kind: 'begin', from, marks, rest: restIn(run.start), frame: await frameAt(run.start) });
-      let coming = frameAt(run.start + run.way);
+      coming = frameAt(run.start + run.way);
       for (let step = 1; step <= runFrames(run); step += 1) {
         const frame = run.start + step * run.way;
-        const asked = following.ask({ kind: 'step', rest: restIn(frame), frame: await coming });
         const last = step === runFrames(run) || hooks.stopped();
+        const next = await coming!;
+        coming = null;
+        const asked = following.ask({ kind: 'step', rest: restIn(frame), frame: next, last });
         // While the points of one frame are sought the next is fetched.
         if (!last) coming = frameAt(frame + run.way);
-        const places = await asked;
-        found.set(frame, places);
+        gather(found, frame, run.way, await asked);
         done += 1;
         hooks.progress(done, all);
         if (last) break;
@@ -65,6 +69,7 @@ export async function followFilm(film: Film, still: Still, frames: FilmFrames, h
       if (hooks.stopped()) return;
     }
   } finally {
+    void coming?.then((frame) => frame.close()).catch(() => undefined);
     following.end();
   }
 }

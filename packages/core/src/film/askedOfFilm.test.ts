@@ -1,0 +1,111 @@
+import { cycle, eachSide, eachSideBothWays, hold, together } from '../library/describe';
+import { softSchool } from '../schools/builtInSchools';
+import { newStudent } from '../students/newStudent';
+import { log, logLine, plan, routine, segment, shelf, strand } from '../testing/samples';
+import { askedThen, type FilmedDay } from './askedOfFilm';
+import type { FilmCycles } from './filmCycles';
+import { askedSaid, countedOf } from './filmSaid';
+
+const drill = shelf.get('one-hand-reeling')!;
+const day = '2026-02-03';
+const film = { day, working: 'right' } as const;
+const one = strand({ exerciseId: drill.id, axis: 'repetitions', step: 1, start: 6, level: 9, target: 30 });
+const known = (change: Partial<FilmedDay> = {}): FilmedDay => ({
+  student: { ...newStudent('u', 'Nela Brisk', softSchool.id), birthYear: 1980 },
+  school: softSchool,
+  exercises: [...shelf.values()],
+  routines: [routine([segment('a', cycle(7, eachSide(6)), { exerciseId: drill.id })])],
+  plans: [],
+  measures: [],
+  logs: [],
+  ...change,
+});
+const line = (side: 'left' | 'right', asked: number, done: number) =>
+  logLine(1, {
+    exerciseId: drill.id,
+    kind: 'cycle',
+    side,
+    asked: { amount: asked, seconds: asked * 7 },
+    done: { amount: done, seconds: done * 7 },
+  });
+
+describe('what was asked on the day of a film', () => {
+  test('is what the plan asks of that drill, at its level, in its routine’s pace', () => {
+    const asked = askedThen(film, drill, known({ plans: [plan([one])] }));
+    expect(asked).toMatchObject({ by: 'plan', side: 'right', count: 9, done: null, dose: { cycleSeconds: 7 } });
+  });
+
+  test('is what the log of that day has, with what was done, of the side that works', () => {
+    const logs = [
+      log(day, { lines: [line('left', 12, 12), line('right', 12, 10)] }),
+      log('2026-02-02', { lines: [line('right', 5, 5)] }),
+    ];
+    expect(askedThen(film, drill, known({ plans: [plan([one])], logs }))).toMatchObject({
+      by: 'log',
+      count: 12,
+      done: 10,
+      dose: { cycleSeconds: 7 },
+    });
+    expect(askedThen({ day: '2026-02-04', working: 'left' }, drill, known({ plans: [plan([one])], logs }))).toMatchObject({
+      by: 'plan',
+      count: 9,
+    });
+  });
+
+  test('is what the exercise has where no plan has it yet, or its routine is gone', () => {
+    const { defaultDose } = drill;
+    const own = (change: Partial<FilmedDay>) => askedThen(film, drill, known(change));
+    for (const change of [{}, { plans: [plan([one], { startsOn: '2026-02-04' })] }, { plans: [plan([one])], routines: [] }])
+      expect(own(change)).toMatchObject({ by: 'exercise', dose: defaultDose });
+  });
+
+  test('leaves out what is locked by a sign to stop', () => {
+    const logs = [log('2026-02-01', { symptoms: ['chest pain'] })];
+    expect(askedThen(film, drill, known({ plans: [plan([one])], logs })).by).toBe('exercise');
+  });
+
+  test('has both directions of a side, all of what has no sides, and no number of what is held or given as time', () => {
+    const of = (dose: Parameters<typeof segment>[1], exercise = drill) =>
+      askedThen(
+        film,
+        exercise,
+        known({
+          plans: [plan([])],
+          routines: [routine([segment('a', dose, { exerciseId: exercise.id })])],
+          logs: [log(day, { lines: [] })],
+        }),
+      );
+    expect(of(cycle(5, eachSideBothWays(4))).count).toBe(8);
+    expect(of(cycle(5, together(27)), shelf.get('squat-and-bounce')!)).toMatchObject({ side: 'both', count: 27 });
+    expect(of(hold(60, together(1)))).toMatchObject({ by: 'plan', count: null });
+    expect(of({ ...cycle(5, together(1)), roundSeconds: 120 }).count).toBeNull();
+  });
+});
+
+test('what was asked is said beside what is counted, of the hand that works', () => {
+  const seen = (count: number): FilmCycles => ({
+    by: 'wrist',
+    side: 'right',
+    starts: [],
+    count,
+    lengths: [],
+    mean: null,
+    spread: null,
+    rangeCm: null,
+    pauses: [],
+  });
+  const asked = { by: 'plan', dose: drill.defaultDose, side: 'right', count: 9, done: null } as const;
+  expect(askedSaid(asked, seen(6))).toBe('The plan asks 9 on the right side; the film shows 6 of them.');
+  expect(askedSaid(asked, seen(9))).toBe('The plan asks 9 on the right side; the film shows all of them.');
+  expect(askedSaid({ ...asked, by: 'exercise', side: 'both' }, seen(11))).toBe(
+    'The exercise asks 9; the film shows 11, 2 more than asked.',
+  );
+  expect(askedSaid({ ...asked, by: 'log', done: 8 }, seen(6))).toBe(
+    'The log of that day has 9 on the right side asked, 8 done; the film shows 6 of them.',
+  );
+  expect(askedSaid({ ...asked, count: null }, seen(6))).toBe('');
+  const hands = [{ ...seen(4), side: 'left' as const }, seen(6), { ...seen(2), by: 'hips' as const }];
+  expect(countedOf(hands, 'right')!.count).toBe(6);
+  expect(countedOf(hands, 'both')!.count).toBe(4);
+  expect(countedOf([], 'both')).toBeNull();
+});
