@@ -212,10 +212,10 @@ const joints = {
 } as const;
 const CYCLE_SECONDS = 4;
 
-test('a film is followed: cycles counted, the worst moment gone to and kept, and all is there after a reload', async ({
+test('a film is followed: cycles counted, the worst moment gone to and kept, another film in step beside it, and all is there after a reload', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   const wrong = complaints(page);
   await openDemo(page);
   const film = {
@@ -243,6 +243,8 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, and
 
   await page.getByRole('link', { name: 'Follow through the film' }).click();
   const follow = page.getByRole('button', { name: 'Follow through the film' });
+  const taped = page.getByRole('checkbox', { name: 'Tape on the joints' });
+  await taped.check();
   await expect(follow).toBeEnabled();
   await follow.click();
   const running = page.getByText(/Following: frame \d+ of \d+/);
@@ -252,6 +254,16 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, and
   await expect(running).toHaveCount(0, { timeout: 120_000 });
   await expect(says).toContainText(/Right hand: 3 cycles, (3\.9|4\.0|4\.1) s each/);
   await expect(page.getByText('Doubted, and read from nothing there')).toHaveCount(0);
+  await expect(says).toContainText('The exercise asks 27; the film shows 3 of them.');
+
+  // Without tape each ± is as wide as cloth slides.
+  const closely = page.getByText('± as if each point were marked by hand.');
+  await expect(closely).toBeVisible();
+  await taped.uncheck();
+  await expect(page.getByText('± with how far cloth slides off a joint')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(taped).toBeChecked();
+  await expect(closely).toBeVisible();
 
   // The knee is furthest over the toes where it is lowest: half way through one of the cycles.
   const knees = page.getByRole('button', { name: 'Go to the worst moment: knees' });
@@ -266,7 +278,7 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, and
   await knees.click();
   await page.getByRole('combobox', { name: 'What is drawn through the film' }).click();
   await page.getByRole('option', { name: 'right knee bent, °' }).click();
-  await expect(page.getByRole('img', { name: /^right knee bent through the film: from/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^right knee bent: the film from/ })).toBeVisible();
 
   // Mended by keys: it is followed on from there.
   await page.getByRole('button', { name: 'right elbow, followed' }).click();
@@ -280,6 +292,42 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, and
   await page.getByRole('button', { name: 'Keep this moment' }).click();
   await expect(page.getByRole('heading', { name: /^Squat, \d\.\d s$/ })).toBeVisible();
   await expect(page.getByText('All is marked.')).toBeVisible();
+
+  // The same film again from its third second on stands for another day: both go cycle by cycle all the same.
+  await page.getByRole('link', { name: 'Follow through the film' }).click();
+  await taped.check();
+  await page.getByLabel('From', { exact: true }).fill('2');
+  await follow.click();
+  await expect(running).toBeVisible();
+  await expect(running).toHaveCount(0, { timeout: 120_000 });
+  await expect(says).toContainText(/Right hand: 2 cycles/);
+  await page.getByRole('link', { name: 'Beside another film' }).click();
+  await expect(page.getByRole('heading', { name: 'Two films in step' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Figures' })).toContainText(
+    /Right hand: counted\s*2 cycles\s*3 cycles/,
+  );
+  const shown = page.getByRole('img', { name: /^The film Squat.* at \d/ });
+  await expect(shown).toHaveCount(2);
+  const apart = async (): Promise<number> => {
+    const [mine, theirs] = await shown.evaluateAll((films) =>
+      films.map((film) => Number(/at ([\d.]+) s/.exec(film.getAttribute('aria-label')!)![1])),
+    );
+    const off = Math.abs(mine! - theirs!) % CYCLE_SECONDS;
+    return Math.min(off, CYCLE_SECONDS - off);
+  };
+  const place = page.getByRole('slider', { name: 'Moment of the film' });
+  for (const key of ['Home', 'ArrowRight', 'ArrowRight']) {
+    await place.press(key);
+    expect(await apart()).toBeLessThan(0.25);
+  }
+  await page.getByRole('button', { name: 'As filmed' }).click();
+  await page.getByRole('button', { name: /Run$/ }).click();
+  await expect(place).toHaveAttribute('aria-valuetext', /^1\.[2-9]/, { timeout: 20_000 });
+  expect(await apart()).toBeLessThan(0.35);
+  await page.getByRole('button', { name: 'Stand still' }).click();
+  await page.getByRole('button', { name: 'Second by second' }).click();
+  await page.getByRole('slider', { name: /^Where Squat begins/ }).press('End');
+  await expect(place).toHaveAttribute('aria-valuetext', '0.00 s of 0.0 s');
   await page.goto(there);
   await expect(says).toContainText(/Right hand: 3 cycles/);
   await expect(page.getByText('Open Squat.webm again')).toBeVisible();

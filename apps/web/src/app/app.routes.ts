@@ -55,6 +55,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./film/film-page')).FilmPage,
   },
   {
+    path: 'students/:id/film/:stillId/beside',
+    title: 'Two films in step – Pomek',
+    loadComponent: async () => (await import('./film/films-beside')).FilmsBeside,
+  },
+  {
     path: 'students/:id/film/:stillId',
     title: 'Seen on film – Pomek',
     loadComponent: async () => (await import('./film/still-page')).StillPage,

@@ -142,7 +142,11 @@ export function slipsIn(film: Film, frame: number, from: FilmFrom): Partial<Reco
 }
 
 /** What a still of a frame begins with: the points that are believed there; those that only were followed wait to be looked at. */
-export function stillAt(film: Film, frame: number, still: Pick<Still, 'from' | 'found'>): Pick<Still, 'marks' | 'found'> {
+export function stillAt(
+  film: Film,
+  frame: number,
+  still: Pick<Still, 'from' | 'found'>,
+): Pick<Still, 'marks' | 'found'> {
   const marks = marksAt(film, frame);
   const slips = slipsIn(film, frame, still.from);
   const found = markNames.filter(

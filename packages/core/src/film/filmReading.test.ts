@@ -169,7 +169,8 @@ test('what slides on plain cloth is in the ± of the worst moment; tape, and a h
   const made = drillFilm('squat-and-bounce', { camera: view('right'), cycles: 1, perCycle: 60 });
   const { film, still } = perfect(made, 'right');
   const terms = termsOf('squat-and-bounce', 'right');
-  const knees = (of: Film) => readFilm(of, still, terms).worst.find(({ point }) => point.checkpoint.id === 'knees-track')!;
+  const knees = (of: Film) =>
+    readFilm(of, still, terms).worst.find(({ point }) => point.checkpoint.id === 'knees-track')!;
   const [cloth, tape] = [knees(film), knees({ ...film, taped: true })];
   expect(cloth.frame).toBe(tape.frame);
   const [wide, narrow] = [cloth.point.figure!, tape.point.figure!];

@@ -1,10 +1,9 @@
 import type { Dose } from '../library/dose';
 import { counted } from '../library/doseWords';
-import type { AskedThen } from './askedOfFilm';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading, Kept } from './filmReading';
 import { inUnit } from './filmWords';
-import { markWords, type FilmFrom } from './still';
+import { markWords, type FilmFrom, type FilmSide } from './still';
 
 const seconds = (value: number): string => `${value.toFixed(1)} s`;
 
@@ -29,6 +28,18 @@ export function paceSaid({ mean }: Pick<FilmCycles, 'mean'>, dose: Dose): string
   // A tenth quicker or slower is the same pace to a teacher’s eye (house value).
   if (Math.abs(off) <= asked / 10) return `Asked: ${seconds(asked)} each. That is the pace.`;
   return `Asked: ${seconds(asked)} each. ${off < 0 ? 'Quicker' : 'Slower'} by ${seconds(Math.abs(off))}.`;
+}
+
+/** What was asked of a drill on the day it was filmed. */
+export interface AskedThen {
+  /** Who says so: the log of that day, else the plan as it stands, else the exercise itself. */
+  readonly by: 'log' | 'plan' | 'exercise';
+  readonly dose: Dose;
+  readonly side: FilmSide | 'both';
+  /** Repetitions of that side; null where it is not given in repetitions. */
+  readonly count: number | null;
+  /** Done by the log; null where there is none. */
+  readonly done: number | null;
 }
 
 const askers = { log: 'The log of that day has', plan: 'The plan asks', exercise: 'The exercise asks' } as const;

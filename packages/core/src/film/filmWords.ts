@@ -35,10 +35,22 @@ const sideName = ({ side }: Pick<FilmFigure, 'side'>): string => (side === 'both
 export const figureName = (figure: Pick<FilmFigure, 'id' | 'side'>): string =>
   `${filmFigureKinds[figure.id].sided ? sideName(figure) : ''}${names[figure.id].name}`;
 
+/** What its curve is called, with what is drawn upwards: “right knee past the toe line”. */
+export const curveName = (figure: Pick<FilmFigure, 'id' | 'side'>): string =>
+  `${figureName(figure)} ${names[figure.id].plus}`.trimEnd();
+
 /** A value of a figure with what its sign means: “3.1 cm past the toe line”. */
 export function figureValue({ id, unit }: Pick<FilmFigure, 'id' | 'unit'>, value: number): string {
   const way = value < 0 ? names[id].minus : names[id].plus;
   return `${inUnit(value, unit)}${way === '' ? '' : ` ${way}`}`;
+}
+
+/** From where to where a figure goes: “21 cm to 8.0 cm behind the toe line”. */
+export function figureSpan(figure: Pick<FilmFigure, 'id' | 'unit'>, least: number, most: number): string {
+  const [from, to] = [figureValue(figure, least), figureValue(figure, most)];
+  if (inUnit(least, figure.unit) === inUnit(most, figure.unit)) return to;
+  const sameWay = least < 0 === most < 0;
+  return `${sameWay ? inUnit(least, figure.unit) : from} to ${to}`;
 }
 
 /** A figure in words: “left knee 3.1 ± 0.8 cm past the toe line”. */

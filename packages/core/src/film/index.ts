@@ -1,4 +1,3 @@
-export * from './askedOfFilm';
 export * from './bodyPicture';
 export * from './bodyPixels';
 export * from './comparedFigures';

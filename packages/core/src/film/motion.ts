@@ -1,7 +1,7 @@
 import savitzkyGolay from 'ml-savitzky-golay';
 import { secondsOf, placeOf, type Film, type Marks } from './film';
 import { filmFigureKinds, filmFigures, figuresOf } from './figures';
-import { figureName } from './filmWords';
+import { curveName } from './filmWords';
 import { TRUSTED } from './follow';
 import { plainTerms, type StillTerms } from './readStill';
 import { middle, pointsOf, sceneOf, type Scene } from './scene';
@@ -139,7 +139,7 @@ export function motionOf(film: Film, still: Still, terms: Pick<StillTerms, 'body
     const values = measured.map((scene) =>
       !scene.has(...needs) || (kind.unit === 'cm' && cmPerPx === null) ? null : kind.of(scene, of),
     );
-    return [{ id, side, name: figureName({ id, side }), unit: kind.unit, values }];
+    return [{ id, side, name: curveName({ id, side }), unit: kind.unit, values }];
   });
   const heads = measured.map(headHeight);
   const head: Curve = {

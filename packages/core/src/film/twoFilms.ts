@@ -2,7 +2,7 @@ import { counted } from '../library/doseWords';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading } from './filmReading';
 import { whoGoes } from './filmSaid';
-import { inUnit } from './filmWords';
+import { figureName, figureSpan, inUnit } from './filmWords';
 import { boundsOf, type Curve } from './motion';
 import type { FilmSide } from './still';
 
@@ -67,10 +67,13 @@ function placesOfCycles(starts: readonly number[], { from, to }: Stretch) {
 }
 type Places = ReturnType<typeof placesOfCycles>;
 
-/** What a curve shows at a moment; null where it is not known there. */
+/** What a curve shows at a moment, between two frames as far between; null where it is not known there. */
 export function valueAt({ values }: Pick<Curve, 'values'>, seconds: readonly number[], moment: number): number | null {
   const step = (seconds.at(-1)! - seconds[0]!) / Math.max(1, seconds.length - 1);
-  return step === 0 ? (values[0] ?? null) : (values[Math.round((moment - seconds[0]!) / step)] ?? null);
+  const place = step === 0 ? 0 : (moment - seconds[0]!) / step;
+  const [before, after] = [values[Math.floor(place)] ?? null, values[Math.ceil(place)] ?? null];
+  if (before === null || after === null) return null;
+  return before + (place - Math.floor(place)) * (after - before);
 }
 
 /** Shares of a cycle at which two films are held against each other, and by which the second may be ahead. House values. */
@@ -135,12 +138,14 @@ export interface FilmRow {
   readonly second: string;
 }
 
-const span = ({ values, unit }: Curve): string => {
+function span({ id, unit, values }: Curve): string {
   const bounds = boundsOf(values);
   if (bounds === null) return '';
   const [least, most] = bounds;
-  return `${least.toFixed(0)} to ${most.toFixed(0)}${unit === '°' ? '°' : ` ${unit}`}`;
-};
+  return id === 'head height'
+    ? `${inUnit(least, unit)} to ${inUnit(most, unit)}`
+    : figureSpan({ id, unit }, least, most);
+}
 
 const seconds = (value: number | null): string => (value === null ? '' : `${value.toFixed(1)} s`);
 
@@ -151,7 +156,8 @@ export function filmRows(first: FilmReading, second: FilmReading, mirrored: bool
     if (theirs === undefined) return [];
     const who = whoGoes(mine);
     const far = (range: number | null): string => (range === null ? '' : inUnit(range, 'cm'));
-    const even = (spread: number | null): string => (spread === null ? '' : `to ${Math.max(1, Math.round(100 * spread))} %`);
+    const even = (spread: number | null): string =>
+      spread === null ? '' : `to ${Math.max(1, Math.round(100 * spread))} %`;
     return [
       { name: `${who}: counted`, first: counted(mine.count, 'cycle'), second: counted(theirs.count, 'cycle') },
       { name: `${who}: each`, first: seconds(mine.mean), second: seconds(theirs.mean) },
@@ -159,7 +165,11 @@ export function filmRows(first: FilmReading, second: FilmReading, mirrored: bool
       { name: `${who}: from end to end`, first: far(mine.rangeCm), second: far(theirs.rangeCm) },
     ];
   });
-  const curves = curvePairs(first, second, mirrored).map(([a, b]) => ({ name: a.name, first: span(a), second: span(b) }));
+  const curves = curvePairs(first, second, mirrored).map(([a, b]) => ({
+    name: a.id === 'head height' ? a.name : figureName({ id: a.id, side: a.side }),
+    first: span(a),
+    second: span(b),
+  }));
   return [...cycles, ...curves].filter((row) => row.first !== '' || row.second !== '');
 }
 

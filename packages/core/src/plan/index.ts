@@ -1,3 +1,4 @@
+export * from './askedThen';
 export * from './contextOf';
 export * from './decide';
 export * from './dosedRoutine';

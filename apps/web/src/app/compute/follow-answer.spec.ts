@@ -41,7 +41,10 @@ test('the page asks and gets places, until it lets the worker go', async () => {
   Object.assign(following, { trust: 80, astray: { head: 1 } });
   const asked = new Following();
   const marks = { head: { x: 1, y: 2 } };
-  expect(await asked.ask({ kind: 'begin', from: 'right', marks, rest: {}, frame: frame(1) })).toMatchObject({ places: {}, astray: {} });
+  expect(await asked.ask({ kind: 'begin', from: 'right', marks, rest: {}, frame: frame(1) })).toMatchObject({
+    places: {},
+    astray: {},
+  });
   expect(await asked.ask({ kind: 'step', rest: {}, frame: frame(1), last: true })).toMatchObject({
     places: { head: { x: 1, y: 2, trust: 80 } },
     astray: { head: 1 },

@@ -10,10 +10,16 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { Curve } from '@pomek/core';
+import { boundsOf } from '@pomek/core';
 import { Chart } from '../ui/chart';
 
-/** One figure through a film; a press goes to that moment. */
+/** One line of a chart of curves. */
+export interface CurveLine {
+  readonly name: string;
+  readonly points: readonly { readonly x: number; readonly y: number | null }[];
+}
+
+/** A figure through one film, or through two in step, the second one dashed; a press goes to that moment. */
 @Component({
   selector: 'pk-curve',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,27 +37,34 @@ import { Chart } from '../ui/chart';
   `,
 })
 export class CurveChart {
-  readonly curve = input.required<Curve>();
-  readonly seconds = input.required<readonly number[]>();
-  /** The moment that is shown, s. */
+  readonly name = input.required<string>();
+  readonly unit = input.required<string>();
+  readonly lines = input.required<readonly CurveLine[]>();
+  /** What runs to the right, and between which ends. */
+  readonly along = input.required<string>();
+  readonly from = input.required<number>();
+  readonly to = input.required<number>();
+  /** The moment that is shown. */
   readonly at = input.required<number>();
   readonly go = output<number>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
-  private readonly bounds = computed(() => {
-    const known = this.curve().values.filter((value) => value !== null);
-    return [Math.min(...known), Math.max(...known)] as const;
-  });
+  private readonly bounds = computed(
+    () => boundsOf(this.lines().flatMap(({ points }) => points.map(({ y }) => y))) ?? ([0, 0] as const),
+  );
   protected readonly said = computed(() => {
-    const [least, most] = this.bounds();
-    const { name, unit } = this.curve();
-    return `${name} through the film: from ${least.toFixed(1)} to ${most.toFixed(1)} ${unit}`;
+    const each = this.lines().map(({ name, points }) => {
+      const [least, most] = boundsOf(points.map(({ y }) => y)) ?? [0, 0];
+      return `${name} from ${least.toFixed(1)} to ${most.toFixed(1)} ${this.unit()}`;
+    });
+    return `${this.name()}: ${each.join('; ')}`;
   });
   private chart: Chart<'line'> | null = null;
 
   constructor() {
     effect(() => {
       const canvas = this.canvas().nativeElement;
-      const [curve, seconds] = [this.curve(), this.seconds()];
+      const lines = this.lines();
+      const [min, max, along, unit] = [this.from(), this.to(), this.along(), this.unit()];
       this.chart?.destroy();
       this.chart = null;
       if (canvas.getContext('2d') === null) return;
@@ -62,13 +75,15 @@ export class CurveChart {
         type: 'line',
         data: {
           datasets: [
-            {
-              data: curve.values.map((y, frame) => ({ x: seconds[frame]!, y: y ?? Number.NaN })),
+            { data: [], borderColor: mark, borderWidth: 2, pointRadius: 0 },
+            ...lines.map(({ name, points }, at) => ({
+              label: name,
+              data: points.map(({ x, y }) => ({ x, y: y ?? Number.NaN })),
               borderColor: ink,
               borderWidth: 1.5,
+              borderDash: at === 0 ? [] : [6, 4],
               pointRadius: 0,
-            },
-            { data: [], borderColor: mark, borderWidth: 2, pointRadius: 0 },
+            })),
           ],
         },
         options: {
@@ -77,21 +92,21 @@ export class CurveChart {
           scales: {
             x: {
               type: 'linear',
-              min: seconds[0] ?? 0,
-              max: seconds.at(-1) ?? 1,
-              ticks: { color: ink },
-              title: { display: true, text: 'seconds of the film', color: ink },
+              min,
+              max,
+              ticks: { color: ink, includeBounds: false },
+              title: { display: true, text: along, color: ink },
             },
-            y: { ticks: { color: ink }, title: { display: true, text: curve.unit, color: ink } },
+            y: { ticks: { color: ink }, title: { display: true, text: unit, color: ink } },
           },
         },
       });
     });
     effect(() => {
       const [x, [least, most]] = [this.at(), this.bounds()];
-      this.curve();
+      this.lines();
       if (this.chart === null) return;
-      this.chart.data.datasets[1]!.data = [
+      this.chart.data.datasets[0]!.data = [
         { x, y: least },
         { x, y: most },
       ];

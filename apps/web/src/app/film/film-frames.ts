@@ -3,6 +3,9 @@ const FAR = 1e7;
 /** A film that shows nothing for so long does not come any more, ms. */
 const PATIENCE = 20_000;
 
+/** How slowly and how fast browsers run a film, times as filmed. */
+const [SLOWEST, FASTEST] = [0.0625, 8];
+
 /** A film of a file, read frame by frame; it is not shown itself. */
 export class FilmFrames {
   private readonly video = document.createElement('video');
@@ -64,11 +67,18 @@ export class FilmFrames {
     const there = this.once('seeked');
     this.video.currentTime = to;
     await there;
+    // It may have been told of a moment that was left again since.
+    while (this.video.seeking) await this.once('seeked');
   }
 
   async run(rate: number): Promise<void> {
-    this.video.playbackRate = rate;
+    this.pace(rate);
     await this.video.play();
+  }
+
+  /** How fast it runs, within what a browser can. */
+  pace(rate: number): void {
+    this.video.playbackRate = Math.max(SLOWEST, Math.min(FASTEST, rate));
   }
 
   stop(): void {

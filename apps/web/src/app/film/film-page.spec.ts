@@ -84,7 +84,7 @@ function followed(trust = 100): Film {
 }
 
 afterEach(() => {
-  following.trust = 100;
+  Object.assign(following, { trust: 100, astray: {} });
   jest.restoreAllMocks();
 });
 
@@ -156,6 +156,47 @@ test('what is doubted is named, gone to, mended there and followed on from', asy
   await view.press('Follow on');
   await view.until(/^(?!.*Some is still to be followed)/);
   expect((await kept(view))!.tracks['knee right']!.trust[40]).toBe(100);
+});
+
+test('what went astray before it was noticed is doubted where it was', async () => {
+  following.astray = { 'wrist right': 6 };
+  standIn(4);
+  const view = await shown(still());
+  await choose(view);
+  await view.press('Follow through the film');
+  await view.until(/The foot stays where it is/);
+  const { trust } = (await kept(view))!.tracks['wrist right']!;
+  // On to the end and back to the beginning: the last six of each way.
+  expect(trust.map((value) => value! < 50)).toEqual(trust.map((_, frame) => frame < 6 || frame >= 54));
+  expect(view.text()).toContain('right wrist, 0.0–0.3 s');
+});
+
+test('tape makes each ± narrower, is kept, and the moment that is kept waits to be looked at where there is none', async () => {
+  standIn(4);
+  const film = followed();
+  const knees = film.tracks['knee right']!;
+  const ahead = { ...knees, x: knees.x.map((x, frame) => x! + 20 * Math.cos((2 * Math.PI * frame) / 60)) };
+  const view = await shown(still(), [{ ...film, tracks: { ...film.tracks, 'knee right': ahead } }]);
+  await choose(view);
+  await view.until(/± with how far cloth slides off a joint/);
+  const knee = () => Number(/right knee [\d.]+ ± ([\d.]+) cm/.exec(view.text())![1]);
+  const wide = knee();
+  view.element.querySelector<HTMLInputElement>('input[aria-label="Tape on the joints"]')!.click();
+  await view.until(/± as if each point were marked by hand/);
+  await view.until(new RegExp(`^(?!.*right knee [\\d.]+ ± ${wide.toFixed(1)} cm)`, 's'));
+  expect(knee()).toBeLessThan(wide);
+  expect((await kept(view))!.taped).toBe(true);
+});
+
+test('what is counted stands beside what the exercise asks', async () => {
+  standIn(4);
+  const film = followed();
+  const wrist = film.tracks['wrist right']!;
+  const waved = { ...wrist, y: wrist.y.map((y, frame) => y! + 60 * Math.sin((2 * Math.PI * frame) / 30)) };
+  const view = await shown(still(), [{ ...film, tracks: { ...film.tracks, 'wrist right': waved } }]);
+  await view.until(/Right hand: 2 cycles, 2\.0 s each/);
+  expect(view.text()).toContain('The exercise asks 27; the film shows 2 of them.');
+  expect(view.text()).toContain('Asked: 3.0 s each. Quicker by 1.0 s.');
 });
 
 test('another film is told from the one that was followed, and a damaged one says so', async () => {

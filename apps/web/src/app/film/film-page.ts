@@ -3,12 +3,10 @@ import {
   Component,
   DestroyRef,
   computed,
-  effect,
   inject,
   input,
   linkedSignal,
   signal,
-  untracked,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -20,17 +18,13 @@ import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import {
   MOST_FRAMES,
-  askedThen,
-  TRUSTED,
   filmRates,
   followRuns,
-  frameOf,
   markWords,
   markedIn,
   newFilm,
   newStill,
   pictureBytes,
-  placesOf,
   runFrames,
   secondsOf,
   stillAt,
@@ -43,7 +37,6 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
-import { KeptFilms } from '../data/kept-films';
 import { Notices } from '../data/notices';
 import { OpenFilms } from '../data/open-films';
 import { Repository } from '../data/repository';
@@ -54,16 +47,12 @@ import { NumberField } from '../ui/number-field';
 import { takenPicture } from '../ui/taken-picture';
 import { CurveChart } from './curve-chart';
 import { FilmAnswers } from './film-answers';
+import { FilmOpening } from './film-opening';
 import { FilmPoints } from './film-points';
-import { filmRead } from './film-read';
-import { Filmed } from './filmed';
+import { FollowedFilm } from './followed-film';
 import { followFilm } from './follow-film';
 import { KeepFilm } from './keep-film';
 import { Marking, type Marked } from './marking';
-import { Reel } from './reel';
-
-/** A film of another length is another film, s. */
-const ANOTHER = 0.6;
 
 /** The marks of a still followed through its film: how it moved, what went to and fro, and where each checkpoint is worst. */
 @Component({
@@ -75,6 +64,7 @@ const ANOTHER = 0.6;
     CurveChart,
     DayPipe,
     FilmAnswers,
+    FilmOpening,
     FilmPoints,
     FilmRun,
     FormsModule,
@@ -95,24 +85,17 @@ export class FilmPage {
   private readonly router = inject(Router);
   private readonly repository = inject(Repository);
   private readonly opened = inject(OpenFilms);
-  private readonly keptFilms = inject(KeptFilms);
   /** The student. */
   readonly id = input.required<string>();
   readonly stillId = input.required<string>();
 
   protected readonly edit = new Editing('films', this.stillId, ({ file }) => `Follow ${file}`);
   protected readonly film = this.edit.draft;
-  protected readonly still = toSignal(
-    toObservable(this.stillId).pipe(switchMap((id) => this.repository.one('stills', id))),
-  );
-  private readonly filmed = new Filmed(this.id, this.still);
-  protected readonly student = this.filmed.student;
-  protected readonly exercise = this.filmed.exercise;
-
-  protected readonly reel = new Reel(this.still);
+  protected readonly of = new FollowedFilm(this.id, this.stillId, this.film);
+  protected readonly still = this.of.still;
+  protected readonly student = this.of.filmed.student;
+  protected readonly reel = this.of.reel;
   protected readonly progress = signal<{ readonly done: number; readonly all: number } | null>(null);
-  /** It is not known yet whether the film is kept here. */
-  protected readonly looking = signal(false);
   private stopping = false;
 
   protected readonly from = signal<number | null>(null);
@@ -122,95 +105,38 @@ export class FilmPage {
   protected readonly taped = signal(false);
   protected readonly mostSeconds = computed(() => Math.floor(MOST_FRAMES / this.rate()));
 
-  protected readonly frame = computed(() => {
-    const film = this.film();
-    return film == null ? 0 : frameOf(film, this.reel.at());
-  });
-  private readonly places = computed(() => {
-    const [film, still] = [this.film(), this.still()];
-    if (still == null) return {};
-    if (film != null) return placesOf(film, this.frame());
-    const here = still.atSeconds !== null && Math.abs(still.atSeconds - this.reel.at()) < 0.04;
-    return Object.fromEntries(
-      Object.entries(here ? still.marks : {}).map(([name, spot]) => [name, { ...spot, trust: 100 }]),
-    );
-  });
-  protected readonly points = computed(
-    () => this.places() as Readonly<Partial<Record<FilmPoint, { x: number; y: number; trust: number }>>>,
-  );
-  protected readonly doubted = computed(
-    () =>
-      new Set<FilmPoint>(
-        Object.entries(this.points())
-          .filter(([, { trust }]) => trust < TRUSTED)
-          .map(([name]) => name as FilmPoint),
-      ),
-  );
   protected readonly active = linkedSignal<string, FilmPoint | null>({ source: this.stillId, computation: () => null });
   /** How many frames are still to be followed. */
   protected readonly open = computed(() => {
     const film = this.film();
     return film == null ? 0 : followRuns(film).reduce((sum, run) => sum + runFrames(run), 0);
   });
-  /** Where the followed stretch ends, or the film, s. */
-  protected readonly end = computed(() => {
-    const film = this.film();
-    return film == null ? this.reel.seconds() : secondsOf(film, film.frames - 1);
-  });
   protected readonly marked = computed(() => Object.keys(this.still()?.marks ?? {}).length);
 
-  protected readonly reading = filmRead(this.film, this.still, this.filmed);
-  /** What was asked on the day of the film; null where nothing is known to be done. */
-  protected readonly asked = computed(() => {
-    const [still, exercise, known] = [this.still(), this.exercise(), this.filmed.day()];
-    return still == null || exercise === null || known === null ? null : askedThen(still, exercise, known);
-  });
+  protected readonly reading = this.of.reading;
   protected readonly curves = computed(() => this.reading()?.curves ?? []);
   protected readonly curveKey = linkedSignal<string, string | null>({ source: this.stillId, computation: () => null });
   protected readonly curveOptions = computed(() =>
     this.curves().map((curve) => ({ key: keyOf(curve), label: `${curve.name}, ${curve.unit}` })),
   );
-  protected readonly curve = computed(
-    () => this.curves().find((curve) => keyOf(curve) === this.curveKey()) ?? this.curves()[0] ?? null,
+  protected readonly curve = computed(() => {
+    const [reading, curves] = [this.reading(), this.curves()];
+    const curve = curves.find((entry) => keyOf(entry) === this.curveKey()) ?? curves[0];
+    if (reading === null || curve === undefined) return null;
+    const { name, unit, values } = curve;
+    const points = values.map((y, frame) => ({ x: reading.seconds[frame]!, y }));
+    return { key: keyOf(curve), name, unit, lines: [{ name: 'the film', points }] };
+  });
+  /** There is another film of the student to stand beside it. */
+  private readonly stills = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.stillsOf(id))), {
+    initialValue: [],
+  });
+  protected readonly others = computed(
+    () => this.stills().filter(({ id, atSeconds }) => atSeconds !== null && id !== this.stillId()).length,
   );
 
   constructor() {
-    effect(() => {
-      const id = this.stillId();
-      untracked(() => {
-        this.reel.close();
-        void this.openKnown(id);
-      });
-    });
-    inject(DestroyRef).onDestroy(() => {
-      this.stopping = true;
-      this.reel.close();
-    });
-  }
-
-  protected async choose(field: HTMLInputElement): Promise<void> {
-    const [file] = field.files ?? [];
-    field.value = '';
-    if (file !== undefined) await this.use(file);
-  }
-
-  /** Opens the film where it was opened before, or is kept here. */
-  private async openKnown(stillId: string): Promise<void> {
-    this.looking.set(true);
-    const file = this.opened.of(stillId) ?? (await this.keptFilms.of(stillId));
-    if (this.stillId() !== stillId) return;
-    this.looking.set(false);
-    if (file !== null && !this.reel.isThere()) await this.use(file);
-  }
-
-  private async use(file: File): Promise<void> {
-    const good = await this.reel.open(file, (seconds) => {
-      const film = this.film();
-      return film == null || Math.abs(film.seconds - seconds) <= ANOTHER
-        ? ''
-        : `${file.name} is ${seconds.toFixed(1)} s long, and the film that was followed ${film.seconds.toFixed(1)} s: it is another one.`;
-    });
-    if (good) this.opened.set(this.stillId(), file);
+    inject(DestroyRef).onDestroy(() => (this.stopping = true));
   }
 
   protected async go(seconds: number): Promise<void> {
@@ -243,7 +169,7 @@ export class FilmPage {
   protected async mark({ point, spot, byKey }: Marked): Promise<void> {
     const film = this.film();
     if (film == null) return;
-    const frame = this.frame();
+    const frame = this.of.frame();
     await this.edit.change(
       `Mend the ${markWords(point as MarkName, this.still()?.from ?? 'right')}`,
       (stored) => markedIn(stored, frame, point as MarkName, spot),
@@ -285,6 +211,10 @@ export class FilmPage {
     }
   }
 
+  protected setTaped(taped: boolean): void {
+    void this.edit.change(taped ? 'Tape on the joints' : 'No tape on the joints', (stored) => ({ ...stored, taped }));
+  }
+
   protected stop(): void {
     this.stopping = true;
   }
@@ -308,7 +238,7 @@ export class FilmPage {
       id,
       name: `${still.name}, ${at.toFixed(1)} s`.slice(0, 120),
       bytes: pictureBytes(picture),
-      ...(film == null ? { marks: {}, found: [] } : stillAt(film, this.frame(), still)),
+      ...(film == null ? { marks: {}, found: [] } : stillAt(film, this.of.frame(), still)),
       atSeconds: at,
       note: '',
     });

@@ -7,9 +7,11 @@ export class Reel {
   readonly frames = signal<FilmFrames | null>(null);
   readonly opening = signal(false);
   readonly trouble = signal('');
-  /** The moment that is shown, s, and its picture. */
+  /** The moment that is gone to, s. */
   readonly at = signal(0);
+  /** The picture that is shown, and its moment, s: while one is sought it is still the one before. */
   readonly picture = signal<string | null>(null);
+  readonly shownAt = signal(0);
   readonly running = signal(false);
   readonly speed = signal(0.25);
   readonly isThere = computed(() => this.frames() !== null);
@@ -57,6 +59,7 @@ export class Reel {
     this.stand();
     if (frames === null) {
       this.at.set(seconds);
+      this.shownAt.set(seconds);
       return;
     }
     this.at.set(Math.max(0, Math.min(frames.seconds, seconds)));
@@ -93,6 +96,11 @@ export class Reel {
     requestAnimationFrame(look);
   }
 
+  /** Runs on at another speed; what would run backwards nearly stands. */
+  pace(speed: number): void {
+    this.frames()?.pace(speed);
+  }
+
   stand(): void {
     this.running.set(false);
     this.frames()?.stop();
@@ -104,6 +112,8 @@ export class Reel {
 
   private show(): void {
     const [frames, still] = [this.frames(), this.still()];
-    if (frames !== null && still != null) this.picture.set(frames.shown(still.width, still.height));
+    if (frames === null || still == null) return;
+    this.picture.set(frames.shown(still.width, still.height));
+    this.shownAt.set(frames.at);
   }
 }

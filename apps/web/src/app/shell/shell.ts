@@ -23,10 +23,13 @@ import { NoticesView } from './notices-view';
 import { places } from './places';
 import { readLight, setLight } from './light';
 
+/** Fields in which there is nothing to type. */
+const pressed = new Set(['checkbox', 'radio', 'range', 'file', 'button']);
 /** Whether the browser's own undo is wanted: in text, but not in fields whose every change is kept at once. */
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   !('appUndo' in target.dataset) &&
+  !(target instanceof HTMLInputElement && pressed.has(target.type)) &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 @Component({

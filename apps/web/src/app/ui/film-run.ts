@@ -49,22 +49,23 @@ const speeds = [
         (onClick)="stepped.emit(1)"
       />
       <ng-content />
-      <span class="num">{{ said() }}</span>
     </div>
-    <input
-      class="time"
-      type="range"
-      [min]="from()"
-      [max]="to()"
-      step="any"
-      [value]="at()"
-      aria-label="Moment of the film"
-      [attr.aria-valuetext]="said()"
-      (input)="sought.emit(+$any($event.target).value)"
-      (keydown.arrowleft)="press($event, -1)"
-      (keydown.arrowright)="press($event, 1)"
-      (keydown.space)="$event.preventDefault(); toggled.emit()"
-    />
+    <div class="moment">
+      <span class="num">{{ said() }}</span>
+      <input
+        type="range"
+        [min]="from()"
+        [max]="to()"
+        step="any"
+        [value]="at()"
+        aria-label="Moment of the film"
+        [attr.aria-valuetext]="said()"
+        (input)="sought.emit(+$any($event.target).value)"
+        (keydown.arrowleft)="press($event, -1)"
+        (keydown.arrowright)="press($event, 1)"
+        (keydown.space)="$event.preventDefault(); toggled.emit()"
+      />
+    </div>
   `,
   styles: `
     :host {
@@ -76,8 +77,11 @@ const speeds = [
       gap: 0.5rem;
       align-items: center;
     }
-    .time {
-      width: 100%;
+    .moment {
+      display: grid;
+      grid-template-columns: auto minmax(0, 1fr);
+      gap: 0.75rem;
+      align-items: center;
     }
   `,
 })

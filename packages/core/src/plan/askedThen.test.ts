@@ -2,9 +2,9 @@ import { cycle, eachSide, eachSideBothWays, hold, together } from '../library/de
 import { softSchool } from '../schools/builtInSchools';
 import { newStudent } from '../students/newStudent';
 import { log, logLine, plan, routine, segment, shelf, strand } from '../testing/samples';
-import { askedThen, type FilmedDay } from './askedOfFilm';
-import type { FilmCycles } from './filmCycles';
-import { askedSaid, countedOf } from './filmSaid';
+import { askedThen, type FilmedDay } from './askedThen';
+import type { FilmCycles } from '../film/filmCycles';
+import { askedSaid, countedOf } from '../film/filmSaid';
 
 const drill = shelf.get('one-hand-reeling')!;
 const day = '2026-02-03';
@@ -46,7 +46,9 @@ describe('what was asked on the day of a film', () => {
       done: 10,
       dose: { cycleSeconds: 7 },
     });
-    expect(askedThen({ day: '2026-02-04', working: 'left' }, drill, known({ plans: [plan([one])], logs }))).toMatchObject({
+    expect(
+      askedThen({ day: '2026-02-04', working: 'left' }, drill, known({ plans: [plan([one])], logs })),
+    ).toMatchObject({
       by: 'plan',
       count: 9,
     });
@@ -55,7 +57,11 @@ describe('what was asked on the day of a film', () => {
   test('is what the exercise has where no plan has it yet, or its routine is gone', () => {
     const { defaultDose } = drill;
     const own = (change: Partial<FilmedDay>) => askedThen(film, drill, known(change));
-    for (const change of [{}, { plans: [plan([one], { startsOn: '2026-02-04' })] }, { plans: [plan([one])], routines: [] }])
+    for (const change of [
+      {},
+      { plans: [plan([one], { startsOn: '2026-02-04' })] },
+      { plans: [plan([one])], routines: [] },
+    ])
       expect(own(change)).toMatchObject({ by: 'exercise', dose: defaultDose });
   });
 
@@ -76,7 +82,7 @@ describe('what was asked on the day of a film', () => {
         }),
       );
     expect(of(cycle(5, eachSideBothWays(4))).count).toBe(8);
-    expect(of(cycle(5, together(27)), shelf.get('squat-and-bounce')!)).toMatchObject({ side: 'both', count: 27 });
+    expect(of(cycle(5, together(27)), shelf.get('squat-and-bounce'))).toMatchObject({ side: 'both', count: 27 });
     expect(of(hold(60, together(1)))).toMatchObject({ by: 'plan', count: null });
     expect(of({ ...cycle(5, together(1)), roundSeconds: 120 }).count).toBeNull();
   });

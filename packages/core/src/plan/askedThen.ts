@@ -1,14 +1,15 @@
 import { isTimed, type Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
-import type { Plan } from '../plan/plan';
-import { practisedRoutine } from '../plan/practisedRoutine';
-import { lockedStrands } from '../plan/stopReasons';
+import type { Plan } from './plan';
+import { practisedRoutine } from './practisedRoutine';
+import { lockedStrands } from './stopReasons';
 import type { PracticeLog } from '../practice/log';
 import type { Routine } from '../routine/routine';
 import type { School } from '../schools/school';
 import type { Measure } from '../students/measure';
 import type { Student } from '../students/student';
-import type { FilmSide, Still } from './still';
+import type { AskedThen } from '../film/filmSaid';
+import type { Still } from '../film/still';
 
 /** What is known of a student about the day of a film. */
 export interface FilmedDay {
@@ -20,18 +21,6 @@ export interface FilmedDay {
   readonly plans: readonly Plan[];
   readonly measures: readonly Measure[];
   readonly logs: readonly PracticeLog[];
-}
-
-/** What was asked of a drill on the day it was filmed. */
-export interface AskedThen {
-  /** Who says so: the log of that day, else the plan as it stands, else the exercise itself. */
-  readonly by: 'log' | 'plan' | 'exercise';
-  readonly dose: Dose;
-  readonly side: FilmSide | 'both';
-  /** Repetitions of that side; null where it is not given in repetitions. */
-  readonly count: number | null;
-  /** Done by the log; null where there is none. */
-  readonly done: number | null;
 }
 
 /** The dose of a drill in what the student practises on a day by the first plan that has it; null where none has. */
@@ -61,11 +50,7 @@ function plannedDose(exercise: Exercise, day: string, known: FilmedDay): Dose | 
 }
 
 /** What was asked of the drill of a still on its day, of the side that works. */
-export function askedThen(
-  still: Pick<Still, 'day' | 'working'>,
-  exercise: Exercise,
-  known: FilmedDay,
-): AskedThen {
+export function askedThen(still: Pick<Still, 'day' | 'working'>, exercise: Exercise, known: FilmedDay): AskedThen {
   const planned = plannedDose(exercise, still.day, known);
   const dose = planned ?? exercise.defaultDose;
   const side = exercise.twoSided ? still.working : 'both';
