@@ -181,6 +181,12 @@ test('the log comes back as a line, as a file, as pictures of codes and by the c
   await files.setInputFiles(codes.toReversed());
   await expect(said).toContainText('0 new, 1 known already');
   await expect(page.getByText('there is nothing to take in')).toBeVisible();
+
+  // Today names whose practices came in.
+  await page.getByRole('link', { name: 'Today' }).click();
+  const cameIn = page.getByRole('region', { name: 'Came in' }).getByRole('listitem').filter({ hasText: who });
+  await expect(cameIn).toContainText('1 practice from home; the hardest 5 of 10');
+  await page.getByRole('link', { name: 'Files' }).click();
   await page.reload();
 
   // What is wrong is said, and nothing is written.

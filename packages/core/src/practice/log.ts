@@ -52,6 +52,8 @@ export const PracticeLogSchema = z.object({
   startedAt: z.iso.datetime({ offset: true }),
   /** When it was written down, or a sign in it last put right; null where only its day is known. */
   enteredAt: z.iso.datetime({ offset: true }).nullable().default(null),
+  /** When it was given back from home; left out where it was not. */
+  cameInAt: z.iso.datetime({ offset: true }).optional(),
   /** From the first to the last moment, pauses left out. */
   practisedSeconds: z.number().min(0),
   source: z.enum(['conducted', 'by hand']),

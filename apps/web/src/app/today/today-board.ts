@@ -22,6 +22,7 @@ import { verdictWeight } from '../data/verdicts';
 import { VerdictMark } from '../ui/verdict-mark';
 import { classTimes, meetingDay } from '../ui/class-words';
 import { daysAgo } from '../ui/day-words';
+import { CameInList } from './came-in';
 import { FirstSteps } from './first-steps';
 
 const UNSEEN_DAYS = 14;
@@ -30,7 +31,7 @@ const UNSEEN_DAYS = 14;
 @Component({
   selector: 'pk-today-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FirstSteps, RouterLink, VerdictMark],
+  imports: [ButtonDirective, CameInList, FirstSteps, RouterLink, VerdictMark],
   providers: [Everybody],
   templateUrl: './today-board.html',
   styleUrl: './today-board.scss',

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { formatISO, getISODay, parseISO, subDays } from 'date-fns';
-import { demoContents, emptyContents, newClass, sources, writeBundle } from '@pomek/core';
+import { demoContents, emptyContents, newClass, newStill, sources, writeBundle, type PracticeLog } from '@pomek/core';
 import { aRoutine, aStudent, someContents } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Clock } from '../data/clock';
@@ -72,6 +72,44 @@ test('the next class stands there with its room, what was done last, who missed 
   expect(text).toContain('2 people');
   expect(text).toContain('Last: Evening 6 days ago; missed by Bo Field');
   expect(text).toContain('Corrected first: Ama Reed');
+});
+
+test('what came back from home and pictures that wait are named, each a press away; without them nothing is', async () => {
+  const students = [aStudent({ id: 'a', name: 'Ama Reed' }), aStudent({ id: 'b', name: 'Bo Field' })];
+  const picture = { studentId: 'b', day: today, width: 1, height: 1, bytes: 1 };
+  const stills = ['one', 'two', 'three', 'four'].map((name) => newStill({ ...picture, id: name, name }));
+  const home: PracticeLog = {
+    id: 'home',
+    studentId: 'a',
+    routineId: 'r',
+    routineName: 'Morning',
+    day: today,
+    startedAt: `${today}T08:00:00.000Z`,
+    enteredAt: null,
+    cameInAt: new Date().toISOString(),
+    practisedSeconds: 600,
+    source: 'conducted',
+    classId: null,
+    lines: [],
+    effort: 6,
+    pain: 2,
+    painWhere: '',
+    painPlace: null,
+    symptoms: [],
+    note: '',
+  };
+  const page = await render(TodayBoard, {}, { students, stills, logs: [home] });
+  await page.until(/Came in/);
+  const section = page.element.querySelector('section[aria-labelledby="came-in"]')!;
+  const text = section.textContent.replace(/\s+/g, ' ');
+  expect(text).toContain('Ama Reed1 practice from home; the hardest 6 of 10, pain up to 2 of 10');
+  expect(text).toMatch(/Bo Fieldtwo of \w+ \d+ \w+, not marked yet/);
+  expect(text).toContain('and 1 more');
+  const links = [...section.querySelectorAll('a')].map((link) => link.getAttribute('href'));
+  expect(links).toContain('/students/a?part=practices');
+  expect(links).toContain('/students/b/film/two');
+  const quiet = await render(TodayBoard, {}, { students });
+  expect(quiet.text()).not.toContain('Came in');
 });
 
 test('what matters most stands first: stop, then ease, then raise; the long unseen are named', async () => {

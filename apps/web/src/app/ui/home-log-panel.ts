@@ -133,11 +133,12 @@ export class HomeLogPanel {
     if (preview === null || this.keeping()) return;
     this.keeping.set(true);
     const { student, fresh } = preview;
+    const cameInAt = this.clock.now().toISOString();
     const [pasted, found] = [this.pasted(), this.found()];
     try {
       await this.store.write(
         `Practices of ${student.name} from home`,
-        fresh.map((add) => ({ table: 'logs' as const, add })),
+        fresh.map((log) => ({ table: 'logs' as const, add: { ...log, cameInAt } })),
       );
       const count = fresh.length === 1 ? 'One practice' : `${fresh.length} practices`;
       this.notices.done(`${count} of ${student.name} taken in`, { undo: true });
