@@ -59,6 +59,7 @@ describe('the hold of equal effort in another posture', () => {
     const stiff = { ...person, ankleRangeDeg: 20 };
     expect(rungExchange(stiff, high, 60, { ...high, kneeBendDeg: limit - 1 }).beyondBalance).toBe(false);
     expect(rungExchange(stiff, high, 60, { ...high, kneeBendDeg: limit + 1 }).beyondBalance).toBe(true);
+    expect(rungExchange(stiff, high, 60, { ...high, kneeBendDeg: limit }).beyondBalance).toBe(false);
     const line = toeLineBend(body, stanceOfPosture(high))!;
     expect(rungExchange(person, high, 60, { ...high, kneeBendDeg: line + 2 }).kneePastToes).toBeGreaterThan(0);
   });
@@ -85,6 +86,11 @@ describe('the next rung', () => {
     expect(next({ kneeBendDeg: 100, shoulderRaiseDeg: 80 }, 120, softSchool, { twoSided: false })).toBeNull();
     expect(next({ kneeBendDeg: 100, weightShare: 0.95 }, 120)?.turned).toEqual({ weightShare: 1 });
     expect(next({ seated: true, shoulderRaiseDeg: 0 }, 120)?.axis).toBe('arms');
+    // To the height of the shoulders, and a share of the weight by tenths.
+    expect(next({ kneeBendDeg: 100, weightShare: 1, shoulderRaiseDeg: 75 }, 120)?.turned).toEqual({
+      shoulderRaiseDeg: 90,
+    });
+    expect(next({ kneeBendDeg: 100, weightShare: 0.55 }, 120)?.turned).toEqual({ weightShare: 0.65 });
   });
 
   test('a bow goes no lower than its own toe line', () => {
@@ -173,6 +179,64 @@ describe('taking a rung', () => {
     expect(back.decision.reasons[0]).toContain('the posture of the routine');
     expect(postureIn(back.plan, 'a')).toEqual({});
     expect(() => takeRung(start, 'nobody', {}, exchange, 'f', now)).toThrow(/strandId.*nobody/);
+  });
+
+  test('leaves the postures of other segments, and what is turned of its own beside it', () => {
+    const other = { segmentId: 'b', turned: { ...unturned, kneeBendDeg: 15 } };
+    const own = { segmentId: 'a', turned: { ...unturned, shoulderRaiseDeg: 45 } };
+    const turned = takeRung({ ...start, postures: [other, own] }, 's', { kneeBendDeg: 50 }, exchange, 'd', now).plan;
+    expect(turned.postures).toEqual([
+      other,
+      { segmentId: 'a', turned: { ...unturned, shoulderRaiseDeg: 45, kneeBendDeg: 50 } },
+    ]);
+    // One of two turns taken back leaves the other.
+    const back = takeRung(turned, 's', { kneeBendDeg: null }, exchange, 'e', now).plan;
+    expect(back.postures).toEqual([other, own]);
+  });
+
+  test('begins anew: what was lost or raised is forgotten, and the goal is never below where it begins', () => {
+    const risen = strand({
+      level: 120,
+      start: 10,
+      target: 60,
+      lost: [{ level: 130, fails: 1 }],
+      raisedFrom: 100,
+    } as never);
+    const { plan: after, decision } = takeRung(
+      plan([risen, strand({ id: 't', segmentId: 'b', level: 33 })]),
+      's',
+      { kneeBendDeg: 50 },
+      { ...exchange, begin: 80, step: 10 },
+      'd',
+      now,
+    );
+    expect(after.strands[0]).toMatchObject({ start: 10, level: 80, target: 80, step: 10, lost: [], raisedFrom: null });
+    expect(after.strands[1]).toEqual(strand({ id: 't', segmentId: 'b', level: 33 }));
+    expect(decision).toMatchObject({ day: '2026-03-02', verdict: 'stay', strandId: 's', planId: 'p', studentId: 'u' });
+  });
+
+  test('a strand that is itself that axis stands where the segment was turned to; others of it stay', () => {
+    const bend = strand({ id: 'bend', axis: 'bend', step: 5, start: 30, level: 30, target: 40, raisedFrom: 25 });
+    const here = strand({ id: 'here', axis: 'bend', step: 5, start: 30, level: 50, target: 60 });
+    const arms = strand({ id: 'arms', axis: 'arms', step: 5, start: 45, level: 45, target: 60 });
+    const elsewhere = strand({ id: 'else', segmentId: 'b', axis: 'bend', step: 5, start: 30, level: 30, target: 40 });
+    const value = plan([strand({ level: 120, target: 180 }), bend, here, arms, elsewhere]);
+    const [, turned, ...others] = takeRung(value, 's', { kneeBendDeg: 50 }, exchange, 'd', now).plan.strands;
+    expect(turned).toEqual({
+      ...bend,
+      level: 50,
+      start: 30,
+      target: 50,
+      lost: [],
+      raisedFrom: null,
+      changedAt: now.toISOString(),
+    });
+    // One stands there already, one is another axis, one another segment: none is touched.
+    expect(others).toEqual([here, arms, elsewhere]);
+    const higher = takeRung(value, 's', { kneeBendDeg: 20 }, exchange, 'd', now).plan.strands[1];
+    expect(higher).toMatchObject({ level: 20, start: 20, target: 40 });
+    // Back to the posture of the routine says nothing of where it is.
+    expect(takeRung(value, 's', { kneeBendDeg: null }, exchange, 'd', now).plan.strands[1]).toEqual(bend);
   });
 
   test('reads as words', () => {

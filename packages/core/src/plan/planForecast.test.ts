@@ -1,0 +1,149 @@
+import type { PlanContext } from './planContext';
+import { plan, planContext, log, strand } from '../testing/samples';
+import { planForecast, type StrandForecast } from './planForecast';
+
+const one = strand({ start: 60, level: 60, target: 90, targetDay: '2026-03-30' });
+const told = (value: PlanContext['plan'], change: Partial<PlanContext> = {}, until?: string) =>
+  planForecast(planContext(value, change), until);
+const lines = ({ weeks }: StrandForecast): string[] =>
+  weeks.map(({ week, dose, kind, rail, waitsFor }) =>
+    [week, dose, kind, rail, waitsFor].filter((part) => part !== null).join(' '),
+  );
+
+// By hand: a tenth a week (60, 66, 72.6, 79.9, 87.8, 90), a fifth-second step downwards, each fourth week two fifths less.
+test('a season with a holiday, a frozen week and lighter ones, week by week', () => {
+  const value = plan([one], { holidays: [{ from: '2026-01-19', to: '2026-01-25' }], frozenWeeks: [4] });
+  const { strands, practiceDays, proven } = told(value);
+  expect(lines(strands[0]!)).toEqual([
+    '0 60 now',
+    '1 65 raise',
+    '2 70 holiday',
+    '3 40 lighter',
+    '4 70 frozen',
+    '5 75 raise',
+    '6 85 raise',
+    '7 50 lighter',
+    '8 90 raise',
+    '9 90 reached',
+    '10 90 reached',
+    '11 50 lighter',
+    '12 90 reached',
+  ]);
+  expect(strands[0]!.weeks.slice(0, 3).map(({ day }) => day)).toEqual(['2026-01-05', '2026-01-12', '2026-01-19']);
+  expect(strands[0]).toMatchObject({
+    strandId: 's',
+    earliestDay: '2026-03-02',
+    aloneDay: '2026-03-02',
+    inTime: true,
+    doseOnTargetDay: 90,
+    binding: null,
+  });
+  // Three days a week for thirteen weeks, but for those of the holiday.
+  expect(practiceDays).toHaveLength(36);
+  expect([practiceDays[0], practiceDays[6], practiceDays.at(-1)]).toEqual(['2026-01-05', '2026-01-26', '2026-04-03']);
+  expect(strands[0]!.days.map(({ day }) => day)).toEqual(practiceDays);
+  expect(proven).toBe(true);
+});
+
+test('a holiday of some days leaves its week to be practised; what saves up is held for a week, then goes up at once', () => {
+  const [found] = told(plan([one], { holidays: [{ from: '2026-01-19', to: '2026-01-22' }] })).strands;
+  expect(lines(found!).slice(0, 7)).toEqual([
+    '0 60 now',
+    '1 65 raise',
+    '2 75 raise',
+    '3 45 lighter',
+    '4 75 held',
+    '5 90 raise',
+    '6 90 reached',
+  ]);
+  expect(found!.days.filter(({ day }) => day.startsWith('2026-01-2')).map(({ day }) => day)).toEqual([
+    '2026-01-23',
+    '2026-01-26',
+    '2026-01-28',
+  ]);
+});
+
+test('it is told to the target day, to the day that is asked for, and to where a goal that is farther is reached', () => {
+  const near = plan([strand({ start: 60, level: 60, target: 65, targetDay: '2026-01-12' })]);
+  expect(told(near).practiceDays.at(-1)).toBe('2026-01-16');
+  const until = told(near, {}, '2026-03-01');
+  expect(until.practiceDays.at(-1)).toBe('2026-02-27');
+  expect(until.strands[0]!.weeks).toHaveLength(2);
+  expect(until.strands[0]).toMatchObject({ earliestDay: '2026-01-09', inTime: true, doseOnTargetDay: 65 });
+  const [far] = told(plan([strand({ start: 60, level: 60, target: 600, targetDay: '2026-02-01' })])).strands;
+  // ln 10 / ln 1.1 are 24.2 rises; with each fourth week lighter that is the 33rd week.
+  expect(far!.weeks.at(-1)).toMatchObject({ week: 32, dose: 600, kind: 'raise' });
+  expect(far).toMatchObject({
+    earliestDay: '2026-08-17',
+    inTime: false,
+    doseOnTargetDay: 75,
+    binding: null,
+    aloneDay: '2026-08-17',
+  });
+});
+
+test('from the middle of a plan it goes on from the week that is', () => {
+  const { strands, practiceDays } = told(plan([one]), { today: '2026-01-21' });
+  expect(strands[0]!.weeks[0]).toMatchObject({ week: 2, day: '2026-01-19', dose: 60, kind: 'now' });
+  expect(practiceDays[0]).toBe('2026-01-21');
+  expect(practiceDays.at(-1)).toBe('2026-04-03');
+});
+
+test('what the body holds ends it: reached there, never the target, and not in time', () => {
+  const [capped] = told(plan([one]), { mostDoses: new Map([['s', { dose: 75, by: 'capacity' }]]) }).strands;
+  expect(lines(capped!).slice(2, 6)).toEqual(['2 70 raise', '3 45 lighter', '4 75 reached', '5 75 reached']);
+  expect(capped).toMatchObject({
+    earliestDay: null,
+    aloneDay: null,
+    inTime: false,
+    doseOnTargetDay: 75,
+    binding: 'capacity',
+  });
+});
+
+test('what is locked is told for its week only, with no day to practise', () => {
+  const logs = [log('2026-01-05', { symptoms: ['chest pain'] })];
+  const [locked] = told(plan([strand({ level: 68 })]), { logs, today: '2026-01-14' }).strands;
+  expect(locked).toEqual({
+    strandId: 's',
+    weeks: [{ week: 1, day: '2026-01-12', dose: 65, level: 68, kind: 'locked', rail: null, waitsFor: null }],
+    days: [],
+    earliestDay: null,
+    aloneDay: null,
+    inTime: false,
+    doseOnTargetDay: 65,
+    binding: null,
+  });
+});
+
+test('a strand that waits for another is closed and says why, opens as a rise, and grows from there', () => {
+  const value = plan(
+    [
+      strand({ id: 'first', start: 60, level: 60, target: 80, targetDay: '2026-02-09' }),
+      strand({
+        id: 'second',
+        segmentId: 'b',
+        family: 'reeling',
+        start: 30,
+        level: 30,
+        target: 40,
+        targetDay: '2026-02-02',
+        gate: { strandId: 'first', dose: 70 },
+      }),
+    ],
+    { lighterEvery: 0 },
+  );
+  const second = told(value).strands[1]!;
+  expect(lines(second)).toEqual([
+    '0 30 closed gate first',
+    '1 30 closed gate first',
+    '2 30 raise',
+    '3 30 carry',
+    '4 35 raise',
+    '5 35 carry',
+    '6 40 raise',
+  ]);
+  // It opens when the other one asks for 70, on 19 January; what delays it is its own growth from there.
+  expect(second.days[0]!.day).toBe('2026-01-19');
+  expect(second).toMatchObject({ earliestDay: '2026-02-16', aloneDay: '2026-02-16', inTime: false, binding: null });
+});
