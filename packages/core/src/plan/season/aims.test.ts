@@ -2,15 +2,16 @@ import { aimsOf, boundOf, compareAims, compareGentleness, compareGrowth, endOf }
 import type { Joint, Label } from './joint';
 
 /** Three strands, the second with the nearest day, the third ended by what its body holds. */
-const joint = {
+const plain = {
   problem: { strands: [{ targetDay: 100 }, { targetDay: 80 }, { targetDay: 90 }] },
   order: [1, 2, 0],
   lastDay: 140,
   capped: [false, false, true],
-} as unknown as Joint;
+};
+const joint = plain as unknown as Joint;
 
 test('a goal is late by the days after its own, one that is capped or never reached to the last day; on its day it is in time', () => {
-  expect(aimsOf({ ...joint, capped: [false, false, false] } as unknown as Joint, [100, 80, 90])).toEqual({
+  expect(aimsOf({ ...plain, capped: [false, false, false] } as unknown as Joint, [100, 80, 90])).toEqual({
     late: 0,
     daysLate: 0,
     arrivals: [80, 90, 100],
@@ -63,7 +64,7 @@ test('of seasons equal in days nobody waits for nothing, then it grows more gent
 test('what is not known yet counts as early as it could come, what never came by how far it came', () => {
   const earliest = (_label: Label, week: number, index: number): number => 10 * week + index;
   expect(
-    boundOf({ ...joint, earliest } as unknown as Joint, { nodes: [{}, {}, {}] } as unknown as Label, 4).arrivals,
+    boundOf({ ...plain, earliest } as unknown as Joint, { nodes: [{}, {}, {}] } as unknown as Label, 4).arrivals,
   ).toEqual([41, 42, 40]);
   const ended = (level: number) =>
     endOf(joint, { arrivals: [-1, 0, 85], nodes: [{ level }, { level: 1 }, { level: 2 }] } as unknown as Label)
