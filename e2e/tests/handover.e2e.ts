@@ -183,7 +183,7 @@ test('the log comes back as a line, as a file, as pictures of codes and by the c
   await expect(page.getByText('there is nothing to take in')).toBeVisible();
 
   // Today names whose practices came in.
-  await page.getByRole('link', { name: 'Today' }).click();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
   const cameIn = page.getByRole('region', { name: 'Came in' }).getByRole('listitem').filter({ hasText: who });
   await expect(cameIn).toContainText('1 practice from home; the hardest 5 of 10');
   await page.getByRole('link', { name: 'Files' }).click();
