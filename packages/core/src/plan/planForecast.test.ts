@@ -147,3 +147,24 @@ test('a strand that waits for another is closed and says why, opens as a rise, a
   expect(second.days[0]!.day).toBe('2026-01-19');
   expect(second).toMatchObject({ earliestDay: '2026-02-16', aloneDay: '2026-02-16', inTime: false, binding: null });
 });
+
+test('a week is a holiday when each day of practice in it is one, whatever the other days are', () => {
+  const on = (day: string, practiceDays: number[]) =>
+    told(plan([one], { holidays: [{ from: day, to: day }] }), { practiceDays }).strands[0]!.weeks[2]!.kind;
+  expect(on('2026-01-19', [1])).toBe('holiday');
+  expect(on('2026-01-23', [5])).toBe('holiday');
+  expect(on('2026-01-20', [5])).not.toBe('holiday');
+});
+
+test('a goal that years do not reach has no day, is not in time, and is told as far as the plan can go', () => {
+  const [never] = told(
+    plan([strand({ start: 60, level: 60, target: 7200, targetDay: '2026-02-02' })], {
+      growthPerWeek: 0.005,
+      lighterEvery: 0,
+    }),
+  ).strands;
+  expect(never).toMatchObject({ earliestDay: null, aloneDay: null, inTime: false, binding: null, doseOnTargetDay: 60 });
+  expect(never!.weeks.length).toBeGreaterThan(100);
+  expect(never!.weeks.at(-1)!.dose).toBeLessThan(150);
+  expect(never!.weeks.some(({ kind }) => kind === 'found')).toBe(false);
+});

@@ -45,17 +45,24 @@ export interface Season {
   readonly largestGrowth: number;
 }
 
-function heldBy(joint: Joint, label: Label, week: number, index: number, rising: readonly boolean[]): Held | null {
+/** @param decided which strands rise in the week; null behind the weeks that were gone through, where nothing is */
+function heldBy(
+  joint: Joint,
+  label: Label,
+  week: number,
+  index: number,
+  decided: readonly boolean[] | null,
+): Held | null {
   const { strands } = joint.problem;
   const { gate } = strands[index]!;
   if (!joint.gateOpen(label, week, index) && !label.nodes[index]!.state.open)
     return { rail: 'gate', waitsFor: gate?.strand ?? null };
-  if (rising[index]! || !joint.step(label, week, index, true).raised) return null;
-  const rail = joint.broken(label, week, rising.with(index, true)) ?? 'order';
+  if (decided === null || decided[index]! || !joint.step(label, week, index, true).raised) return null;
+  const rail = joint.broken(label, week, decided.with(index, true)) ?? 'order';
   const others = joint.order.filter((other) => other !== index);
   const same = (by: 'family' | 'segment'): number | undefined =>
-    others.find((other) => rising[other]! && strands[other]![by] === strands[index]![by]);
-  const rose = others.filter((other) => rising[other]!);
+    others.find((other) => decided[other]! && strands[other]![by] === strands[index]![by]);
+  const rose = others.filter((other) => decided[other]!);
   const first: Partial<Record<Rail, number | undefined>> = {
     family: same('family'),
     axis: same('segment'),
@@ -92,7 +99,7 @@ export function planSeason(problem: SeasonProblem, weeks = 1): Season {
         raised: played.raised,
         found: played.found,
         closed: !played.state.open,
-        held: heldBy(joint, label, week, index, rising),
+        held: heldBy(joint, label, week, index, at < masks.length ? rising : null),
         from: level,
         level: played.state.open ? played.state.level : 0,
       });
