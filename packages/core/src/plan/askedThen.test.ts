@@ -54,6 +54,44 @@ describe('what was asked on the day of a film', () => {
     });
   });
 
+  test('looks for its own drill only: in its own routine, past pauses and other drills, and among its own lines', () => {
+    const other = { ...logLine(), exerciseId: 'tree-holding', kind: 'cycle' as const, side: 'right' as const };
+    const held = line('right', 4, 4);
+    const logs = [
+      log(day, {
+        lines: [other, { ...held, kind: 'hold' }, line('right', 12, 10), { ...line('right', 2, 1), side: 'both' }],
+      }),
+    ];
+    const away = routine([segment('z', cycle(3, eachSide(40)), { exerciseId: drill.id })], { id: 'elsewhere' });
+    const own = routine([
+      { type: 'rest', id: 'x', seconds: 30, label: '' },
+      segment('b', cycle(3, eachSide(50))),
+      segment('a', cycle(7, eachSide(6)), { exerciseId: drill.id }),
+    ]);
+    const routines = [away, own];
+    expect(askedThen(film, drill, known({ plans: [plan([one])], routines }))).toMatchObject({ by: 'plan', count: 9 });
+    expect(askedThen(film, drill, known({ plans: [plan([one])], routines, logs }))).toMatchObject({
+      count: 14,
+      done: 11,
+    });
+    // A plan that begins on the day is there.
+    const begun = plan([one], { startsOn: day });
+    expect(askedThen(film, drill, known({ plans: [begun], routines })).by).toBe('plan');
+    // Of a drill without sides both count.
+    const bounce = shelf.get('squat-and-bounce')!;
+    const sided = [
+      log(day, {
+        lines: [line('left', 3, 3), line('right', 4, 2)].map((entry) => ({ ...entry, exerciseId: bounce.id })),
+      }),
+    ];
+    expect(askedThen(film, bounce, known({ logs: sided }))).toMatchObject({
+      by: 'log',
+      side: 'both',
+      count: 7,
+      done: 5,
+    });
+  });
+
   test('is what the exercise has where no plan has it yet, or its routine is gone', () => {
     const { defaultDose } = drill;
     const own = (change: Partial<FilmedDay>) => askedThen(film, drill, known(change));
