@@ -64,7 +64,7 @@ describe('what was asked on the day of a film', () => {
     ];
     const away = routine([segment('z', cycle(3, eachSide(40)), { exerciseId: drill.id })], { id: 'elsewhere' });
     const own = routine([
-      { type: 'rest', id: 'x', seconds: 30, label: '' },
+      { type: 'rest', id: 'x', seconds: 30, label: '', roundId: null },
       segment('b', cycle(3, eachSide(50))),
       segment('a', cycle(7, eachSide(6)), { exerciseId: drill.id }),
     ]);
