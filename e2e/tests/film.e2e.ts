@@ -318,12 +318,13 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, ano
   const place = page.getByRole('slider', { name: 'Moment of the film' });
   for (const key of ['Home', 'ArrowRight', 'ArrowRight']) {
     await place.press(key);
-    expect(await apart()).toBeLessThan(0.25);
+    await expect.poll(apart).toBeLessThan(0.25);
   }
   await page.getByRole('button', { name: 'As filmed' }).click();
   await page.getByRole('button', { name: /Run$/ }).click();
   await expect(place).toHaveAttribute('aria-valuetext', /^1\.[2-9]/, { timeout: 20_000 });
-  expect(await apart()).toBeLessThan(0.35);
+  // A busy machine lags, and catches up.
+  await expect.poll(apart).toBeLessThan(0.35);
   await page.getByRole('button', { name: 'Stand still' }).click();
   await page.getByRole('button', { name: 'Second by second' }).click();
   await page.getByRole('slider', { name: /^Where Squat begins/ }).press('End');

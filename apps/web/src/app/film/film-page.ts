@@ -41,18 +41,19 @@ import { Notices } from '../data/notices';
 import { OpenFilms } from '../data/open-films';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
-import { DayPipe } from '../ui/day.pipe';
 import { FilmRun } from '../ui/film-run';
 import { NumberField } from '../ui/number-field';
 import { takenPicture } from '../ui/taken-picture';
 import { CurveChart } from './curve-chart';
 import { FilmAnswers } from './film-answers';
+import { FilmHead } from './film-head';
 import { FilmOpening } from './film-opening';
 import { FilmPoints } from './film-points';
 import { FollowedFilm } from './followed-film';
 import { followFilm } from './follow-film';
 import { KeepFilm } from './keep-film';
 import { Marking, type Marked } from './marking';
+import { NotHere } from './not-here';
 
 /** The marks of a still followed through its film: how it moved, what went to and fro, and where each checkpoint is worst. */
 @Component({
@@ -62,14 +63,15 @@ import { Marking, type Marked } from './marking';
     Button,
     Checkbox,
     CurveChart,
-    DayPipe,
     FilmAnswers,
+    FilmHead,
     FilmOpening,
     FilmPoints,
     FilmRun,
     FormsModule,
     KeepFilm,
     Marking,
+    NotHere,
     NumberField,
     RouterLink,
     Select,

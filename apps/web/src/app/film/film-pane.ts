@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { TRUSTED, drawnLines, filmFromWords } from '@pomek/core';
+import { filmFromWords, marksAt } from '@pomek/core';
 import { DayPipe } from '../ui/day.pipe';
+import { StillPicture } from '../ui/still-picture';
 import { FilmOpening } from './film-opening';
 import type { FollowedFilm } from './followed-film';
 
@@ -8,33 +9,19 @@ import type { FollowedFilm } from './followed-film';
 @Component({
   selector: 'pk-film-pane',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayPipe, FilmOpening],
+  imports: [DayPipe, FilmOpening, StillPicture],
   template: `
     @if (of().reel.trouble(); as trouble) {
       <p class="wrong" role="alert">{{ trouble }}</p>
     }
     @if (of().still(); as it) {
       @if (of().reel.isThere()) {
-        <svg
+        <pk-still
+          [still]="it"
+          [frame]="frame()"
           [class.mirrored]="mirrored()"
-          [attr.viewBox]="'0 0 ' + it.width + ' ' + it.height"
-          role="img"
-          [attr.aria-label]="said()"
-        >
-          <rect class="ground" [attr.width]="it.width" [attr.height]="it.height" />
-          @if (of().reel.picture(); as picture) {
-            <image [attr.href]="picture" [attr.width]="it.width" [attr.height]="it.height" />
-          }
-          @for (line of lines(); track $index) {
-            <line
-              [attr.class]="line.side"
-              [attr.x1]="line.from.x"
-              [attr.y1]="line.from.y"
-              [attr.x2]="line.to.x"
-              [attr.y2]="line.to.y"
-            />
-          }
-        </svg>
+          [style.aspect-ratio]="it.width + ' / ' + it.height"
+        />
       } @else {
         <pk-film-opening [of]="of()" />
       }
@@ -50,28 +37,12 @@ import type { FollowedFilm } from './followed-film';
       align-content: start;
       min-width: 0;
     }
-    svg {
-      display: block;
+    pk-still {
       width: 100%;
       max-height: min(52vh, 34rem);
     }
     .mirrored {
       transform: scaleX(-1);
-    }
-    .ground {
-      fill: var(--pk-sunk);
-    }
-    line {
-      stroke: #fff;
-      stroke-width: 0.7%;
-      stroke-linecap: round;
-    }
-    .left {
-      stroke: #c9d6ff;
-      stroke-dasharray: 2.4% 1.2%;
-    }
-    .right {
-      stroke: #ffd9a8;
     }
   `,
 })
@@ -79,11 +50,13 @@ export class FilmPane {
   readonly of = input.required<FollowedFilm>();
   readonly mirrored = input(false);
   protected readonly view = computed(() => filmFromWords(this.of().still()?.from ?? 'right'));
-  protected readonly lines = computed(() => {
-    const believed = Object.entries(this.of().points()).filter(([, { trust }]) => trust >= TRUSTED);
-    return drawnLines(this.of().still()?.from ?? 'right', Object.fromEntries(believed));
+  protected readonly frame = computed(() => {
+    const { still, reel, film, points, frame } = this.of();
+    const followed = film();
+    return {
+      picture: reel.picture(),
+      marks: followed == null ? points() : marksAt(followed, frame()),
+      said: `The film ${still()?.name ?? ''} at ${reel.shownAt().toFixed(2)} s`,
+    };
   });
-  protected readonly said = computed(
-    () => `The film ${this.of().still()?.name ?? ''} at ${this.of().reel.shownAt().toFixed(2)} s`,
-  );
 }

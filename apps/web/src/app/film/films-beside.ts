@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -31,8 +32,10 @@ import { Repository } from '../data/repository';
 import { shortDay } from '../ui/day-words';
 import { FilmRun } from '../ui/film-run';
 import { CurveChart } from './curve-chart';
+import { FilmHead } from './film-head';
 import { FilmPane } from './film-pane';
 import { FollowedFilm } from './followed-film';
+import { NotHere } from './not-here';
 
 /** So many points of a curve are drawn. */
 const DRAWN = 240;
@@ -45,7 +48,19 @@ const CATCH_UP = 0.5;
 @Component({
   selector: 'pk-films-beside',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, CurveChart, FilmPane, FilmRun, FormsModule, RouterLink, Select, SelectButton],
+  imports: [
+    Checkbox,
+    CurveChart,
+    FilmHead,
+    FilmPane,
+    FilmRun,
+    FormsModule,
+    NgTemplateOutlet,
+    NotHere,
+    RouterLink,
+    Select,
+    SelectButton,
+  ],
   templateUrl: './films-beside.html',
   styleUrl: './films-beside.scss',
 })

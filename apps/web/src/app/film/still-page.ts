@@ -61,9 +61,11 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
+import { FilmHead } from './film-head';
 import { Filmed } from './filmed';
 import { FindBody } from './find-body';
 import { Marking, type Marked } from './marking';
+import { NotHere } from './not-here';
 import { pointWords } from './point-words';
 import { StillAnswers } from './still-answers';
 
@@ -75,10 +77,12 @@ import { StillAnswers } from './still-answers';
     Button,
     Checkbox,
     DayPipe,
+    FilmHead,
     FindBody,
     FormsModule,
     InputText,
     Marking,
+    NotHere,
     NotKept,
     NumberField,
     RouterLink,

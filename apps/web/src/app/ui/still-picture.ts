@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, switchMap } from 'rxjs';
-import { drawnLines, filmFromWords, type Still } from '@pomek/core';
+import { drawnLines, filmFromWords, type Marks, type Still } from '@pomek/core';
 import { Repository } from '../data/repository';
 
 /** A still with the lines that are marked on it, small. */
@@ -12,7 +12,7 @@ import { Repository } from '../data/repository';
     @let it = still();
     <svg [attr.viewBox]="'0 0 ' + it.width + ' ' + it.height" role="img" [attr.aria-label]="text()">
       <rect class="ground" [attr.width]="it.width" [attr.height]="it.height" />
-      @if (picture(); as data) {
+      @if (shown(); as data) {
         <image [attr.href]="data" [attr.width]="it.width" [attr.height]="it.height" />
       }
       @for (line of lines(); track $index) {
@@ -63,8 +63,18 @@ export class StillPicture {
     ),
     { initialValue: null },
   );
-  protected readonly lines = computed(() => drawnLines(this.still().from, this.still().marks));
+  /** What is shown in its place: a frame of its film, with the points that are believed there. */
+  readonly frame = input<{ readonly picture: string | null; readonly marks: Marks; readonly said: string } | null>(
+    null,
+  );
+  protected readonly shown = computed(() => {
+    const frame = this.frame();
+    return frame === null ? this.picture() : frame.picture;
+  });
+  protected readonly lines = computed(() => drawnLines(this.still().from, this.frame()?.marks ?? this.still().marks));
   protected readonly text = computed(() => {
+    const frame = this.frame();
+    if (frame !== null) return frame.said;
     const { name, from } = this.still();
     return `${name}, seen ${filmFromWords(from)}`;
   });
