@@ -30,6 +30,8 @@ export interface CurveLine {
       position: relative;
       height: 9rem;
       min-width: 0;
+      /* In a window that has become narrower the canvas is as wide as before for a moment. */
+      overflow: clip;
     }
     canvas {
       cursor: pointer;

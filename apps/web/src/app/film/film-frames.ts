@@ -73,7 +73,8 @@ export class FilmFrames {
 
   async run(rate: number): Promise<void> {
     this.pace(rate);
-    await this.video.play();
+    // One that is stopped before it began does not run, and that is all.
+    await this.video.play().catch(() => undefined);
   }
 
   /** How fast it runs, within what a browser can. */

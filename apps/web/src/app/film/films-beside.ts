@@ -137,7 +137,6 @@ export class FilmsBeside {
     return [words(mine), words(theirs)] as const;
   });
   protected readonly ready = computed(() => this.first.reel.isThere() && this.second.reel.isThere());
-  protected readonly speed = signal(0.25);
 
   private readonly pairs = computed(() => {
     const readings = this.readings();
@@ -177,12 +176,6 @@ export class FilmsBeside {
       const ready = this.ready();
       this.step();
       if (ready) untracked(() => void this.go(this.place()));
-    });
-    effect(() => {
-      this.speed();
-      untracked(() => {
-        if (this.first.reel.running()) void this.run();
-      });
     });
   }
 
@@ -227,8 +220,7 @@ export class FilmsBeside {
   private async run(): Promise<void> {
     const [{ length, moments, placeOf }, first, second] = [this.step(), this.first.reel, this.second.reel];
     if (this.place() >= length - 1e-6) await this.go(0);
-    first.speed.set(this.speed());
-    second.speed.set(this.speed());
+    second.useSpeed(first.speed());
     await second.play();
     await first.play(() => {
       const place = placeOf(first.at());
@@ -236,7 +228,7 @@ export class FilmsBeside {
       const [mine, theirs] = moments(place);
       const [later, there] = moments(place + length / 1000);
       const ratio = later - mine > 1e-6 ? (there - theirs) / (later - mine) : 1;
-      second.pace(this.speed() * ratio + (theirs - second.at()) / CATCH_UP);
+      second.pace(first.speed() * ratio + (theirs - second.at()) / CATCH_UP);
       if (place >= length - 1e-6 || !second.running()) this.stand();
     });
   }

@@ -16,6 +16,8 @@ export class Reel {
   readonly speed = signal(0.25);
   readonly isThere = computed(() => this.frames() !== null);
   readonly seconds = computed(() => this.frames()?.seconds ?? 0);
+  /** How often it was set running: only the last time goes on. */
+  private times = 0;
 
   /** @param still what the film is seen with */
   constructor(private readonly still: () => Still | null | undefined) {}
@@ -83,10 +85,13 @@ export class Reel {
   async play(each: () => void = () => undefined): Promise<void> {
     const frames = this.frames();
     if (frames === null) return;
+    this.times += 1;
+    const time = this.times;
     await frames.run(this.speed());
+    if (!frames.running) return;
     this.running.set(true);
     const look = (): void => {
-      if (!this.running() || this.frames() !== frames) return;
+      if (!this.running() || this.times !== time || this.frames() !== frames) return;
       this.at.set(frames.at);
       this.show();
       each();
@@ -96,7 +101,13 @@ export class Reel {
     requestAnimationFrame(look);
   }
 
-  /** Runs on at another speed; what would run backwards nearly stands. */
+  /** Runs so fast from now on, also where it runs already. */
+  useSpeed(speed: number): void {
+    this.speed.set(speed);
+    if (this.running()) this.pace(speed);
+  }
+
+  /** Runs on at another pace for a while; what would run backwards nearly stands. */
   pace(speed: number): void {
     this.frames()?.pace(speed);
   }

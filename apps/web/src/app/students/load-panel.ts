@@ -57,6 +57,8 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
     .chart {
       position: relative;
       height: 14rem;
+      /* In a window that has become narrower the canvas is as wide as before for a moment. */
+      overflow: clip;
     }
     .two {
       display: grid;
