@@ -1,4 +1,4 @@
-import { test as base, type BrowserContext } from '@playwright/test';
+import { test as base, type BrowserContext, type Page } from '@playwright/test';
 
 export { expect } from '@playwright/test';
 export type { Locator, Page } from '@playwright/test';
@@ -11,20 +11,27 @@ export async function beginAt(context: BrowserContext, local = moment): Promise<
   await context.addInitScript(
     ({ begin, loaded }) => {
       const Real = Date;
-      const ahead = begin - loaded;
+      /** A clock that the test moves reads the real time below it: it must not find another one there. */
+      const now = (): number => Real.now() + ('movedByTest' in globalThis ? 0 : begin - loaded);
       class Shifted extends Real {
         constructor(...parts: unknown[]) {
-          if (parts.length === 0) super(Real.now() + ahead);
+          if (parts.length === 0) super(now());
           else super(...(parts as [number]));
         }
         static override now(): number {
-          return Real.now() + ahead;
+          return now();
         }
       }
       globalThis.Date = Shifted as DateConstructor;
     },
     { begin: new Date(local).getTime(), loaded: Date.now() },
   );
+}
+
+/** Gives a page a clock that the test moves: from then on it alone tells the time. */
+export async function ownClock(page: Page, local = moment): Promise<void> {
+  await page.context().addInitScript(() => Object.assign(globalThis, { movedByTest: true }));
+  await page.clock.install({ time: new Date(local) });
 }
 
 /** The test of the end-to-end suite: with a clock of its own. */

@@ -1,6 +1,6 @@
 import { classWorld, twelve } from '../support/class-world';
 import { enterHall, openDemo, openOwn, openPart, runOn, tabTo, takeIn } from '../support/pomek';
-import { expect, test, type Page } from '../support/test';
+import { expect, ownClock, test, type Page } from '../support/test';
 
 /** Students and a routine, and a class of all of them, set up with the pointer. */
 async function setUp(page: Page, count: number): Promise<void> {
@@ -26,7 +26,7 @@ const inRoom = (page: Page) => page.getByRole('list', { name: 'Who is here' });
 test.describe('with a clock of its own', () => {
   test.beforeEach(async ({ page }) => {
     // A Monday.
-    await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+    await ownClock(page, '2026-03-02T09:00:00');
   });
 
   test('a class of twelve, from the roster to the logs: corrected in turn, one comes late, a reload, one step back', async ({

@@ -1,5 +1,5 @@
 import { enterHall, openDemo } from '../support/pomek';
-import { expect, test, type Page } from '../support/test';
+import { expect, ownClock, test, type Page } from '../support/test';
 
 /** What each view shows first; at its size all of it is on the screen, without scrolling. */
 const views: readonly { readonly path: string; readonly main: readonly string[] }[] = [
@@ -61,7 +61,7 @@ test('each view shows its main thing at once, at a laptop’s size', async ({ pa
 test('the hall fits a laptop, a tablet and a phone held upright, and nothing jumps while digits change', async ({
   page,
 }) => {
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await openDemo(page);
   // The drill with the longest way in and the most to mind.
   await page.goto('/practise?student=demo-student-1');

@@ -5,7 +5,7 @@ import { chromium, type Browser, type BrowserContext } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { unzipSync } from 'fflate';
 import { codesOf } from '../support/codes';
-import { expect, moment, test, type Page } from '../support/test';
+import { expect, ownClock, test, type Page } from '../support/test';
 import { openDemo } from '../support/pomek';
 
 const who = 'Pim Halloran';
@@ -48,7 +48,7 @@ async function phone(browser: Browser, width: number, height: number): Promise<{
 
 /** A whole practice by the sheet’s own clock, with the answers at its end. */
 async function practise(home: Page, path: string, effort: number): Promise<void> {
-  await home.clock.install({ time: new Date(moment) });
+  await ownClock(home);
   await home.goto(`file://${path}`);
   await home.getByRole('button', { name: /^Begin, / }).click();
   await home.getByRole('button', { name: 'Begin' }).click();
@@ -79,7 +79,7 @@ for (const [width, height] of [
     await openFile(page);
     const path = await sheetOf(page, `sheet-${width}.html`);
     const { home, asked } = await phone(browser, width, height);
-    await home.clock.install({ time: new Date(moment) });
+    await ownClock(home);
     await home.goto(`file://${path}`);
     await expect(home.getByRole('heading', { name: `Practice of ${who}` })).toBeVisible();
     // Cautions stand first; nothing is wider than the phone.

@@ -1,8 +1,8 @@
-import { expect, test } from '../support/test';
+import { expect, ownClock, test } from '../support/test';
 import { enterHall, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
 });
 
 test('a reload in the middle loses nothing: it stands still and goes on', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '../support/test';
+import { expect, ownClock, test, type Page } from '../support/test';
 import { complaints, openPart, smallWorld } from '../support/pomek';
 
 /** Practices of a week, brought in as a table the student sent. */
@@ -34,7 +34,7 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
 }) => {
   test.slow();
   const wrong = complaints(page);
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
   const card = page.getByRole('article', { name: 'Holding the tree' });
   // Hand-worked with 10 % a week on a step of 10 s: 60 → 66 (saved up), 72.6, 79.86 (saved up), lighter, 87.8.
@@ -97,7 +97,7 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
 });
 
 test('a lower stance at equal effort: seen, begun, practised, and undone', async ({ page }) => {
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
   await page.getByText('Lower, higher, other arms').click();
   await expect(page.getByText(/the hold comes first/)).toBeVisible();
@@ -120,7 +120,7 @@ test('a lower stance at equal effort: seen, begun, practised, and undone', async
 test('a checkpoint that is being corrected holds its strand, on Today too, until the cue has helped', async ({
   page,
 }) => {
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
   const card = page.getByRole('article', { name: 'Holding the tree' });
   await on(page, '2026-03-08');

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '../support/test';
+import { expect, ownClock, test, type Page } from '../support/test';
 import { openOwn, runOn, tabTo, total, typeOver } from '../support/pomek';
 
 async function goTo(page: Page, words: string): Promise<void> {
@@ -13,7 +13,7 @@ async function goTo(page: Page, words: string): Promise<void> {
 
 test('the whole job once, with the keyboard alone', async ({ page }) => {
   test.setTimeout(180_000);
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await openOwn(page);
 
   await test.step('build a routine', async () => {

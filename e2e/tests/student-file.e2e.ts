@@ -1,10 +1,10 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '../support/test';
+import { expect, ownClock, test } from '../support/test';
 import { complaints, openDemo, openPart, smallWorld } from '../support/pomek';
 
 test('a student measured, planned, overruled, away and raised, from intake on', async ({ page }) => {
   const wrong = complaints(page);
-  await page.clock.install({ time: new Date('2026-03-02T09:00:00') });
+  await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
   const tab = (name: string) => page.getByRole('button', { name, exact: true }).click();
   await tab('Body and baseline');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readPdf } from '../support/pdf';
 import { complaints, enterHall, openOwn, runOn, tabTo, take, takeIn, typeOver } from '../support/pomek';
-import { expect, test } from '../support/test';
+import { expect, ownClock, test } from '../support/test';
 
 test('an exercise of one’s own with all that is said aloud: written by keyboard, given away, taken in, printed, practised', async ({
   page,
@@ -81,7 +81,7 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
     expect(text).toContain(words);
 
   // In the hall: the way in, then the words of the side and the direction.
-  await page.clock.install();
+  await ownClock(page);
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   await page.goto(`/practise?routine=${id}`);
   await enterHall(page);
