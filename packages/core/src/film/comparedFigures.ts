@@ -14,17 +14,25 @@ export interface ComparedFigure {
   readonly said: string;
 }
 
-const opposite = (side: FilmSide): FilmSide => (side === 'left' ? 'right' : 'left');
+/** A side as it is in a mirror. */
+export const opposite = (side: FilmSide | 'both'): FilmSide | 'both' =>
+  side === 'both' ? 'both' : side === 'left' ? 'right' : 'left';
 
 /** Figures whose sign says which side: in a mirror it is the other way round. */
 const toASide = new Set<FilmFigure['id']>(['trunk aside', 'shoulder higher', 'hip higher']);
 
-function inMirror(figure: FilmFigure): FilmFigure {
-  const side = figure.side === 'both' ? figure.side : opposite(figure.side);
-  if (toASide.has(figure.id)) return { ...figure, side, value: -figure.value };
+/** What a figure shows when it is seen in a mirror. */
+export function mirroredValue(id: FilmFigure['id'], value: number): number {
+  if (toASide.has(id)) return -value;
   // The weight is that on the right leg.
-  return figure.id === 'weight' ? { ...figure, side, value: 100 - figure.value } : { ...figure, side };
+  return id === 'weight' ? 100 - value : value;
 }
+
+const inMirror = (figure: FilmFigure): FilmFigure => ({
+  ...figure,
+  side: opposite(figure.side),
+  value: mirroredValue(figure.id, figure.value),
+});
 
 /**
  * The figures of two stills beside each other: before and after, or the left beside the right.

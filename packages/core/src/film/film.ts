@@ -124,7 +124,7 @@ export const marksAt = (film: Film, frame: number): Partial<Record<MarkName, Fil
   );
 
 /** How far a followed point may have slid beside its joint on plain cloth, cm; nineteen of twenty lie nearer. House values, after rendered bodies. */
-const SLIDES = { foot: 1, limb: 3, turned: 7 };
+export const SLIDES = { foot: 1, limb: 3, turned: 9 } as const;
 
 function slideOf(name: MarkName, from: FilmFrom): number {
   if (/^(toe|heel|ankle)/.test(name)) return SLIDES.foot;

@@ -1,11 +1,14 @@
 import type { Dose } from '../library/dose';
 import { counted } from '../library/doseWords';
+import { SLIDES, type Film } from './film';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading, Kept } from './filmReading';
 import { inUnit } from './filmWords';
-import { markWords, type FilmFrom, type FilmSide } from './still';
+import { isSideView, markWords, type FilmFrom, type FilmSide } from './still';
 
-const seconds = (value: number): string => `${value.toFixed(1)} s`;
+export const secondsSaid = (value: number): string => `${value.toFixed(1)} s`;
+/** How even cycles are: “to 8 %”. */
+export const evenSaid = (spread: number): string => `to ${Math.max(1, Math.round(100 * spread))} %`;
 
 /** What goes to and fro: “Right hand”. */
 export const whoGoes = ({ by, side }: Pick<FilmCycles, 'by' | 'side'>): string =>
@@ -14,9 +17,9 @@ export const whoGoes = ({ by, side }: Pick<FilmCycles, 'by' | 'side'>): string =
 /** What was counted: “Right hand: 6 cycles, 5.1 s each, 48 cm from end to end”. */
 export function cyclesSaid({ by, side, count, mean, rangeCm, spread }: FilmCycles): string {
   const who = whoGoes({ by, side });
-  const each = mean === null ? '' : `, ${seconds(mean)} each`;
+  const each = mean === null ? '' : `, ${secondsSaid(mean)} each`;
   const far = rangeCm === null ? '' : `, ${inUnit(rangeCm, 'cm')} from end to end`;
-  const even = spread === null ? '' : `, even to ${Math.max(1, Math.round(100 * spread))} %`;
+  const even = spread === null ? '' : `, even ${evenSaid(spread)}`;
   return `${who}: ${counted(count, 'cycle')}${each}${even}${far}.`;
 }
 
@@ -26,8 +29,8 @@ export function paceSaid({ mean }: Pick<FilmCycles, 'mean'>, dose: Dose): string
   const asked = dose.cycleSeconds + dose.staySeconds;
   const off = mean - asked;
   // A tenth quicker or slower is the same pace to a teacher’s eye (house value).
-  if (Math.abs(off) <= asked / 10) return `Asked: ${seconds(asked)} each. That is the pace.`;
-  return `Asked: ${seconds(asked)} each. ${off < 0 ? 'Quicker' : 'Slower'} by ${seconds(Math.abs(off))}.`;
+  if (Math.abs(off) <= asked / 10) return `Asked: ${secondsSaid(asked)} each. That is the pace.`;
+  return `Asked: ${secondsSaid(asked)} each. ${off < 0 ? 'Quicker' : 'Slower'} by ${secondsSaid(Math.abs(off))}.`;
 }
 
 /** What was asked of a drill on the day it was filmed. */
@@ -58,6 +61,13 @@ export function askedSaid(asked: AskedThen, { count: seen }: Pick<FilmCycles, 'c
 /** What of what was counted stands for the side that works: its hand where it is seen, else what goes furthest. */
 export const countedOf = (cycles: readonly FilmCycles[], side: AskedThen['side']): FilmCycles | null =>
   cycles.find((entry) => entry.by === 'wrist' && entry.side === side) ?? cycles[0] ?? null;
+
+/** How wide each ± of a followed film is, and why. */
+export function slidesSaid({ taped }: Pick<Film, 'taped'>, from: FilmFrom): string {
+  if (taped) return '± as if each point were marked by hand.';
+  const trunk = isSideView(from) ? '' : `, and ${SLIDES.turned} at hips and shoulders of a trunk that turns`;
+  return `± with how far cloth slides off a joint: some ${SLIDES.limb} cm${trunk}. Keep the moment and set its points right where you want to know more closely.`;
+}
 
 /** How both hands are to each other; empty where only one is seen. */
 export function evennessSaid(cycles: readonly FilmCycles[]): string {
@@ -94,4 +104,4 @@ export function driftSaid(drift: FilmReading['drift'], from: FilmFrom): string {
 export const pausesSaid = ({ pauses }: Pick<FilmCycles, 'pauses'>): string =>
   pauses.length === 0
     ? ''
-    : `Stood still ${pauses.map(({ at, seconds: long }) => `at ${seconds(at)} for ${seconds(long)}`).join(', ')}.`;
+    : `Stood still ${pauses.map(({ at, seconds: long }) => `at ${secondsSaid(at)} for ${secondsSaid(long)}`).join(', ')}.`;

@@ -92,6 +92,14 @@ describe('cycle by cycle', () => {
     expect(Math.min(off, 1 - off)).toBeLessThan(0.05);
     const pairs = curvePairs(first.reading, left.reading, true);
     expect(pairs.some(([a, b]) => a.id === 'knee bend' && a.side === 'right' && b.side === 'left')).toBe(true);
+    // To the one side is to the other in a mirror, and the weight is on the other leg.
+    const aside = (id: 'trunk aside' | 'weight', value: number) => ({
+      curves: [{ id, side: 'both', name: id, unit: '°', values: [value, null] } as const],
+    });
+    const mirrored = (id: 'trunk aside' | 'weight', value: number) =>
+      curvePairs(aside(id, value), aside(id, value), true)[0]![1].values;
+    expect(mirrored('trunk aside', 4)).toEqual([-4, null]);
+    expect(mirrored('weight', 70)).toEqual([30, null]);
     expect(curvePairs(first.reading, left.reading, false).every(([a]) => a.side === 'both')).toBe(true);
   });
 

@@ -1,10 +1,10 @@
 import { counted } from '../library/doseWords';
+import { mirroredValue, opposite } from './comparedFigures';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading } from './filmReading';
-import { whoGoes } from './filmSaid';
+import { evenSaid, secondsSaid, whoGoes } from './filmSaid';
 import { figureName, figureSpan, inUnit } from './filmWords';
 import { boundsOf, type Curve } from './motion';
-import type { FilmSide } from './still';
 
 /** Moments of two films that belong together. */
 export interface InStep {
@@ -33,9 +33,25 @@ export function secondsInStep(first: Stretch, second: Stretch): InStep {
   };
 }
 
-type Side = FilmSide | 'both';
-const opposite = (side: Side): Side => (side === 'both' ? 'both' : side === 'left' ? 'right' : 'left');
-const beside = (side: Side, mirrored: boolean): Side => (mirrored ? opposite(side) : side);
+const beside = (side: Curve['side'], mirrored: boolean): Curve['side'] => (mirrored ? opposite(side) : side);
+
+/** A curve as it is in a mirror. */
+const inMirror = (curve: Curve): Curve => {
+  const { id } = curve;
+  if (id === 'head height') return curve;
+  return { ...curve, values: curve.values.map((value) => (value === null ? null : mirroredValue(id, value))) };
+};
+
+/** What goes to and fro in both films. */
+const cyclePairs = (
+  { cycles }: FilmReading,
+  other: FilmReading,
+  mirrored: boolean,
+): (readonly [FilmCycles, FilmCycles])[] =>
+  cycles.flatMap((mine) => {
+    const theirs = other.cycles.find(({ by, side }) => by === mine.by && side === beside(mine.side, mirrored));
+    return theirs === undefined ? [] : [[mine, theirs] as const];
+  });
 
 /** Curves of two films that show the same; of one in a mirror its left beside the other’s right. */
 export function curvePairs(
@@ -45,7 +61,7 @@ export function curvePairs(
 ): (readonly [Curve, Curve])[] {
   return curves.flatMap((curve) => {
     const found = other.curves.find(({ id, side }) => id === curve.id && side === beside(curve.side, mirrored));
-    return found === undefined ? [] : [[curve, found] as const];
+    return found === undefined ? [] : [[curve, mirrored ? inMirror(found) : found] as const];
   });
 }
 
@@ -109,10 +125,7 @@ function unlike(
  * of them does not go to and fro at least twice, or not with the same hand.
  */
 export function cyclesInStep(first: FilmReading, second: FilmReading, mirrored: boolean): InStep | null {
-  const [found] = first.cycles.flatMap((mine): (readonly [FilmCycles, FilmCycles])[] => {
-    const theirs = second.cycles.find(({ by, side }) => by === mine.by && side === beside(mine.side, mirrored));
-    return theirs === undefined || mine.starts.length < 2 || theirs.starts.length < 2 ? [] : [[mine, theirs]];
-  });
+  const found = cyclePairs(first, second, mirrored).find((pair) => pair.every(({ starts }) => starts.length > 1));
   if (found === undefined) return null;
   const whole = ({ seconds }: FilmReading): Stretch => ({ from: seconds[0]!, to: seconds.at(-1)! });
   const mine = placesOfCycles(found[0].starts, whole(first));
@@ -147,22 +160,18 @@ function span({ id, unit, values }: Curve): string {
     : figureSpan({ id, unit }, least, most);
 }
 
-const seconds = (value: number | null): string => (value === null ? '' : `${value.toFixed(1)} s`);
+const known = (value: number | null, said: (value: number) => string): string => (value === null ? '' : said(value));
+const farSaid = (range: number): string => inUnit(range, 'cm');
 
 /** What was counted and what each figure goes through, of two films beside each other. */
 export function filmRows(first: FilmReading, second: FilmReading, mirrored: boolean): FilmRow[] {
-  const cycles = first.cycles.flatMap((mine): FilmRow[] => {
-    const theirs = second.cycles.find(({ by, side }) => by === mine.by && side === beside(mine.side, mirrored));
-    if (theirs === undefined) return [];
+  const cycles = cyclePairs(first, second, mirrored).flatMap(([mine, theirs]): FilmRow[] => {
     const who = whoGoes(mine);
-    const far = (range: number | null): string => (range === null ? '' : inUnit(range, 'cm'));
-    const even = (spread: number | null): string =>
-      spread === null ? '' : `to ${Math.max(1, Math.round(100 * spread))} %`;
     return [
       { name: `${who}: counted`, first: counted(mine.count, 'cycle'), second: counted(theirs.count, 'cycle') },
-      { name: `${who}: each`, first: seconds(mine.mean), second: seconds(theirs.mean) },
-      { name: `${who}: even`, first: even(mine.spread), second: even(theirs.spread) },
-      { name: `${who}: from end to end`, first: far(mine.rangeCm), second: far(theirs.rangeCm) },
+      { name: `${who}: each`, first: known(mine.mean, secondsSaid), second: known(theirs.mean, secondsSaid) },
+      { name: `${who}: even`, first: known(mine.spread, evenSaid), second: known(theirs.spread, evenSaid) },
+      { name: `${who}: from end to end`, first: known(mine.rangeCm, farSaid), second: known(theirs.rangeCm, farSaid) },
     ];
   });
   const curves = curvePairs(first, second, mirrored).map(([a, b]) => ({

@@ -1,48 +1,19 @@
 import { isTimed, type Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
-import type { Plan } from './plan';
-import { practisedRoutine } from './practisedRoutine';
-import { lockedStrands } from './stopReasons';
-import type { PracticeLog } from '../practice/log';
-import type { Routine } from '../routine/routine';
-import type { School } from '../schools/school';
-import type { Measure } from '../students/measure';
-import type { Student } from '../students/student';
 import type { AskedThen } from '../film/filmSaid';
 import type { Still } from '../film/still';
+import type { StudentRecords } from './contextOf';
+import type { Plan } from './plan';
+import { practisedOn } from './practisedRoutine';
 
 /** What is known of a student about the day of a film. */
-export interface FilmedDay {
-  readonly student: Student;
-  readonly school: School;
-  readonly exercises: readonly Exercise[];
-  readonly routines: readonly Routine[];
-  /** Of the student. */
-  readonly plans: readonly Plan[];
-  readonly measures: readonly Measure[];
-  readonly logs: readonly PracticeLog[];
-}
+export type FilmedDay = Omit<StudentRecords, 'corrections'> & { readonly plans: readonly Plan[] };
 
 /** The dose of a drill in what the student practises on a day by the first plan that has it; null where none has. */
 function plannedDose(exercise: Exercise, day: string, known: FilmedDay): Dose | null {
-  const { student, school, measures, logs } = known;
   const shelf = new Map(known.exercises.map((entry) => [entry.id, entry]));
-  for (const plan of known.plans) {
-    const routine = known.routines.find(({ id }) => id === plan.routineId);
-    if (routine === undefined || plan.startsOn > day) continue;
-    const locked = lockedStrands(plan, logs, school.raise, shelf).map(({ segmentId }) => segmentId);
-    const { routine: practised } = practisedRoutine(
-      routine,
-      plan,
-      student,
-      measures,
-      shelf,
-      school,
-      day,
-      new Set(locked),
-      logs,
-    );
-    for (const segment of practised.segments) {
+  for (const plan of known.plans.filter(({ startsOn }) => startsOn <= day)) {
+    for (const segment of practisedOn(plan, known, shelf, day)?.segments ?? []) {
       if (segment.type === 'exercise' && segment.exerciseId === exercise.id) return segment.dose;
     }
   }

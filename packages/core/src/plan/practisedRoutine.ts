@@ -10,8 +10,10 @@ import type { Measure } from '../students/measure';
 import { notedOf } from '../students/notedOf';
 import type { Student } from '../students/student';
 import { bodyOfStudent, capacityOfStudent, restingBreathOf } from '../students/studentBody';
+import type { StudentRecords } from './contextOf';
 import { dosedRoutine } from './dosedRoutine';
 import type { Plan } from './plan';
+import { lockedStrands } from './stopReasons';
 
 /** How hard holds are for a student, where something noted asks for it; else nothing is reckoned. */
 function effortOfHolds(
@@ -55,6 +57,19 @@ export function practisedRoutine(
   return student === null
     ? { routine: dosed, changed: [] }
     : takenCareOf(dosed, student, measures, exercises, school, day, logs);
+}
+
+/** What a student practises of a plan on a day, without what is locked by a sign to stop; null where its routine is gone. */
+export function practisedOn(
+  plan: Plan,
+  { student, school, measures, logs, routines }: Omit<StudentRecords, 'corrections' | 'exercises'>,
+  exercises: ReadonlyMap<string, Exercise>,
+  day: string,
+): Routine | null {
+  const routine = routines.find(({ id }) => id === plan.routineId);
+  if (routine === undefined) return null;
+  const locked = new Set(lockedStrands(plan, logs, school.raise, exercises).map(({ segmentId }) => segmentId));
+  return practisedRoutine(routine, plan, student, measures, exercises, school, day, locked, logs).routine;
 }
 
 /** A routine with doses put in, with what is noted of a student taken care of. */

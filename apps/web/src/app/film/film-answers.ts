@@ -9,7 +9,9 @@ import {
   heightSaid,
   paceSaid,
   pausesSaid,
+  slidesSaid,
   type AskedThen,
+  type Film,
   type FilmFrom,
   type FilmReading,
   type WorstMoment,
@@ -63,12 +65,7 @@ import {
         }
       </ul>
       <p class="small soft beyond">
-        @if (taped()) {
-          ± as if each point were marked by hand.
-        } @else {
-          ± with how far cloth slides off a joint: some 3 cm, and 7 at hips and shoulders of a trunk that turns. Keep
-          the moment and set its points right where you want to know more closely.
-        }
+        {{ slides() }}
       </p>
     </section>
   `,
@@ -109,8 +106,7 @@ export class FilmAnswers {
   readonly from = input.required<FilmFrom>();
   /** What was asked on that day; null where nothing is known to be done. */
   readonly asked = input.required<AskedThen | null>();
-  /** Tape is on the joints. */
-  readonly taped = input.required<boolean>();
+  readonly film = input.required<Film>();
   /** The film itself is there to be run. */
   readonly there = input.required<boolean>();
   readonly go = output<WorstMoment>();
@@ -129,6 +125,8 @@ export class FilmAnswers {
       driftSaid(drift, this.from()),
     ].filter((line) => line !== '');
   });
+
+  protected readonly slides = computed(() => slidesSaid(this.film(), this.from()));
 
   protected secondsOf({ frame }: WorstMoment): string {
     return `${this.reading().seconds[frame]!.toFixed(1)} s`;

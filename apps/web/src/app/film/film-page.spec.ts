@@ -171,7 +171,7 @@ test('what went astray before it was noticed is doubted where it was', async () 
   expect(view.text()).toContain('right wrist, 0.0–0.3 s');
 });
 
-test('tape makes each ± narrower, is kept, and the moment that is kept waits to be looked at where there is none', async () => {
+test('tape makes each ± narrower, and is kept', async () => {
   standIn(4);
   const film = followed();
   const knees = film.tracks['knee right']!;

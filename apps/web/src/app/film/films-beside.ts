@@ -21,6 +21,7 @@ import {
   curvePairs,
   cyclesInStep,
   filmFromWords,
+  filmRates,
   filmRows,
   secondsInStep,
   valueAt,
@@ -39,8 +40,6 @@ import { NotHere } from './not-here';
 
 /** So many points of a curve are drawn. */
 const DRAWN = 240;
-/** A frame, where nothing was followed that says how long one is, s. */
-const FRAME = 1 / 15;
 /** The second film catches up what it is behind within so long, s. */
 const CATCH_UP = 0.5;
 
@@ -202,7 +201,7 @@ export class FilmsBeside {
 
   protected async stepBy(way: 1 | -1): Promise<void> {
     const { moments, placeOf } = this.step();
-    const frame = 1 / (this.first.film()?.perSecond ?? 1 / FRAME);
+    const frame = 1 / (this.first.film()?.perSecond ?? filmRates[0]);
     await this.go(placeOf(moments(this.place())[0] + way * frame));
   }
 

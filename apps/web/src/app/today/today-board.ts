@@ -5,9 +5,8 @@ import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
 import {
   nextMeeting,
-  practisedRoutine,
+  practisedOn,
   durationWords,
-  lockedStrands,
   timeline,
   type Meeting,
   type Plan,
@@ -125,22 +124,8 @@ export class TodayBoard {
 
   /** The routine of a plan as it will be practised: locked strands are left out. */
   private planned(plan: Plan, records: StudentRecords, today: string): { id: string; name: string; length: string }[] {
-    const { student, school, logs, measures, routines } = records;
-    const routine = routines.find((entry) => entry.id === plan.routineId);
-    if (routine === undefined) return [];
-    const shelf = this.everybody.shelf();
-    const locked = lockedStrands(plan, logs, school.raise, shelf);
-    const { routine: dosed } = practisedRoutine(
-      routine,
-      plan,
-      student,
-      measures,
-      shelf,
-      school,
-      today,
-      new Set(locked.map((strand) => strand.segmentId)),
-      logs,
-    );
-    return [{ id: routine.id, name: routine.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
+    const dosed = practisedOn(plan, records, this.everybody.shelf(), today);
+    if (dosed === null) return [];
+    return [{ id: dosed.id, name: dosed.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }
 }

@@ -80,9 +80,7 @@ describe('strain', () => {
     expect(mayMove(state({ goodRun: 1 }), { sessionsToRaise: 1 })).toBe(true);
     expect(mayMove(state({ gap: 1 }), rules)).toBe(true);
     expect(mayMove(state({ open: false }), rules)).toBe(true);
-    for (const [hard, moves] of [0, 1, 2, 4].map((bits) => [bits, false] as const)) {
-      expect(mayMove(state({ hard }), rules)).toBe(moves);
-    }
+    for (const hard of [0, 1, 2, 4]) expect(mayMove(state({ hard }), rules)).toBe(false);
     for (const hard of [3, 5, 6, 7]) expect(mayMove(state({ hard }), rules)).toBe(true);
   });
 });
