@@ -28,6 +28,8 @@ test('a lesson repeats what came before, teaches one in its views, plays the who
     ['joined', 1, 30],
     ['whole', 1, 120],
   ]);
+  const taught = lesson!.parts.slice(1, -1);
+  expect(taught.map(({ pieces }) => pieces)).toEqual(taught.map(() => ['Piece 4']));
   expect(lesson!.seconds).toBe(360 + 540);
   expect(lesson!.over).toBe(0);
 });
@@ -106,6 +108,25 @@ test('a first piece that is too long is taught all the same, and said', () => {
   expect(first!.reason).toContain('takes longer than a lesson');
 });
 
+test('a single piece longer than a lesson is played whole once it is learned', () => {
+  const long = chain(1, { nextLesson: 2, lessonSeconds: 300, pieces: [piece(1, 900)] });
+  expect(chainLessons(long, 1)[0]).toMatchObject({
+    mode: 'each',
+    teaches: null,
+    reason: 'Everything is learned: play it whole.',
+  });
+});
+
+test('two pieces are enough to be joined; one is not', () => {
+  const tight = (taught: number) =>
+    chain(3, { taught, lessonSeconds: 300, pieces: [1, 2, 3].map((number) => piece(number, 200)) });
+  expect([1, 2].map((taught) => chainLessons(tight(taught), 1)[0]!.mode)).toEqual(['each', 'nothing new']);
+});
+
+test('a new chain is empty: nothing learned, nothing joined', () => {
+  expect(newChain('c', 'Chain')).toMatchObject({ pieces: [], joinedLast: false, nextLesson: 1 });
+});
+
 test('after the last piece nothing is taught, and the whole is played', () => {
   const lessons = chainLessons(chain(2, { nextLesson: 2 }), 3);
   expect(lessons.map((lesson) => lesson.teaches?.id ?? null)).toEqual(['p2', null, null]);
@@ -115,6 +136,7 @@ test('after the last piece nothing is taught, and the whole is played', () => {
 
 test('left and right as the students see them', () => {
   expect(sideWords('left', 'facing')).toContain('show your own right');
+  expect(sideWords('right', 'facing')).toContain('show your own left');
   expect(sideWords('left', 'from behind')).toContain('show your own left');
   expect(sideWords('both', 'facing')).toBe('both sides together');
 });

@@ -38,7 +38,7 @@ const read = (): PointSeen[] => [
     beyond: null,
   },
 ];
-const seen = (corrections: readonly Correction[], stills: readonly Still[]) =>
+const seen = (corrections: readonly Correction[], stills: readonly Still[], pointsOf: () => PointSeen[] = read) =>
   seenInWork(
     corrections,
     pointsInWork(
@@ -47,7 +47,7 @@ const seen = (corrections: readonly Correction[], stills: readonly Still[]) =>
       today,
     ),
     stills,
-    read,
+    pointsOf,
   );
 
 test('what was seen and cued, on the newest picture of each exercise', () => {
@@ -78,6 +78,10 @@ test('what has helped, was long ago or seen otherwise is not among it; the order
   expect(seen([noted(knees, 's', '2025-11-10')], [picture])).toEqual([]);
   expect(seen([noted(knees, null, picture.day)], [picture])).toEqual([]);
   expect(seen([noted(knees, 'gone', picture.day)], [picture])).toEqual([]);
+  // A point that the picture was never asked for is named all the same.
+  expect(seen([noted(knees, 's', picture.day)], [picture], () => [])[0]!.lines).toEqual([
+    { seen: 'Knees', cue: knees.cue },
+  ]);
   const both = [noted(knees, 's', picture.day), noted(torso, 's', picture.day)];
   const order = ({ lines }: { lines: readonly { cue: string }[] }) => lines.map(({ cue }) => cue).toSorted();
   expect(order(seen(both.toReversed(), [picture])[0]!)).toEqual(order(seen(both, [picture])[0]!));

@@ -275,6 +275,11 @@ describe('effort felt against reckoned, practice by practice', () => {
     expect(points([twice])[0]!.predicted).toBeCloseTo(points([practised('2026-03-20')])[0]!.predicted, 9);
   });
 
+  test('a hold that never tires says nothing of strength', () => {
+    const strong = { ...capacity, kneeNm: 2000, shoulderNm: 2000 };
+    expect(effortCalibration([practised('2026-03-20')], shelf, standardBody, strong, softSchool).points).toEqual([]);
+  });
+
   test('the eight latest, the oldest first, whatever order they came in', () => {
     const days = Array.from({ length: 10 }, (_, index) => `2026-03-${10 + index}`);
     const seen = points(days.toReversed().map((day) => practised(day)));

@@ -104,8 +104,8 @@ export function calls(
         return [call(0, segment.type === 'rest' && segment.label !== '' ? segment.label : words.rest)];
       default: {
         const cue = span.turn === 1 ? cueOf(span) : '';
-        const first = cue === '' ? [] : [{ spanIndex: span.index, offsetMs: 0, text: cue }];
-        return [...first, ...lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template))];
+        const first = { spanIndex: span.index, offsetMs: 0, text: cue };
+        return [first, ...lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template))];
       }
     }
   });

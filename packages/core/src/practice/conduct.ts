@@ -48,7 +48,7 @@ export const conductAt = (spanIndex: number): ConductState => ({ ...initial, spa
 
 function share(state: ConductState, span: Span): number {
   if (state.taps !== null) return Math.min(1, state.taps / Math.max(1, span.amount));
-  return span.durationMs === 0 ? 1 : Math.min(1, state.offsetMs / span.durationMs);
+  return Math.min(1, state.offsetMs / span.durationMs);
 }
 
 function recorded(state: ConductState, span: Span): ConductState {
@@ -137,7 +137,8 @@ function apply(state: ConductState, line: Timeline, action: JournalEvent['action
  */
 export function conduct(line: Timeline, events: readonly JournalEvent[], now: number): ConductState {
   let state = initial;
-  let at = events[0]?.at ?? now;
+  // Before the first press nothing runs.
+  let at = 0;
   for (const event of events) {
     if (state.finished && event.action !== 'back') break;
     state = apply(advance(state, line, event.at - at), line, event.action);

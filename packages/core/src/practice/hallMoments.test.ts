@@ -55,7 +55,8 @@ test('which hold of how many stands beside it; a single one is not numbered', ()
   expect(seen([twice], 15).detail).toMatch(/^Hold 1 of 2 · attention: /);
   expect(seen([twice], 10 + 20 + 15 + 1).detail).toMatch(/^Hold 2 of 2 · attention: /);
   expect(seen([tree], 15).detail).toMatch(/^attention: /);
-  // In the rest between them nothing is stood in.
+  // In the rest between them nothing is stood in, nor looked at.
+  expect(seen([twice], 35).checkpoint).toBeNull();
   const low = { ...twice, turned: { ...unturned, kneeBendDeg: 45 } };
   expect(seen([low], 35).detail).toBe('');
   expect(seen([low], 15).detail).toMatch(/^Hold 1 of 2 · bend 45° · attention: /);
@@ -72,6 +73,29 @@ test('an exercise that is gone from the shelf is still counted', () => {
   });
   expect(seen([reel({}, gone)], 11)).toMatchObject({ title: 'Exercise', big: '8', detail: '', fullness: null });
   expect(seen([segment('a', breathe(5, pattern(4, 0, 6, 0)), gone)], 11).big).toBe('5');
+  expect(seen([reel({}, gone)], 3)).toMatchObject({ kind: 'settle', wayIn: [], mayBegin: '', cautions: [] });
+  expect(seen([reel({}, gone)], 11, { school: breathSchool }).fullness).toBeNull();
+  const value = routine([reel({}, gone)]);
+  const called = hallCalls(value, timeline(value), usualCalls, true, shelf, softSchool, new Set());
+  expect(called.map(({ text }) => text)).toEqual(['Three more', 'The last one', 'Three more', 'The last one', 'Done']);
+});
+
+test('a routine with nothing in it is over at once, whatever is pressed', () => {
+  const value = routine([]);
+  const line = timeline(value);
+  expect(momentOf(value, line, conduct(line, [], 0), shelf, softSchool).kind).toBe('done');
+  for (const action of ['tap', 'loosen', 'lost', 'next', 'back', 'end'] as const) {
+    const state = conduct(
+      line,
+      [
+        { at: 0, action: 'start' },
+        { at: 0, action },
+      ],
+      1000,
+    );
+    expect(state).toMatchObject({ spanIndex: 0, records: [], losses: [], loosening: false });
+    expect(momentOf(value, line, state, shelf, softSchool).kind).toBe('done');
+  }
 });
 
 test('while it is taken up: the way in and its cautions, but for the general one', () => {

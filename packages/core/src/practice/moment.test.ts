@@ -28,7 +28,11 @@ test('what the hall sees, moment by moment', () => {
     next: 'Empty and full, right',
     fullness: null,
   });
+  expect(at(12).direction).toBe('');
   expect(at(41)).toMatchObject({ kind: 'change', title: 'Change: right' });
+  // What leads there is not what comes next: the side and the way of the work are.
+  expect(at(60).next).toBe('One-hand silk-reeling, left, forward');
+  expect(at(85 + 88 + 1).title).toBe('Change: left, reversed');
   expect(at(76)).toMatchObject({ title: 'Take up: One-hand silk-reeling' });
   expect(at(86)).toMatchObject({ kind: 'cycle', big: '8', unit: 'of 8 to go', side: 'left', direction: 'forward' });
   expect(at(85 + 11 + 3).big).toBe('7');
@@ -45,7 +49,9 @@ test('what the hall sees, moment by moment', () => {
   expect(at(3).mayBegin).toBe('You may begin when the empty foot would lift at once.');
   expect(at(12).wayIn).toEqual([]);
   expect([at(11), at(39)].map(({ detail }) => detail)).toEqual(['attention: the full foot', 'attention: the crown']);
-  expect(at(10_000)).toMatchObject({ kind: 'done' });
+  const done = { kind: 'done', title: 'Done', wayIn: [], mayBegin: '', cautions: [], checkpoint: null };
+  expect(at(10_000)).toMatchObject(done);
+  expect(at(30, { at: 20_000, action: 'end' })).toMatchObject(done);
 });
 
 test('what the student is being corrected for is said first; what to mind is told while it is taken up', () => {
@@ -78,6 +84,12 @@ test('of a range, and by feel, it says from where on it is enough, and that it i
   };
   expect(shown(stand, 30, 10 + 20)).toBe('enough from 30 s');
   expect(shown(stand, 30, 10 + 30)).toBe('enough now: Next ends it');
+  const detail = ({ least }: { least: number }) => {
+    const held = insertSegment(newRoutine('r', 'Held', softSchool), { ...stand, dose: { ...stand.dose, least } });
+    const spans = timeline(held);
+    return momentOf(held, spans, conduct(spans, [{ at: 0, action: 'start' }], 11_000), shelf, softSchool).detail;
+  };
+  expect(detail({ least: 0 })).not.toContain('until the cue');
   expect(shown(stand, 0, 10 + 1)).toBe('of about 1:00 min · as long as it feels right: Next ends it');
   // It waits: what was planned is long over, and repetitions are counted on.
   expect(shown(stand, 0, 10 + 90)).toBe('30 s over · as long as it feels right: Next ends it');
@@ -85,6 +97,7 @@ test('of a range, and by feel, it says from where on it is enough, and that it i
   expect(shown(stand, 30, 5)).toBe('');
   expect(shown(reel, 3, 10 + 22)).toBe('of 8 to go · enough from 3');
   const taps = [11, 12, 13].map((at): JournalEvent => ({ at: at * 1000, action: 'tap' }));
+  expect(shown(reel, 3, 13, ...taps.slice(0, 2))).toBe('of 8 to go · enough from 3');
   expect(shown(reel, 3, 14, ...taps)).toBe('of 8 to go · enough now: Next ends it');
 });
 
@@ -153,6 +166,15 @@ describe('doses as the trade gives them', () => {
     expect(shown({ ...reel, dose: { ...dose, least: 60 } }, 10 + 61).unit).toBe(
       '6 repetitions done · enough now: Next ends it',
     );
+    // By feel the clock counts up; in turn both sides are counted down together.
+    expect(shown({ ...reel, dose: { ...dose, least: 0 } }, 10 + 25)).toMatchObject({
+      big: '0:25',
+      unit: '2 repetitions done · as long as it feels right: Next ends it',
+    });
+    expect(shown({ ...reel, dose, sideOrder: 'each' }, 10 + 11)).toMatchObject({
+      big: '35',
+      unit: 'of 36 to go, sides in turn',
+    });
   });
 
   test('left and right in turn: both together count down, each on its side in its own words', () => {
@@ -160,6 +182,11 @@ describe('doses as the trade gives them', () => {
     const each = { ...reel, dose, sideOrder: 'each' as const };
     expect(shown(each, 10 + 1)).toMatchObject({ big: '16', unit: 'of 16 to go, sides in turn', side: 'left' });
     expect(shown(each, 10 + 11)).toMatchObject({ big: '15', side: 'right', next: 'One-hand silk-reeling, left' });
+    // A point stays up for twenty seconds all the same, over the turns.
+    const points = [1, 11, 21, 31, 41, 61, 81, 101].map((seconds) => shown(each, 10 + seconds).checkpoint!.id);
+    const all = [...new Set(points)];
+    expect(all.length).toBeGreaterThan(2);
+    expect(points).toEqual([0, 0, 1, 1, 2, 3, 4, 5].map((turn) => all[turn % all.length]));
     const [left, right] = [shown(each, 10 + 1).detail, shown(each, 10 + 11).detail];
     expect(right).not.toBe(left);
   });

@@ -100,7 +100,7 @@ function enoughOf(span: Span, state: ConductState, dose: Dose): string {
   const inTime = dose.kind === 'hold' || isTimed(dose);
   const whole = axisValue(dose, axesOf(dose)[0]!);
   const here = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
-  const done = span.turns > 1 ? (span.turn - 1 + here) / span.turns : here;
+  const done = (span.turn - 1 + here) / span.turns;
   if (done >= least / whole - 1e-9) return 'enough now: Next ends it';
   return `enough from ${inTime ? durationWords(least) : `${least}`}`;
 }
@@ -117,7 +117,7 @@ function checkpointOf(
   inWork: ReadonlySet<string>,
 ): Checkpoint | null {
   const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), inWork, span.index - span.turn);
-  if (points.length === 0 || span.kind === 'rest' || span.kind === 'talk') return null;
+  if (span.kind === 'rest') return null;
   const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
   return points[turn % points.length] ?? null;
 }

@@ -55,7 +55,7 @@ function countOfCycle(span: Span, state: ConductState, done: number, dose: Dose)
   if (timed && span.turns === 1) {
     return { big: timeLeft(span, state), unit: `${counted(done, 'repetition')} done` };
   }
-  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + Math.floor(done)] : [span.amount, done];
+  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1] : [span.amount, done];
   return { big: `${all - gone}`, unit: `of ${all} to go${span.turns > 1 ? ', sides in turn' : ''}` };
 }
 
@@ -94,7 +94,7 @@ function cycleFigure(
     fullness:
       knots === null || !byPace || !pacesBreath(school)
         ? null
-        : (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into % 1),
+        : (seconds) => fullnessAt(knots, spanRepetition(span, seconds * 1000).into),
   };
 }
 
@@ -102,12 +102,12 @@ function breathFigure(span: Span, state: ConductState, pattern: BreathPattern): 
   const period = breathPeriod(pattern);
   const { done, into } = spanRepetition(span, state.offsetMs);
   const knots = patternKnots(pattern);
-  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1 + done] : [span.amount, done];
+  const [all, gone] = span.turns > 1 ? [span.turns, span.turn - 1] : [span.amount, done];
   return {
     big: span.byCue ? `${done}` : `${Math.max(0, all - gone)}`,
     unit: span.byCue ? `breaths done, ${all} planned` : `of ${all} breaths to go`,
     detail: breathWords[breathPhaseAt(pattern, Math.min(into, 1 - 1e-9) * period).phase],
-    fullness: (at) => fullnessAt(knots, (spanRepetition(span, at * 1000).into % 1) * period),
+    fullness: (at) => fullnessAt(knots, spanRepetition(span, at * 1000).into * period),
   };
 }
 

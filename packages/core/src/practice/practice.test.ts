@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { breathe, cycle, eachSide, hold, pattern, together } from '../library/describe';
 import { timeline } from '../routine';
 import { anyRoutine, routine, segment, shelf } from '../testing/samples';
-import { bells, conduct, logLines, PracticeLogSchema, type JournalEvent } from '.';
+import { bells, conduct, conductAt, logLines, PracticeLogSchema, type JournalEvent } from '.';
 import { LogLineSchema } from './log';
 import { metShare } from '../plan';
 import { withAxisValue } from '../axis';
@@ -208,6 +208,22 @@ describe('the log of a practice', () => {
     expect(lines[0]!.alignmentKept).toBe(0.25);
     expect(lines[1]!.alignmentKept).toBeNull();
     expect(lines[2]!.done.amount).toBe(3);
+    // Gone back, and then done to its end by the pace: all of it.
+    expect(linesAt(200, [115, 'tap'], [116, 'back'])[2]!.done.amount).toBe(10);
+  });
+
+  test('knows a loss in any of its holds; has what stays in a cycle, and a name for what is gone', () => {
+    const two = routine([
+      segment('h', hold(20, together(2), 0)),
+      segment('c', { ...cycle(4, together(2)), staySeconds: 3 }, { exerciseId: 'gone' }),
+    ]);
+    const spans = timeline(two);
+    const lines = logLines(two, spans, conduct(spans, presses([0, 'start'], [25, 'lost']), 60_000), shelf);
+    expect(lines.map(({ alignmentKept, staySeconds }) => [alignmentKept, staySeconds])).toEqual([
+      [0.25, null],
+      [null, 3],
+    ]);
+    expect(lines[1]!.exerciseName).toBe('gone');
   });
 
   test('a log with a wrong rating is refused with its path', () => {
@@ -234,7 +250,16 @@ describe('bells', () => {
     const soon = (now: number) =>
       bells(long, conduct(long, presses([0, 'start']), now * 1000)).map((bell) => bell.sound);
     expect(soon(0)).toEqual(['soon', 'end']);
+    // What rings now is no warning ahead.
     expect(soon(55)).toEqual(['end']);
+    expect([soon(49), soon(50)]).toEqual([['soon', 'end'], ['end']]);
+    const of = (seconds: number) => bells(timeline(routine([segment('a', hold(seconds, together(1)))])), conductAt(0));
+    expect([of(45), of(44)].map((list) => list.length)).toEqual([2, 1]);
+  });
+
+  test('where sides take turns each turn has its own sound', () => {
+    const turns = timeline(routine([segment('a', cycle(4, eachSide(2)), { sideOrder: 'each' })], { settleSeconds: 5 }));
+    expect(bells(turns, conductAt(0)).map(({ sound }) => sound)).toEqual(['begin', 'turn', 'turn', 'turn', 'end']);
   });
 
   test('are silent while paused and while repetitions are tapped', () => {

@@ -1,6 +1,7 @@
 import { cycle, eachSide, hold, together } from '../library/describe';
 import { timeline } from '../routine';
 import { logLine, routine, segment, shelf } from '../testing/samples';
+import { ALL_DONE } from './allDone';
 import { conduct } from './conduct';
 import { doingOf } from './doing';
 import { hallKeys, isSerious } from './hallRules';
@@ -86,6 +87,11 @@ describe('the log of a conducted practice', () => {
     expect(logOf(paused)!.practisedSeconds).toBe(30);
   });
 
+  test('what was left at once counts nothing', () => {
+    const skipped = journal({ events: events({ at: BEGUN, action: 'next' }, { at: BEGUN + 10_000, action: 'end' }) });
+    expect(logOf(skipped)!.practisedSeconds).toBe(10);
+  });
+
   test('one exercise may have its own effort', () => {
     const lines = logOf(journal(), { apart: { segmentId: 'b', effort: 8 } })!.lines;
     expect(lines.map(({ segmentId, effort }) => [segmentId, effort])).toEqual([
@@ -131,6 +137,9 @@ test('what a line did of what it was asked', () => {
   const counted = logLine(8, { kind: 'cycle', asked: { amount: 8, seconds: 40 }, done: { amount: 8, seconds: 10 } });
   expect(isLineMet(counted)).toBe(true);
   expect(isLineMet({ ...counted, kind: 'hold' })).toBe(false);
+  const hardly = (share: number) =>
+    logLine(1, { asked: { amount: 1, seconds: 1 }, done: { amount: 1, seconds: share } });
+  expect([ALL_DONE, ALL_DONE - 0.001].map((share) => isLineMet(hardly(share)))).toEqual([true, false]);
   expect(isLineMet({ ...counted, done: { amount: 6, seconds: 40 } })).toBe(false);
 });
 
@@ -165,7 +174,8 @@ describe('how far the figure is that does it', () => {
     const here = cycling.startMs + 7500;
     expect(at(here + 1000, { at: BEGUN + here, action: 'pause' })).toMatchObject({ done: 1, running: false });
     expect(at(here + 1000, { at: BEGUN + here, action: 'tap' })).toMatchObject({ done: 0, into: 0, running: false });
-    const settling = line.spans.find(({ kind }) => kind === 'settle' || kind === 'change');
-    if (settling !== undefined) expect(at(settling.startMs + 100).running).toBe(false);
+    const settling = timeline({ ...plain, settleSeconds: 10 });
+    const taken = conduct(settling, events(), BEGUN + 5000);
+    expect(doingOf(settling.spans[0]!, taken)).toMatchObject({ done: 0, into: 0, running: false });
   });
 });

@@ -1,4 +1,4 @@
-import type { Direction, Dose, Side } from '../library/dose';
+import type { Dose, Side } from '../library/dose';
 
 /**
  * The dose with every side and direction raised to the largest amount of any of them, adding the
@@ -6,12 +6,10 @@ import type { Direction, Dose, Side } from '../library/dose';
  */
 export function evenOut<D extends Dose>(dose: D): D {
   const most = Math.max(...dose.amounts.map((row) => row.amount));
-  const sides: Side[] = dose.amounts.some((row) => row.side !== 'both') ? ['left', 'right'] : ['both'];
-  const directions: Direction[] = dose.amounts.some((row) => row.direction !== 'none')
-    ? [...new Set(dose.amounts.map((row) => row.direction))]
-    : ['none'];
+  const sides: Side[] = dose.amounts.some((row) => row.side !== 'both') ? ['left', 'right'] : [];
+  const directions = new Set(dose.amounts.map((row) => row.direction));
   const missing = sides.flatMap((side) =>
-    directions
+    [...directions]
       .filter((direction) => !dose.amounts.some((row) => row.side === side && row.direction === direction))
       .map((direction) => ({ side, direction, amount: most })),
   );

@@ -9,13 +9,13 @@ const chosen = (routine: Routine, ids: ReadonlySet<string>): Segment[] =>
 
 /** Rounds that no segment belongs to are forgotten; one whose parts were torn apart keeps its first run. */
 function tidyRounds(routine: Routine): Routine {
-  const seen = new Set<string>();
+  const seen = new Set<string | null>();
   let last: string | null = null;
   const segments = routine.segments.map((segment) => {
     const { roundId } = segment;
-    const again = roundId !== null && roundId !== last && seen.has(roundId);
+    const again = roundId !== last && seen.has(roundId);
     last = roundId;
-    if (roundId !== null) seen.add(roundId);
+    seen.add(roundId);
     return again ? { ...segment, roundId: null } : segment;
   });
   const used = new Set(segments.map((segment) => segment.roundId));

@@ -15,7 +15,7 @@ export function laps({ segments, rounds }: Pick<Routine, 'segments' | 'rounds'>)
   while (index < segments.length) {
     const { roundId } = segments[index]!;
     let end = index + 1;
-    while (roundId !== null && end < segments.length && segments[end]!.roundId === roundId) end += 1;
+    while (end < segments.length && segments[end]!.roundId === roundId) end += 1;
     const of = rounds.find((round) => round.id === roundId)?.times ?? 1;
     for (let lap = 1; lap <= of; lap += 1) {
       for (let at = index; at < end; at += 1) order.push({ segment: segments[at]!, segmentIndex: at, lap, of });

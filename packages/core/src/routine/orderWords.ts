@@ -29,5 +29,5 @@ export function orderWords({ dose, sideOrder }: Pick<ExerciseSegment, 'dose' | '
   if (list.length < 2 || list.length > MOST || list.every((round) => wayOf(round) === '')) return '';
   const much = (round: Round): string =>
     dose.kind === 'hold' || isTimed(dose) ? durationWords(round.seconds) : String(Math.round(round.amount));
-  return upperFirst(`${list.map((round) => `${wayOf(round)} ${much(round)}`).join(', ')}.`);
+  return upperFirst(`${list.map((round) => `${wayOf(round) || 'both'} ${much(round)}`).join(', ')}.`);
 }

@@ -89,7 +89,7 @@ export function rounds(dose: Dose, order: SideOrder): Round[] {
   const rows = dose.amounts.map((row) => rowRounds(dose, row));
   if (order === 'whole') return rows.flat();
   if (dose.kind !== 'hold' && takesTurns(dose, order)) return turns(dose, rows);
-  return inTurn(dose.kind === 'hold' ? rows : alternateRows(rows));
+  return inTurn(alternateRows(rows));
 }
 
 /** Puts the rows of one side into one column, so that left and right are taken in turn. */

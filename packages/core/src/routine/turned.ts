@@ -22,8 +22,7 @@ export const stageOf = (
   { turned }: Pick<ExerciseSegment, 'turned'>,
   { stages }: Pick<Exercise, 'stages'>,
 ): Stage | null => {
-  const stage = turned?.stage ?? null;
-  return stage === null ? null : (stages[stage - 1] ?? null);
+  return stages[(turned?.stage ?? 0) - 1] ?? null;
 };
 
 /** A posture turned in part; what is null or left out stays as it is. */

@@ -252,6 +252,11 @@ describe('the order of sides and directions in words, to count along on paper', 
     expect(words(timed(180, 10, eachSide(1)))).toBe('Left 3:00 min, right 3:00 min.');
   });
 
+  test('what both do together beside what one does is said', () => {
+    const amounts = [...together(3), { side: 'left', direction: 'none', amount: 2 } as const];
+    expect(words(cycle(6, amounts))).toBe('Both 3, left 2.');
+  });
+
   test('nothing where there is one thing to do, and not a page of it', () => {
     expect(words(hold(60, together(3)))).toBe('');
     expect(words(cycle(6, together(8)))).toBe('');
@@ -296,6 +301,29 @@ describe('sides of a dose', () => {
       row('right', 'forward', 8),
       row('right', 'reversed', 8),
     ]);
+    expect(of(row('left', 'forward', 8), row('right', 'forward', 8), row('left', 'reversed', 4))).toEqual([
+      row('left', 'forward', 8),
+      row('right', 'forward', 8),
+      row('left', 'reversed', 8),
+      row('right', 'reversed', 8),
+    ]);
+    // What one side does beside what both do together is asked of the other too.
+    expect(of(row('both', 'none', 2), row('left', 'none', 3))).toEqual([
+      row('both', 'none', 3),
+      row('left', 'none', 3),
+      row('right', 'none', 3),
+    ]);
+  });
+
+  test('where one side has more, it goes on without a stop, in sets as they are', () => {
+    const more = cycle(6, [row('left', 'none', 1), row('right', 'none', 3)]);
+    const kinds = timeline(quiet(segment('a', { ...more, restSeconds: 20 }, { sideOrder: 'each' }))).spans.map(
+      ({ kind }) => kind,
+    );
+    expect(kinds).not.toContain('rest');
+    const sets = rounds(timed(20, 6, [row('left', 'none', 1), row('right', 'none', 2)]), 'each');
+    expect(new Set(sets.filter(({ set }) => set === 2).map(({ side }) => side))).toEqual(new Set(['right']));
+    expect(sets.every(({ seconds }) => seconds > 0)).toBe(true);
   });
 
   test('are unequal by what is asked of each, and only where sides or ways are told apart', () => {

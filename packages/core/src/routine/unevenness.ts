@@ -26,7 +26,7 @@ function compare(dose: Rows, key: 'side' | 'direction', one: Way, two: Way): Une
 
 /** Where a dose is unequal between left and right, or between forward and reversed. */
 export function unevenness(dose: Rows): Unevenness[] {
-  const sides = dose.amounts.some((row) => row.side !== 'both') ? compare(dose, 'side', 'left', 'right') : null;
+  const sides = compare(dose, 'side', 'left', 'right');
   const directions = dose.amounts.some((row) => row.direction === 'reversed')
     ? compare(dose, 'direction', 'forward', 'reversed')
     : null;
