@@ -1,9 +1,10 @@
 import { writeFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { mutantsMarkdown } from './mutants-left.mjs';
 import { installPackages, root, run, tool } from './setup.mjs';
 
-/** Writes docs/bundle.schema.json and docs/sources.md from what the program itself uses. */
+/** Writes docs/bundle.schema.json and docs/sources.md from what the program itself uses, and docs/mutants.md from what was measured. */
 await installPackages();
 const folder = mkdtempSync(join(root, 'node_modules', '.docs-'));
 const file = join(folder, 'core.mjs');
@@ -20,3 +21,4 @@ const { bundleJsonSchema, sourcesMarkdown } = await import(pathToFileURL(file).h
 rmSync(folder, { recursive: true });
 writeFileSync(join(root, 'docs/bundle.schema.json'), `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`);
 writeFileSync(join(root, 'docs/sources.md'), sourcesMarkdown());
+writeFileSync(join(root, 'docs/mutants.md'), mutantsMarkdown());

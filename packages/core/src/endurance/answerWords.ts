@@ -65,8 +65,6 @@ export function limitWords(answers: PostureAnswers): string {
   return `${name[0]!.toUpperCase()}${name.slice(1)} would give out first, at ${holdWords(first)}`;
 }
 
-const sideWords = (side: FootSide): string => (side === 'left' ? 'left' : 'right');
-
 /** The whole figure as a text, for those who do not see it. */
 export function figureText(pose: FigurePose, posture: SettledPosture, answers: PostureAnswers): string {
   const other: FootSide = pose.working === 'left' ? 'right' : 'left';
@@ -81,6 +79,6 @@ export function figureText(pose: FigurePose, posture: SettledPosture, answers: P
       ? 'pelvis square'
       : `pelvis turned ${Math.round(Math.abs(pose.turnDeg))}° to the ${pose.turnDeg > 0 ? 'right' : 'left'}`;
   if (pose.statics === null) return `A seated figure: ${trunk}, ${arms}.`;
-  const weight = `${percent(pose.feet[pose.working].share)} of the weight on the ${sideWords(pose.working)} foot, ${percent(pose.feet[other].share)} on the ${sideWords(other)}`;
+  const weight = `${percent(pose.feet[pose.working].share)} of the weight on the ${pose.working} foot, ${percent(pose.feet[other].share)} on the ${other}`;
   return `A standing figure: ${bend}, ${trunk}, ${arms}, ${turn}; ${weight}. ${kneeWords(answers.kneePastToes)}. The head is ${centimetres(pose.headDrop)} lower than standing straight. The centre of mass is over the point between the feet where the weight falls.`;
 }

@@ -174,6 +174,10 @@ describe('the edges of what is read', () => {
     expect(said('2026-03-01,Shoulder wheel,,,9,,,,,')).toEqual(['done: “” is no number']);
     expect(said('2026-03-01,Shoulder wheel,,many,9,,,,,')).toEqual(['done: “many” is no number']);
     expect(said('2026-03-01,Holding the tree,,soon,,,,,,')).toEqual(['done: “soon” is no time like 90, 1:30 or 2 min']);
+    // A time is no number of repetitions.
+    expect(said('2026-03-01,Shoulder wheel,,1:30,9,,,,,')).toEqual(['done: “1:30” is no number']);
+    for (const day of ['2026-3-1', '2026-03-01T00:00', '+002026-03-01', '2026-02-30', '2026'])
+      expect(said(`${day},Shoulder wheel,,9,,,,,,`)[0]).toMatch(/^day: /);
     expect(said('2026-03-01,Shoulder wheel,,9,lots,,,,,')).toEqual(['asked: “lots” cannot be read']);
     expect(said('2026-03-01,Shoulder wheel,,9,-2,,,,,')).toEqual(['asked: “-2” cannot be read']);
     expect(row('2026-03-01,Shoulder wheel,,9,0,,,,,').problems).toEqual([]);
@@ -219,6 +223,7 @@ describe('the edges of what is read', () => {
     expect(where('3', 'x'.repeat(200))[1]).toHaveLength(120);
     const [log] = row('2026-03-01,Holding the tree,,60,,,,3,knee,').logs;
     expect(readCsv(logsCsv([{ ...log!, painWhere: 'inside' }])).rows[0]![8]).toBe('knee: inside');
+    expect(readCsv(logsCsv([{ ...log!, painPlace: null, painWhere: 'left knee' }])).rows[0]![8]).toBe('left knee');
   });
 
   test('a day takes a thousand rows; what is beyond is named, and the rest kept', () => {

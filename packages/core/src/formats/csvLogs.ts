@@ -84,15 +84,12 @@ export function guessMapping(columns: readonly string[]): CsvMapping {
   return Object.fromEntries(entries);
 }
 
-const iso = /^(\d{4})-(\d{2})-(\d{2})$/;
 const dotted = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/;
 
 /** A day as YYYY-MM-DD or as day.month.year; null when it is none. */
 function readDay(text: string): string | null {
   const own = dotted.exec(text);
   const day = own === null ? text : `${own[3]!}-${own[2]!.padStart(2, '0')}-${own[1]!.padStart(2, '0')}`;
-  const parts = iso.exec(day);
-  if (parts === null) return null;
   const date = new Date(`${day}T00:00:00Z`);
   return Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== day ? null : day;
 }
@@ -233,8 +230,7 @@ export function csvLogs(
   const days = new Map<string, Row[]>();
   table.rows.forEach((row, index) => {
     const cell = (field: CsvField): string => {
-      const column = mapping[field];
-      return column === undefined ? '' : (row[column] ?? '').trim();
+      return (row[mapping[field] ?? -1] ?? '').trim();
     };
     if (index % TOLD_EVERY === 0) progress(index / table.rows.length);
     const read = readRow(cell, shelf, segmentOf);

@@ -2,12 +2,13 @@ import { inflateRawSync } from 'node:zlib';
 import { unzipSync } from 'fflate';
 import webvtt from 'node-webvtt';
 import { WaveFile } from 'wavefile';
-import { cycle, eachSide, hold, pattern, breathe, together } from '../library/describe';
-import { bellSounds } from '../practice/bellSounds';
+import { cycle, eachSide, hold, pattern, breathe, timed, together } from '../library/describe';
+import { bellSounds, FADED, overtones } from '../practice/bellSounds';
 import { timeline } from '../routine/timeline';
 import { softSchool } from '../schools/builtInSchools';
 import { routine, segment, shelf } from '../testing/samples';
 import { TRACK_RATE, cueTracks, trackSamples, trackSound, trackWords } from './cueTrack';
+import { wavHead, wavSamples } from './wav';
 import { webVtt } from './webVtt';
 
 const practice = routine(
@@ -125,6 +126,19 @@ test('both in one archive, read by zlib, with progress up to the whole', () => {
   expect(shares).toEqual(shares.toSorted((a, b) => a - b));
 });
 
+test('the head of a sound, byte by byte (RIFF, “Multimedia Programming Interface and Data Specifications 1.0”, chapter 3)', () => {
+  const head = Buffer.from(wavHead(300, 11_025));
+  const words = (at: number) => head.toString('latin1', at, at + 4);
+  expect([words(0), words(8), words(12), words(36)]).toEqual(['RIFF', 'WAVE', 'fmt ', 'data']);
+  // After the first eight bytes 36 of the head and two for each sample follow.
+  expect(head.readUInt32LE(4)).toBe(36 + 600);
+  expect([head.readUInt32LE(16), head.readUInt16LE(20), head.readUInt16LE(22)]).toEqual([16, 1, 1]);
+  expect([head.readUInt32LE(24), head.readUInt32LE(28)]).toEqual([11_025, 22_050]);
+  expect([head.readUInt16LE(32), head.readUInt16LE(34), head.readUInt32LE(40)]).toEqual([2, 16, 600]);
+  const body = Buffer.from(wavSamples(Float32Array.of(0, 1, -1, 2, -2, 0.5)));
+  expect([0, 2, 4, 6, 8, 10].map((at) => body.readInt16LE(at))).toEqual([0, 32767, -32767, 32767, -32767, 16384]);
+});
+
 describe('times and words of a track', () => {
   test('hours, minutes, seconds and thousandths; what stands for no time, or says nothing, is left out', () => {
     const told = webVtt([
@@ -193,6 +207,46 @@ describe('times and words of a track', () => {
     ];
     expect(Math.max(...bell(over, 20))).toBeGreaterThan(0);
     expect(bell(over, 19.5)).toEqual(bell(within, 9));
+  });
+
+  test('a struck bell sounds as its overtones say, ever more softly, until next to nothing is left', () => {
+    const struck = bellSounds.end;
+    const heard = new WaveFile(Buffer.concat([...trackSound(routine([segment('a', hold(5, together(1)))]))]));
+    const all = heard.getSamples(false, Int16Array) as unknown as Int16Array;
+    const bell = Array.from(all.slice(5 * TRACK_RATE), (sample) => sample / 32767);
+    // It starts as a sine does, upwards from nought.
+    expect(bell[0]).toBe(0);
+    expect(Math.sign(bell[1]!)).toBe(1);
+    const loudestIn = (from: number, to: number) =>
+      Math.max(...bell.slice(Math.round(from * TRACK_RATE), Math.round(to * TRACK_RATE)).map(Math.abs));
+    const whole = overtones.reduce((sum, [, share]) => sum + share, 0);
+    expect(loudestIn(0, 0.05)).toBeLessThan(struck.loud * whole);
+    expect(loudestIn(0, 0.05)).toBeGreaterThan(struck.loud);
+    // By half its time it has come down by the root of all it comes down by.
+    const half = Math.sqrt(struck.loud * FADED);
+    expect(loudestIn(struck.seconds / 2, struck.seconds / 2 + 0.05)).toBeGreaterThan(0.8 * half);
+    expect(loudestIn(struck.seconds / 2, struck.seconds / 2 + 0.05)).toBeLessThan(whole * half);
+    expect(loudestIn(struck.seconds - 0.05, struck.seconds)).toBeLessThan(3 * FADED);
+    // Each overtone answers by its share.
+    const window = bell.slice(0, TRACK_RATE);
+    const answer = (hertz: number): number => {
+      const part = (wave: (angle: number) => number) =>
+        window.reduce((sum, sample, at) => sum + sample * wave((2 * Math.PI * hertz * at) / TRACK_RATE), 0);
+      return Math.hypot(part(Math.sin), part(Math.cos));
+    };
+    const first = answer(struck.hertz);
+    for (const [multiple, share] of overtones) expect(answer(struck.hertz * multiple) / first).toBeCloseTo(share, 1);
+  });
+
+  test('a repetition that is cut short has a tick where it began, and moments stand in their order', () => {
+    const span = routine([segment('a', timed(11, 4, together(1)), { exerciseId: 'empty-full' })]);
+    expect(trackWords(span, shelf, softSchool).map(({ fromMs }) => fromMs)).toEqual([0, 4000, 8000, 11_000]);
+    const long = routine([segment('a', cycle(6, together(8)), { exerciseId: 'empty-full' })]);
+    const words = trackWords(long, shelf, softSchool);
+    expect(words.map(({ fromMs }) => fromMs / 1000)).toEqual([0, 6, 12, 18, 20, 24, 30, 36, 40, 42, 48]);
+    words.forEach(({ fromMs, toMs }, at) => expect(toMs).toBe(words[at + 1]?.fromMs ?? fromMs + 4000));
+    const single = routine([segment('s', cycle(15, together(1)), { exerciseId: 'empty-full' })]);
+    expect(trackWords(single, shelf, softSchool)[0]!.lines.join()).not.toContain('to go');
   });
 
   test('progress goes by what is done of all practices, and each has its two files', () => {

@@ -32,9 +32,7 @@ const planned = (routine: Routine): Timeline => {
 
 /** The ends of the repetitions or breaths of a span but the last, ms from its beginning. */
 const countsOf = (span: Span): number[] =>
-  span.kind === 'hold' || span.amount < 2 || span.turns > 1
-    ? []
-    : Array.from({ length: span.amount - 1 }, (_, at) => msOfDone(span, at + 1));
+  Array.from({ length: Math.ceil(span.amount - 1e-9) - 1 }, (_, at) => msOfDone(span, at + 1));
 
 interface Strike {
   readonly at: number;
@@ -104,7 +102,7 @@ export function trackWords(
       const state = { ...conductAt(span.index), offsetMs: offsetMs + 1 };
       const now = momentOf(routine, line, state, shelf, school, inWork);
       const side = [now.side === 'both' ? '' : now.side, now.direction].filter((word) => word !== '').join(', ');
-      const counting = span.kind !== 'hold' && span.amount > 1;
+      const counting = span.amount > 1;
       const left = counting ? `${now.big} ${now.unit}` : '';
       const told = now.wayIn.length > 0 ? [...now.cautions, ...now.wayIn, now.mayBegin] : [];
       return {
@@ -147,7 +145,7 @@ export function cueTracks(
   const all = tracks.reduce((sum, { routine }) => sum + trackSamples(routine) * 2, 0);
   let done = 0;
   for (const { name, routine } of tracks) {
-    const sound = new ZipDeflate(`${name}.wav`, { level: 6 });
+    const sound = new ZipDeflate(`${name}.wav`);
     zip.add(sound);
     for (const piece of trackSound(routine)) {
       sound.push(piece);
@@ -155,7 +153,7 @@ export function cueTracks(
       progress(Math.min(1, done / all));
     }
     sound.push(new Uint8Array(0), true);
-    const words = new ZipDeflate(`${name}.vtt`, { level: 6 });
+    const words = new ZipDeflate(`${name}.vtt`);
     zip.add(words);
     words.push(strToU8(webVtt(trackWords(routine, shelf, school, inWork))), true);
   }

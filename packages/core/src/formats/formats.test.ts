@@ -228,6 +228,20 @@ describe('preview of an import', () => {
     ]);
   });
 
+  test('what belongs to a student only known here has the name; a plan says that it is one, a decision does not', () => {
+    const [student] = demo.students;
+    const [plan] = demo.plans.filter(({ studentId }) => studentId === student!.id);
+    const decision = demo.decisions[0]!;
+    const names = importPreview(
+      { ...emptyContents(), students: demo.students },
+      { ...emptyContents(), plans: [plan!], decisions: [decision] },
+    ).map(({ name }) => name);
+    const whose = demo.students.find(({ id }) => id === decision.studentId)!.name;
+    expect(names[0]).toBe(`plan of ${student!.name}`);
+    expect(names[1]).not.toContain('plan of');
+    expect(names[1]).toContain(whose);
+  });
+
   test('each kind says what it points to that is nowhere, by the name of its field', () => {
     const without = (...kinds: (keyof BundleContents)[]) => {
       const left = { ...demo, ...Object.fromEntries(kinds.map((kind) => [kind, []])) };
@@ -366,6 +380,8 @@ describe('calendar of a plan', () => {
     const read = (text: string) => new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     const first = planCalendar(request);
     expect(first.given.sequence).toBe(0);
+    const events = read(first.text).map((event) => String(event.getFirstPropertyValue('uid')));
+    expect(events).toEqual(first.given.days.map((day) => `p-${day}@pomek`));
     expect(first.given.days.slice(0, 3)).toEqual(['2026-01-05', '2026-01-08', '2026-01-12']);
     // On the 8th the student goes over to Tuesdays and Thursdays, for three weeks.
     const again = planCalendar({
@@ -408,6 +424,8 @@ describe('calendar of a plan', () => {
       '2026-01-08',
       '2026-01-14',
     ]);
+    // What was cancelled is known no longer; what lies beyond the weeks is.
+    expect(edges.given.days).toEqual(['2026-01-09', '2026-01-15']);
     expect(edges.text).toMatch(/DTSTAMP:20260108T100000Z/);
   });
 
