@@ -68,7 +68,6 @@ export function limitWords(answers: PostureAnswers): string {
 /** The whole figure as a text, for those who do not see it. */
 export function figureText(pose: FigurePose, posture: SettledPosture, answers: PostureAnswers): string {
   const other: FootSide = pose.working === 'left' ? 'right' : 'left';
-  const bend = pose.statics === null ? 'seated' : `knees bent ${Math.round(posture.kneeBendDeg)}°`;
   const arms =
     posture.shoulderRaiseDeg === 0 && posture.elbowBendDeg === 0
       ? 'arms hanging'
@@ -79,6 +78,7 @@ export function figureText(pose: FigurePose, posture: SettledPosture, answers: P
       ? 'pelvis square'
       : `pelvis turned ${Math.round(Math.abs(pose.turnDeg))}° to the ${pose.turnDeg > 0 ? 'right' : 'left'}`;
   if (pose.statics === null) return `A seated figure: ${trunk}, ${arms}.`;
+  const bend = `knees bent ${Math.round(posture.kneeBendDeg)}°`;
   const weight = `${percent(pose.feet[pose.working].share)} of the weight on the ${pose.working} foot, ${percent(pose.feet[other].share)} on the ${other}`;
   return `A standing figure: ${bend}, ${trunk}, ${arms}, ${turn}; ${weight}. ${kneeWords(answers.kneePastToes)}. The head is ${centimetres(pose.headDrop)} lower than standing straight. The centre of mass is over the point between the feet where the weight falls.`;
 }

@@ -1,5 +1,7 @@
-import { GRAVITY, standardBody, stanceMoments } from '../body';
+import { GRAVITY, massFractions, standardBody, stanceMoments } from '../body';
 import { cycleMoment, isPlayable } from '../figure/cycleMoment';
+import { figurePose } from '../figure/figurePose';
+import type { Point3 } from '../figure/point3';
 import { posture } from '../library/describe';
 import { settlePosture, softSchool, stanceOfPosture } from '../schools';
 import { shelf } from '../testing/samples';
@@ -102,6 +104,64 @@ describe('what a drill asks from instant to instant', () => {
       // The leg with more of the weight does more at the side of the hip.
       expect(Math.sign(front.hipNm - rear.hipNm)).toBe(Math.sign(share - 0.5));
     }
+  });
+
+  test('with the working foot behind it is the rear leg, by the toes of each where they are', () => {
+    const bow = shelf.get('forward-reeling')!;
+    const loadsWith = (ahead: number, weight: number, toesOutDeg: number, otherToesOutDeg: number) => {
+      const phases = bow.phases.map((phase) => ({
+        ...phase,
+        end: { ...phase.end!, ahead, weight, turnDeg: 0, bendDeg: 35, lifted: 'none' as const },
+      }));
+      const stood = settled({ kneeBendDeg: 35, weightShare: 0.5, ahead: 0, toesOutDeg, otherToesOutDeg });
+      return cycleLoads(body, { ...bow, phases }, stood, softSchool)[0]!;
+    };
+    const before = loadsWith(1.8, 0.65, 0, 45);
+    const behind = loadsWith(-1.8, 0.35, 45, 0);
+    for (const key of ['kneeNm', 'hipNm', 'ankleNm', 'bendDeg'] as const) {
+      expect(behind.other[key]).toBeCloseTo(before.working[key], 6);
+      expect(behind.working[key]).toBeCloseTo(before.other[key], 6);
+    }
+    expect(before.working.hipNm).toBeGreaterThan(before.other.hipNm);
+    // Toes turned otherwise are another length of the foot before the knee.
+    expect(loadsWith(-1.8, 0.35, 0, 45).working.kneeNm).not.toBeCloseTo(behind.working.kneeNm, 3);
+  });
+
+  test('a foot off the floor leaves all to the other one, whatever share it was given', () => {
+    const swing = shelf.get('leg-swings')!;
+    const phases = swing.phases.map((phase) => ({ ...phase, end: { ...phase.end!, weight: 0.8 } }));
+    const stood = settlePosture(swing.posture, softSchool);
+    for (const { working, other } of cycleLoads(body, { ...swing, phases }, stood, softSchool)) {
+      expect(working.hipNm).toBeCloseTo(stanceLoads(body, { ...stanceOfPosture(stood), weightShare: 1 }).hipNm, 6);
+      expect(other).toMatchObject({ kneeNm: 0, ankleNm: 0, hipNm: 0 });
+    }
+  });
+
+  test('both arms by the masses of their parts and how far these are from the shoulder; the back carries both', () => {
+    const { drill, stood, loads } = loadsOf('one-hand-reeling');
+    const still = stanceLoads(body, stanceOfPosture(stood));
+    loads.forEach((now, index) => {
+      const moment = cycleMoment({ ...drill, posture: stood }, softSchool, (index + 0.5) / INSTANTS)!;
+      const pose = figurePose(body, stood, moment, 'right');
+      const arm = pose.arms.right;
+      const middle = (from: Point3, to: Point3, share: number) =>
+        [from.x + share * (to.x - from.x), from.z + share * (to.z - from.z)] as const;
+      const long = Math.hypot(arm.hand.x - arm.wrist.x, arm.hand.y - arm.wrist.y, arm.hand.z - arm.wrist.z);
+      const parts = [
+        [massFractions.upperArm, middle(arm.shoulder, arm.elbow, body.centres.upperArm)],
+        [massFractions.forearm, middle(arm.elbow, arm.wrist, body.centres.forearm)],
+        [massFractions.hand, middle(arm.wrist, arm.hand, (body.centres.hand * body.lengths.hand) / long)],
+      ] as const;
+      const sum = (axis: 0 | 1, from: number) =>
+        parts.reduce((total, [mass, at]) => total + mass * body.mass * GRAVITY * (at[axis] - from), 0);
+      const [across, along] = [sum(0, arm.shoulder.x), sum(1, arm.shoulder.z)];
+      expect(now.workingArmNm).toBeCloseTo(Math.hypot(across, along), 6);
+      // The other hand rests: the back carries itself and what this arm has before the pelvis.
+      expect(now.otherArmNm).toBe(0);
+      const turn = (pose.turnDeg * Math.PI) / 180;
+      const before = across * Math.cos(turn) + along * Math.sin(turn);
+      expect(now.trunkNm).toBeCloseTo(still.trunkNm - 2 * still.shoulderNm + before, 6);
+    });
   });
 
   test('a drill that goes down and comes up is half the bend half of the time; a held one without parts changes sides', () => {

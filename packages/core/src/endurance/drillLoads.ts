@@ -43,7 +43,7 @@ function armLever({ mass, centres, lengths }: Body, arm: PoseArm): Point3 {
   const parts: readonly (readonly [number, Point3])[] = [
     [massFractions.upperArm, between(arm.shoulder, arm.elbow, centres.upperArm)],
     [massFractions.forearm, between(arm.elbow, arm.wrist, centres.forearm)],
-    [massFractions.hand, add(arm.wrist, scaled(alongHand, reach === 0 ? 0 : (centres.hand * lengths.hand) / reach))],
+    [massFractions.hand, add(arm.wrist, scaled(alongHand, (centres.hand * lengths.hand) / reach))],
   ];
   const lever = parts
     .map(([share, point]) => scaled(minus(point, arm.shoulder), share * mass))
@@ -100,11 +100,8 @@ function loadsAt(body: Body, posture: SettledPosture, moment: CycleMoment): Body
 /** A held posture: the working leg, the other one with the rest of the weight, both arms alike. */
 export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
   const loads = postureLoads(body, posture);
-  const share = posture.weightShare;
-  const other =
-    posture.ahead > 0
-      ? legsAt(body, posture, { ...atRest, weight: share, bendDeg: posture.kneeBendDeg, ahead: posture.ahead })[1]
-      : stanceLoads(body, { ...stanceOfPosture(posture), weightShare: 1 - share });
+  const { weightShare: weight, kneeBendDeg: bendDeg, ahead } = posture;
+  const [, other] = legsAt(body, posture, { ...atRest, weight, bendDeg, ahead });
   const free = posture.seated || posture.otherLifted;
   return {
     working: posture.seated ? unloaded(loads) : loads,

@@ -21,6 +21,7 @@ import {
   limitTime,
   loadedJoints,
   movingFlow,
+  bentBy,
   normalBelow,
   recoveryFactor,
   relativeEffort,
@@ -49,6 +50,7 @@ describe('endurance times (Frey Law & Avin 2010, closed form of Frey-Law et al. 
     expect(timeToFailure('knee', 0.05)).toBe(Number.POSITIVE_INFINITY);
     expect(enduranceTime('knee', 0.1)).toMatchObject({ extrapolated: true, unlimited: false });
     expect(enduranceTime('knee', 0.03)).toMatchObject({ unlimited: true });
+    expect([0.15, 0.149].map((effort) => enduranceTime('knee', effort).extrapolated)).toEqual([false, true]);
   });
 
   test('endurance falls as effort rises, and its inverse gives the effort back', () => {
@@ -122,6 +124,53 @@ describe('fatigue through a routine', () => {
       }),
       { numRuns: 60, seed: 11 },
     );
+  });
+
+  test('agrees with it where a load too high is let go to one that is still missed, until enough has recovered', () => {
+    for (const [joint, target] of [
+      ['shoulder', 0.1],
+      ['knee', 0.1],
+      ['grip', 0.08],
+    ] as const) {
+      // Nearly all is fatigued; under the lower target it recovers, and after a while that is met again.
+      const segments = [
+        { target: 0.999, seconds: 1800 },
+        { target, seconds: 1 },
+        { target, seconds: 900 },
+        { target: 0.4, seconds: 3 },
+        { target: 0.05, seconds: 30 },
+      ];
+      const { spans, failureAt } = simulateFatigue(joints[joint], segments);
+      const limit = 1 - target;
+      expect(spans[1]!.fatigued).toBeGreaterThan(joint === 'grip' ? 0 : limit);
+      expect(spans[2]!.fatigued).toBeLessThan(limit);
+      byOdeLibrary(joint, segments).forEach((state, index) => {
+        expect(Math.abs(spans[index]!.fatigued - state.fatigued)).toBeLessThan(1e-4);
+        expect(Math.abs(spans[index]!.active - state.active)).toBeLessThan(1e-4);
+      });
+      expect(failureAt).toBeLessThan(1);
+      // Cut into moments it is the same, to the worst of them.
+      const fine = simulateFatigue(
+        joints[joint],
+        segments.flatMap(({ target: asked, seconds }) =>
+          Array.from({ length: 50 }, () => ({ target: asked, seconds: seconds / 50 })),
+        ),
+      ).spans;
+      segments.forEach((_, index) => {
+        const own = fine.slice(index * 50, index * 50 + 50);
+        expect(spans[index]!.reserve).toBeCloseTo(Math.min(...own.map(({ reserve }) => reserve)), 7);
+        expect(spans[index]!.fatigued).toBeCloseTo(own.at(-1)!.fatigued, 8);
+      });
+    }
+  });
+
+  test('a moment that is over before fatigue turns knows nothing of what would have come', () => {
+    const start = { active: 0.6, fatigued: 0.3 };
+    const one = simulateFatigue(joints.shoulder, [{ target: 0, seconds: 0.02 }], start).spans[0]!;
+    expect(one.reserve).toBeCloseTo(1 - one.fatigued, 12);
+    const whole = simulateFatigue(joints.shoulder, [{ target: 0, seconds: 5 }], start).spans[0]!;
+    expect(whole.reserve).toBeLessThan(one.reserve);
+    expect(whole.reserve).toBeLessThan(1 - whole.fatigued);
   });
 
   test('agrees with it over a whole hour of holds and rests', () => {
@@ -269,6 +318,11 @@ describe('capacity and exchange: check values (arms 45°/45°, 240 s at 30° sto
   });
 
   test('a guess falls with age and rises with habit', () => {
+    // 70 kg at 2.6 and 0.6 N·m each, less for a woman than for a man; from its birthday on each band counts.
+    expect(capacityGuess(70, 30, 'male').kneeNm).toBeCloseTo(70 * 2.6 * 1.05, 9);
+    expect(capacityGuess(70, 30, 'female').shoulderNm).toBeCloseTo(70 * 0.6 * 0.85, 9);
+    const at = (age: number) => capacityGuess(100, age).kneeNm / capacityGuess(100, 30).kneeNm;
+    expect([0, 39, 40, 50, 60, 70, 80].map((age) => Math.round(at(age) * 100))).toEqual([100, 100, 93, 85, 75, 65, 55]);
     expect(capacityGuess(70, 75).kneeNm).toBeLessThan(capacityGuess(70, 35).kneeNm);
     expect(capacityGuess(70, 35, 'male', 'trained').shoulderNm).toBeGreaterThan(capacityGuess(70, 35).shoulderNm);
   });
@@ -366,6 +420,12 @@ describe('all joints that can give out (sources: How long a posture holds)', () 
     const alone = bowKnees(standardBody, all, bowOfPosture(standardBody, all)).front;
     expect(alone.most).toBeCloseTo(alone.least, 6);
   });
+});
+
+test('a bend read wrong is so many degrees more or less, and never beyond what a knee can do', () => {
+  const bent = (kneeBendDeg: number, change: number) =>
+    bentBy(settlePosture(posture({ kneeBendDeg }), softSchool), change).kneeBendDeg;
+  expect([bent(40, 5), bent(40, -5), bent(3, -5), bent(148, 5)]).toEqual([45, 35, 0, 150]);
 });
 
 describe('a load that comes and goes', () => {

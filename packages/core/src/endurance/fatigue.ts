@@ -50,18 +50,19 @@ export const recoveryFactor = (target: number, freeFlow = FREE_FLOW): number =>
  */
 export const movingFlow = (peak: number): number => Math.max(FREE_FLOW, peak / 2);
 
+type Term = readonly [factor: number, rate: number];
 /** constant + Σ factor·e^(−rate·t): both compartments have this form while one rule of the controller holds. */
 interface Course {
   readonly constant: number;
-  readonly terms: readonly (readonly [factor: number, rate: number])[];
+  readonly terms: readonly [quick: Term, slow: Term];
 }
 interface Flow {
   readonly active: Course;
   readonly fatigued: Course;
 }
 
-const at = ({ constant, terms }: Course, time: number): number =>
-  terms.reduce((sum, [factor, rate]) => sum + factor * Math.exp(-rate * time), constant);
+const at = ({ constant, terms: [quick, slow] }: Course, time: number): number =>
+  constant + quick[0] * Math.exp(-quick[1] * time) + slow[0] * Math.exp(-slow[1] * time);
 
 /** Enough resting muscle is left: activation follows the target. */
 function following(state: FatigueState, target: number, fatigue: number, recovery: number): Flow {
@@ -71,7 +72,13 @@ function following(state: FatigueState, target: number, fatigue: number, recover
   const settled = (fatigue * level) / recovery;
   const fast = (fatigue * swing) / (recovery - rate);
   return {
-    active: { constant: level, terms: [[swing, rate]] },
+    active: {
+      constant: level,
+      terms: [
+        [swing, rate],
+        [0, recovery],
+      ],
+    },
     fatigued: {
       constant: settled,
       terms: [
@@ -94,33 +101,31 @@ function drained(state: FatigueState, fatigue: number, recovery: number): Flow {
   const start = state.fatigued - fatigued;
   const slope = fatigue * (state.active - active) - recovery * start;
   const second = (slope + rates[0] * start) / (rates[0] - rates[1]);
-  const factors = [start - second, second] as const;
+  const terms: Course['terms'] = [
+    [start - second, rates[0]],
+    [second, rates[1]],
+  ];
+  const ofActive = ([factor, rate]: Term): Term => [(factor * (recovery - rate)) / fatigue, rate];
   return {
-    active: {
-      constant: active,
-      terms: rates.map((rate, index) => [(factors[index]! * (recovery - rate)) / fatigue, rate] as const),
-    },
-    fatigued: { constant: fatigued, terms: rates.map((rate, index) => [factors[index]!, rate] as const) },
+    active: { constant: active, terms: [ofActive(terms[0]), ofActive(terms[1])] },
+    fatigued: { constant: fatigued, terms },
   };
 }
 
 /** The one moment at which a course of two terms turns, if it has one after 0. */
-function turningPoint({ terms }: Course): number | null {
-  const [first, second] = terms;
-  if (first === undefined || second === undefined) return null;
-  const ratio = -(second[0] * second[1]) / (first[0] * first[1]);
-  if (!(ratio > 0)) return null;
-  const time = Math.log(ratio) / (second[1] - first[1]);
+function turningPoint({ terms: [quick, slow] }: Course): number | null {
+  const ratio = -(slow[0] * slow[1]) / (quick[0] * quick[1]);
+  // A ratio below 0 has no logarithm: neither does such a course turn.
+  const time = Math.log(ratio) / (slow[1] - quick[1]);
   return time > 0 ? time : null;
 }
 
-function bisect(course: Course, level: number, from: number, to: number): number {
-  const rising = at(course, to) > at(course, from);
+function bisect(course: Course, level: number, from: number, to: number, upward: boolean): number {
   let low = from;
   let high = to;
-  for (let step = 0; step < 60 && high - low > 1e-10; step += 1) {
+  for (let step = 0; step < 60; step += 1) {
     const middle = (low + high) / 2;
-    if (at(course, middle) > level === rising) high = middle;
+    if (at(course, middle) > level === upward) high = middle;
     else low = middle;
   }
   return high;
@@ -129,11 +134,11 @@ function bisect(course: Course, level: number, from: number, to: number): number
 /** When a course first goes to the other side of a level within `seconds`; null when it stays. */
 function crossing(course: Course, level: number, seconds: number, upward: boolean): number | null {
   const turn = turningPoint(course);
-  const stops = turn !== null && turn < seconds ? [0, turn, seconds] : [0, seconds];
-  for (let index = 1; index < stops.length; index += 1) {
-    const [from, to] = [stops[index - 1]!, stops[index]!];
+  let from = 0;
+  for (const to of turn !== null && turn < seconds ? [turn, seconds] : [seconds]) {
     const beyond = upward ? at(course, to) > level + 1e-12 : at(course, to) < level - 1e-12;
-    if (beyond) return upward === at(course, from) > level ? from : bisect(course, level, from, to);
+    if (beyond) return upward === at(course, from) > level ? from : bisect(course, level, from, to, upward);
+    from = to;
   }
   return null;
 }
@@ -148,16 +153,6 @@ interface Walk {
 
 const MOST_CHANGES = 64;
 const TINY = 1e-12;
-
-/** When the rule of the controller next changes, at most `seconds` ahead; null when it does not. */
-function nextChange(flow: Flow, state: FatigueState, target: number, seconds: number): number | null {
-  const limit = 1 - target;
-  if (target === 0) return null;
-  if (state.fatigued <= limit + TINY) return crossing(flow.fatigued, limit, seconds, true);
-  return state.active < target
-    ? crossing(flow.fatigued, limit, seconds, false)
-    : crossing(flow.active, target, seconds, false);
-}
 
 /** Nobody holds all of a capacity: what asks for more is taken for this. */
 export const MOST_TARGET = 0.999;
@@ -183,7 +178,7 @@ function straightOn(
   const quick = Math.exp(-rate * seconds);
   const active = level + swing * quick;
   const fatigued = settled + fast * quick + (state.fatigued - settled - fast) * Math.exp(-recovery * seconds);
-  if (target > 0 && fatigued > limit) return null;
+  if (fatigued > limit) return null;
   // A course of two terms turns once at most: where it does not turn back it went one way.
   const before = fatigue * state.active - recovery * state.fatigued;
   const after = fatigue * active - recovery * fatigued;
@@ -198,7 +193,7 @@ function walk(
   const target = Math.min(MOST_TARGET, asked);
   const { fatigue } = parameters;
   const recovery = parameters.recovery * recoveryFactor(target, freeFlow);
-  const straight = seconds > 0 ? straightOn(start, target, fatigue, recovery, seconds) : null;
+  const straight = straightOn(start, target, fatigue, recovery, seconds);
   if (straight !== null)
     return { state: straight, mostFatigued: Math.max(start.fatigued, straight.fatigued), failedAt: null };
   const limit = 1 - target;
@@ -207,12 +202,12 @@ function walk(
   let failedAt: number | null = null;
   let gone = 0;
   for (let changes = 0; gone < seconds && changes < MOST_CHANGES; changes += 1) {
-    const missed = target > 0 && state.fatigued > limit + TINY;
+    // What is fatigued beyond this is not there to be active: the target is missed.
+    const missed = state.fatigued > limit + TINY;
     if (missed) failedAt ??= gone;
-    const flow =
-      missed && state.active < target ? drained(state, fatigue, recovery) : following(state, target, fatigue, recovery);
+    const flow = missed ? drained(state, fatigue, recovery) : following(state, target, fatigue, recovery);
     const left = seconds - gone;
-    const change = nextChange(flow, state, target, left);
+    const change = crossing(flow.fatigued, limit, left, !missed);
     const time = Math.min(left, Math.max(change ?? left, 1e-9));
     const turn = turningPoint(flow.fatigued);
     if (turn !== null && turn < time) mostFatigued = Math.max(mostFatigued, at(flow.fatigued, turn));

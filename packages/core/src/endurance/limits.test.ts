@@ -1,4 +1,4 @@
-import { standardBody } from '../body';
+import { GRAVITY, standardBody } from '../body';
 import { TEST_STANCE } from './capacity';
 import { posture } from '../library/describe';
 import { settlePosture, softSchool, stanceOfPosture } from '../schools';
@@ -15,6 +15,7 @@ import {
   type Loads,
 } from './limits';
 import { LEAST_EFFORT } from './relativeEffort';
+import { kneeShareAt } from './strength';
 
 const round = TEST_STANCE;
 const strength = { kneeNm: 105, shoulderNm: 40 };
@@ -40,7 +41,12 @@ test('no moment is tone, a hair of one is more than none', () => {
 
 test('on the scale of logarithms it is the same, for any strength, also for what is not loaded', () => {
   for (const by of ['legs', 'arms'] as const) {
-    for (const asked of [loads, none, stanceLoads(standardBody, { ...round, weightShare: 1, kneeBendDeg: 50 })]) {
+    for (const asked of [
+      loads,
+      none,
+      { ...none, kneeNm: -5 },
+      stanceLoads(standardBody, { ...round, weightShare: 1, kneeBendDeg: 50 }),
+    ]) {
       const line = logLimitTime(asked, by);
       for (const nm of [20, 60, 105, 250]) {
         const given = by === 'legs' ? { kneeNm: nm, shoulderNm: 1 } : { kneeNm: 1, shoulderNm: nm };
@@ -85,7 +91,31 @@ describe('a bow', () => {
     const more = bowKnees(heavy, bow, bowOfPosture(heavy, bow));
     expect(more.front.most / front.most).toBeCloseTo(1.5, 6);
     expect(more.rear.most / rear.most).toBeCloseTo(1.5, 6);
+    // With nothing along the floor each knee carries its share of the weight, as far as it is before its pressure.
+    const { mass, lengths } = standardBody;
+    const at = bow.pressurePoint * lengths.foot;
+    const rearAt = at * Math.cos((bow.otherToesOutDeg * Math.PI) / 180) - bow.ahead * lengths.foot;
+    const weight = mass * GRAVITY;
+    expect(front.least).toBeCloseTo(bow.weightShare * weight * (geometry.front.knee.x - at), 6);
+    expect(rear.most).toBeCloseTo((1 - bow.weightShare) * weight * (geometry.rear.knee.x - rearAt), 6);
+    // As hard as the foot that carries less may press straight towards its hip.
+    const towards = (push: number, from: number, hip: { x: number; y: number }) =>
+      Math.abs((push * (hip.x - from)) / hip.y);
+    const hardest = Math.min(
+      towards(bow.weightShare * weight, at, geometry.front.hip),
+      towards((1 - bow.weightShare) * weight, rearAt, geometry.rear.hip),
+    );
+    expect(pressed).toBeCloseTo(hardest, 6);
     // Where it lies between the bounds, both knees work equally hard.
+    const even = { ...bow, kneeBendDeg: 50, weightShare: 0.65, ahead: 2 };
+    const both = bowOfPosture(standardBody, even);
+    const knees = bowKnees(standardBody, even, both);
+    expect(knees.front.likely).toBeGreaterThan(knees.front.least + 0.1);
+    expect(knees.front.likely).toBeLessThan(knees.front.most - 0.1);
+    expect(knees.front.likely / kneeShareAt(both.frontBendDeg)).toBeCloseTo(
+      knees.rear.likely / kneeShareAt(both.rearBendDeg),
+      6,
+    );
     for (const { likely, least, most } of [front, rear]) {
       expect(likely).toBeGreaterThanOrEqual(Math.min(least, most) - 1e-9);
       expect(likely).toBeLessThanOrEqual(Math.max(least, most) + 1e-9);
@@ -115,6 +145,18 @@ describe('what is learned of a strength', () => {
     const sure = learnedStrength({ momentNm: 8, factor: 1.02 }, 'arms', [held(900)]);
     expect(sure.momentNm).toBeGreaterThan(8);
     expect(sure.momentNm).toBeLessThan(momentNm);
+    // Seen often enough, it goes far beyond what was thought.
+    const often = Array.from({ length: 400 }, () => held(900));
+    expect(learnedStrength({ momentNm: 8, factor: 1.02 }, 'arms', often).momentNm).toBeGreaterThan(9.5);
+  });
+
+  test('practices without number, and such that contradict each other, still come to a strength', () => {
+    const many = [10, 1000].flatMap((seconds) => Array.from({ length: 4000 }, () => held(seconds, 'arms')));
+    const { momentNm, least, most } = learnedStrength(prior, 'arms', many);
+    expect(least).toBeGreaterThan(1);
+    expect(momentNm).toBeGreaterThanOrEqual(least);
+    expect(most).toBeGreaterThanOrEqual(momentNm);
+    expect(most).toBeLessThan(1000);
   });
 
   test('the normal distribution at its middle and out in its tails', () => {
@@ -125,6 +167,9 @@ describe('what is learned of a strength', () => {
     expect(logNormalBelow(-10)).toBeCloseTo(-53.23128515, 4);
     expect(Math.abs(logNormalBelow(-5.0001) - logNormalBelow(-4.9999))).toBeLessThan(0.005);
     expect(logNormalBelow(0)).toBeCloseTo(Math.log(0.5), 6);
+    // Φ(−6) = 9.8658765e-10 and Φ(−7) = 1.2798125e-12 (tables of the normal distribution; from memory).
+    expect(Math.abs(logNormalBelow(-6) - Math.log(9.8658765e-10))).toBeLessThan(6e-5);
+    expect(Math.abs(logNormalBelow(-7) - Math.log(1.2798125e-12))).toBeLessThan(1e-5);
     expect(logNormalBelow(-1000)).toBeCloseTo(-500_007.8, 0);
   });
 });

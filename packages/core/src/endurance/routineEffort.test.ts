@@ -249,6 +249,46 @@ describe('one segment among others', () => {
     expect(seated.enduranceSeconds).toBeLessThanOrEqual(24 * 3600);
   });
 
+  test('of two holds the first has its own reserve, not that of the second; taking it up is no work', () => {
+    const found = effort(tree(60), tree(60, 'b')).segments;
+    expect(found[0]!.reserve['left arm']).toBeGreaterThan(found[1]!.reserve['left arm'] + 0.02);
+    const slow = routineEffort(routine([tree(10)], { settleSeconds: 60 }), shelf, standardBody, capacity, softSchool);
+    expect(slow.segments[0]!.askedSeconds).toBe(10);
+  });
+
+  test('a stoop with hanging arms is work for the back; who leans back works with nothing of it', () => {
+    const stooped = (trunkPitchDeg: number) => {
+      const drill = shelf.get('tree-holding')!;
+      const arms = { shoulderRaiseDeg: 0, elbowBendDeg: 0 };
+      const own = { ...drill, id: 'own', posture: { ...drill.posture, ...arms, trunkPitchDeg, kneeBendDeg: 5 } };
+      const held = routine([segment('a', hold(60, together(1)), { exerciseId: 'own' })]);
+      return routineEffort(held, new Map([['own', own]]), standardBody, capacity, softSchool).segments[0]!;
+    };
+    expect(stooped(45)).toMatchObject({ limitedBy: 'back', joint: 'trunk' });
+    expect(stooped(-10).reserve.back).toBeCloseTo(stooped(0).reserve.back, 6);
+  });
+
+  test('a walk begins with the side it is asked for', () => {
+    const step = (side: 'left' | 'right', amount: number) =>
+      effort(segment('w', cycle(20, [{ side, direction: 'none', amount }]), { exerciseId: 'cat-walk' })).segments[0]!
+        .reserve;
+    expect(shelf.get('cat-walk')!.phasesSwap).toBe(true);
+    const [left, right] = [step('left', 1), step('right', 1)];
+    expect(left['left leg']).not.toBeCloseTo(left['right leg'], 3);
+    expect(left['left leg']).toBeCloseTo(right['right leg'], 9);
+    const drill = shelf.get('cat-walk')!;
+    const instants = cycleLoads(standardBody, drill, settlePosture(drill.posture, softSchool), softSchool);
+    const works = (role: 'working' | 'other') => Math.max(...instants.map((one) => one[role].hipNm));
+    // The leg that does more of the work of one step is the more tired after it.
+    expect(Math.sign(left['left leg'] - left['right leg'])).toBe(Math.sign(works('other') - works('working')));
+  });
+
+  test('the course goes to its very end, however short the last of it is', () => {
+    const last = { type: 'rest' as const, id: 'last', seconds: 1, label: '', roundId: null };
+    const found = effort(tree(1200), last);
+    expect(found.course.at(-1)!.atSeconds).toBe(timeline(routine([tree(1200), last])).totalMs / 1000);
+  });
+
   test('the knee of a bow stands by both of its feet, that of a plain stance by its own', () => {
     const knee = (id: string) =>
       effort(segment('k', hold(60, together(1)), { exerciseId: id })).segments[0]!.kneePastToes;
@@ -348,6 +388,17 @@ describe('a drill in the fatigue model', () => {
     const least = Math.min(...simulateFatigue(joints.shoulder, pieces).spans.map(({ reserve }) => reserve));
     const found = routineEffort(routine([reel]), shelf, standardBody, capacity, softSchool).segments[0]!;
     expect(found.reserve['left arm']).toBeCloseTo(least, 6);
+    // In turns it rests on the hip every other time, and the blood comes in as it does in its own turn.
+    const rest = instants.map(({ otherArmNm }) => ({
+      target: relativeEffort(otherArmNm, strength),
+      seconds,
+      freeFlow,
+    }));
+    const own = targets.map((target) => ({ target, seconds, freeFlow }));
+    const turns = simulateFatigue(joints.shoulder, Array.from({ length: 4 }, () => [...own, ...rest]).flat()).spans;
+    const each = segment('each', cycle(6, eachSide(4)), { exerciseId: 'one-hand-reeling', sideOrder: 'each' });
+    const seen = routineEffort(routine([each]), shelf, standardBody, capacity, softSchool).segments[0]!;
+    expect(seen.reserve['left arm']).toBeCloseTo(Math.min(...turns.map(({ reserve }) => reserve)), 6);
   });
 
   test('where sides take turns each limb lasts through the work of both; it is told in its endurance', () => {

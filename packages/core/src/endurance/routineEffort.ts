@@ -150,7 +150,6 @@ function piecesOf(span: Span, drill: Drill | undefined): Piece[] {
     return [{ spanIndex, seconds, instant: null, leftWorks: true, drill: null }];
   const leftWorks = span.side !== 'right';
   const { instants, exercise } = drill;
-  if (instants.length === 1) return [{ spanIndex, seconds, instant: instants[0]!, leftWorks, drill }];
   return repetitions(span).flatMap((length, number) => {
     const swapped = exercise.phasesSwap && number % 2 === 1;
     return instants.map((instant): Piece => ({
@@ -167,14 +166,13 @@ interface Run extends Part {
   readonly run: FatigueRun;
 }
 
-/** Up to which load a joint recovers in a drill; undefined where it does not move. */
-function flowOf(part: Part, { instants, swaps }: Drill): (leftWorks: boolean) => number | undefined {
-  const targets = (leftWorks: boolean): number[] => instants.map((instant) => part.target(instant, leftWorks));
-  const of = (list: readonly number[]): number | undefined =>
-    list.every((target) => target === list[0]) ? undefined : movingFlow(Math.min(1, Math.max(...list)));
-  const both = [...targets(true), ...targets(false)];
-  const [left, right] = swaps ? [of(both), of(both)] : [of(targets(true)), of(targets(false))];
-  return (leftWorks) => (leftWorks ? left : right);
+/** Up to which load a joint recovers in a drill; what is held is always at its heaviest, so it makes no difference there. */
+function flowOf(part: Part, { instants, swaps }: Drill): (leftWorks: boolean) => number {
+  const of = (leftWorks: boolean): number =>
+    movingFlow(Math.min(1, Math.max(...instants.map((instant) => part.target(instant, leftWorks)))));
+  const [left, right] = [of(true), of(false)];
+  const both = Math.max(left, right);
+  return (leftWorks) => (swaps ? both : leftWorks ? left : right);
 }
 
 function runOf(part: Part, pieces: readonly Piece[]): Run {
@@ -183,9 +181,7 @@ function runOf(part: Part, pieces: readonly Piece[]): Run {
     if (instant === null || drill === null) return { seconds, target: 0 };
     const flow = flows.get(drill) ?? flowOf(part, drill);
     flows.set(drill, flow);
-    const freeFlow = flow(leftWorks);
-    const target = Math.min(1, part.target(instant, leftWorks));
-    return freeFlow === undefined ? { seconds, target } : { seconds, target, freeFlow };
+    return { seconds, target: Math.min(1, part.target(instant, leftWorks)), freeFlow: flow(leftWorks) };
   });
   return { ...part, run: simulateFatigue(parametersOf(part.joint), segments) };
 }
@@ -228,7 +224,7 @@ function courseOf(pieces: readonly Piece[], reserves: Readonly<Record<Limb, Floa
 export function cycleEndurance(joint: LoadedJoint, targets: readonly number[]): number {
   const peak = Math.min(MOST_TARGET, Math.max(...targets));
   const mean = targets.reduce((sum, target) => sum + Math.min(MOST_TARGET, target), 0) / targets.length;
-  const free = targets.every((target) => target === targets[0]) ? undefined : movingFlow(peak);
+  const free = movingFlow(peak);
   const factor = targets.reduce((sum, target) => sum + recoveryFactor(Math.min(1, target), free), 0) / targets.length;
   const held = lasting(joint, peak).seconds;
   const steady = timeToFailure(lineOf[joint], peak);
@@ -243,23 +239,18 @@ interface First {
 
 /** What gives out first when a drill goes on and on, fresh. */
 function firstOf({ instants, swaps }: Drill): First {
-  const both = (part: Part): number => {
-    const lasts = (leftWorks: boolean): number =>
-      cycleEndurance(
-        part.joint,
-        instants.map((instant) => part.target(instant, leftWorks)),
-      );
-    if (!swaps) return Math.min(lasts(true), lasts(false));
-    return cycleEndurance(
+  // There is a part for the limb that works and one for the other: one side tells of both.
+  const sides = swaps ? [true, false] : [true];
+  const lasts = (part: Part): number =>
+    cycleEndurance(
       part.joint,
-      [true, false].flatMap((leftWorks) => instants.map((instant) => part.target(instant, leftWorks))),
+      sides.flatMap((leftWorks) => instants.map((instant) => part.target(instant, leftWorks))),
     );
-  };
   return parts
     .map((part): First => ({
       limitedBy: part.limb === 'back' ? 'back' : part.limb.endsWith('leg') ? 'legs' : 'arms',
       joint: part.joint,
-      seconds: Math.min(MOST, both(part)),
+      seconds: Math.min(MOST, lasts(part)),
     }))
     .reduce((first, other) => (other.seconds < first.seconds ? other : first));
 }
