@@ -1,6 +1,7 @@
 import { gzipSync, inflateSync } from 'node:zlib';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { demoContents } from '../demo/demoContents';
+import { LATELY_DAYS, newCorrection } from '../corrections/correction';
 import { contextOf, type StudentRecords } from '../plan/contextOf';
 import { planVerdicts } from '../plan/planVerdicts';
 import { plannedDays } from '../plan/plannedDays';
@@ -13,6 +14,7 @@ import { builtInExercises } from '../library/builtInExercises';
 import { newStudent } from '../students/newStudent';
 import { log } from '../testing/samples';
 import { crc32 } from '../text/crc32';
+import { shortDay } from '../words/shortDay';
 import type { HomeLog } from './homeLog';
 import { homePreview, type HomeStored } from './homePreview';
 import { homeToday } from './homePractice';
@@ -113,6 +115,7 @@ describe('the sheet that is given home', () => {
     const [, data] = /^<script type="application\/json">([^<]*)<\/script><b>\$& \$1<\/b>$/.exec(page)!;
     expect(JSON.parse(data!)).toEqual(hostile);
     expect(() => sheetHtml('<p></p>', sheet)).toThrow('no place for its data');
+    expect(JSON.parse(sheetHtml('__SHEET__', sheet))).toEqual(sheet);
   });
 
   test('says what is missing where none can be made', () => {
@@ -134,6 +137,64 @@ describe('the sheet that is given home', () => {
     const plans = demo.plans.filter(({ studentId }) => studentId === one!.id);
     expect(() => make({ records: idle, plans })).toThrow('practiceDays');
     expect(() => make({ records: { ...records, routines: [] }, plans })).toThrow('routine of the plan is gone');
+    const away = plans.map((plan) => ({ ...plan, holidays: [{ from: today, to: after(60) }] }));
+    expect(() => make({ plans: away })).toThrow('weeks: no practice day falls in these weeks');
+  });
+
+  test('tells what each day asks for, its days in order, and what was known when it was made', () => {
+    const [one] = planned;
+    const [plan] = demo.plans.filter(({ studentId }) => studentId === one!.id);
+    const records = recordsOf(one!.id);
+    const make = (change: Partial<StudentRecords> = {}, plans = [plan!]) =>
+      makeSheet({
+        id: 's',
+        records: { ...records, ...change },
+        plans,
+        today,
+        now: new Date(0),
+        weeks: 4,
+        calls: usualCalls,
+      });
+    const days = plannedDays(contextOf(plan!, records, today), records.student, 4);
+    expect(make().days.map(({ goals }) => goals)).toEqual(
+      days.map(({ goals }) => goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words }))),
+    );
+    // What waits for another strand is not asked for, and not told.
+    const [own, ...others] = plan!.strands;
+    const waiting = {
+      ...own!,
+      id: 'waits',
+      exerciseName: 'Waits',
+      start: own!.level,
+      openedOn: null,
+      gate: { strandId: others[0]!.id, dose: 1e6 },
+    };
+    const gated = make({}, [{ ...plan!, strands: [waiting, ...others] }]);
+    expect(gated.days.flatMap(({ goals }) => goals).map(({ name }) => name)).not.toContain('Waits');
+    const twice = make({}, [plan!, { ...plan!, id: 'second' }]).days.map(({ day }) => day);
+    expect(twice).toEqual(days.flatMap(({ day }) => [day, day]));
+
+    // Practices with pain or a sign of the last eight weeks, which the teacher has seen.
+    const ago = (days: number, change = {}) => log(after(-days), { id: `ago-${days}`, studentId: one!.id, ...change });
+    const logs = [
+      ago(2 * LATELY_DAYS + 1, { pain: 3 }),
+      ago(2 * LATELY_DAYS, { pain: 3 }),
+      ago(9, { symptoms: ['dizziness'] }),
+      ago(5, { pain: 2, symptoms: ['dizziness'] }),
+      ago(3),
+      ago(-2, { pain: 1 }),
+    ];
+    const known = make({ logs });
+    expect(known.clearedLogs).toEqual([`ago-${2 * LATELY_DAYS}`, 'ago-9', 'ago-5', 'ago--2']);
+    // What is dated after today is not when one practised last.
+    expect(known.lastDay).toBe(after(-3));
+    expect(make({ logs: logs.toReversed() }).lastDay).toBe(after(-3));
+    expect(make({ logs: [ago(0)] }).lastDay).toBe(today);
+    expect(make({ logs: [ago(-2)] }).lastDay).toBeNull();
+    const point = known.exercises.flatMap(({ checkpoints }) => checkpoints)[0]!;
+    const corrections = [4, 2].map((days) => newCorrection(`c${days}`, one!.id, point, after(-days), null));
+    expect(make({ logs, corrections }).inWork).toEqual([point.id]);
+    expect(make({ logs, corrections: [] }).inWork).toEqual([]);
   });
 });
 
@@ -153,6 +214,73 @@ describe('what is practised at home on a day', () => {
     const past = homeToday(sheet, [done(after(6 * 7))], late)[0]!;
     expect(past.day).toEqual(sheet.days.at(-1));
     expect(past.why).toMatch(/weeks of this sheet ended .* Ask for a new one/);
+  });
+
+  test('before the first day, on a day that is none, on the last: which practice it is, and why', () => {
+    const early = { ...sheet, days: sheet.days.slice(1) };
+    const next = early.days[0]!;
+    expect(homeToday(early, [], first!.day)[0]).toMatchObject({
+      day: next,
+      why: `The first practice of this sheet is on ${shortDay(next.day)}.`,
+    });
+    const alone = { ...sheet, days: [first!] };
+    expect(homeToday(alone, [], after(3))[0]!.why).toBe(
+      `Not one of your practice days; this is what ${shortDay(first!.day)} had.`,
+    );
+    expect(homeToday(alone, [done(sheet.until)], sheet.until)[0]!.why).toMatch(/^Not one of your practice days/);
+    // Nobody knows when one practised last: nothing to begin again.
+    expect(homeToday({ ...sheet, lastDay: null }, [], first!.day)[0]!.why).toBe('');
+    const far = sheet.days.find(({ day }) => day > after(20))!;
+    expect(homeToday({ ...sheet, lastDay: after(-40) }, [done(far.day)], far.day)[0]!.why).toBe('');
+  });
+
+  test('of two routines each has its days; on a day of neither both are shown', () => {
+    const [practice] = sheet.practices;
+    const other = { ...practice!, routine: { ...practice!.routine, id: 'other' } };
+    const day = (on: string, of: number) => ({ ...first!, day: on, practice: of });
+    const both: Sheet = {
+      ...sheet,
+      practices: [practice!, other],
+      days: [day(after(1), 0), day(after(2), 1), day(after(3), 0), day(after(3), 1)],
+    };
+    const on = (days: number) =>
+      homeToday(both, [], after(days)).map(({ practice: { routine }, why }) => [routine.id, why === '']);
+    expect(on(1)).toEqual([[practice!.routine.id, true]]);
+    expect(on(2)).toEqual([['other', true]]);
+    expect(on(3)).toEqual([
+      [practice!.routine.id, true],
+      ['other', true],
+    ]);
+    expect(on(5)).toEqual([
+      [practice!.routine.id, false],
+      ['other', false],
+    ]);
+  });
+
+  test('what is locked is named, and takes its round along only where nothing of it is left', () => {
+    const { routine } = sheet.practices[first!.practice]!;
+    const [one, two] = routine.segments.filter((part) => part.type === 'exercise');
+    const parts = [
+      { ...one!, id: 'a', roundId: 'gone' },
+      { ...two!, id: 'b', roundId: 'stays' },
+      { type: 'rest' as const, id: 'c', seconds: 5, label: '', roundId: 'stays' },
+    ];
+    const rounds = [
+      { id: 'gone', times: 2 },
+      { id: 'stays', times: 3 },
+    ];
+    const practices = sheet.practices.map((practice) => ({
+      ...practice,
+      routine: { ...routine, segments: parts, rounds },
+    }));
+    const chest = done(first!.day, { symptoms: ['chest pain'] });
+    const [now] = homeToday({ ...sheet, practices }, [chest], first!.day);
+    expect(now!.locked.map(({ name }) => name)).toEqual(
+      [one!, two!].map(({ exerciseId }) => exercises.find(({ id }) => id === exerciseId)!.name),
+    );
+    expect(now!.practice.routine.rounds).toEqual([rounds[1]]);
+    const unknown = homeToday({ ...sheet, practices, exercises: [] }, [chest], first!.day)[0]!.locked;
+    expect(unknown[0]!.name).toBe('An exercise');
   });
 
   test('more than two weeks away begins with the first doses again; exactly two weeks does not', () => {
@@ -217,6 +345,24 @@ describe('the log in texts', () => {
     expect(readLog(parts.slice(1).join('\n'))).toEqual({ kind: 'parts', missing: [1], of: parts.length });
   });
 
+  test('in as many parts as there are, with space before it; nothing but a log is taken for one', () => {
+    const given = homeLog(14);
+    const many = packedLog(given, 30);
+    expect(many.length).toBeGreaterThan(10);
+    expect(readLog(many.join(''))).toEqual({ kind: 'log', log: given });
+    expect(readLog(` \n${JSON.stringify(given)}`)).toEqual({ kind: 'log', log: given });
+    const told = (text: string) => ((read) => (read.kind === 'wrong' ? read.message : read.kind))(readLog(text));
+    expect(told('  \n ')).toMatch(/nothing in it/);
+    expect(told('x'.repeat(4_000_001))).toMatch(/too long/);
+    expect(told('x'.repeat(4_000_000))).toMatch(/no log of a sheet/);
+    // Whole on its way, and yet nothing that can be unpacked, or nothing that is a log.
+    const whole = (bytes: Uint8Array) =>
+      `POMEK-LOG-1:1of1:${crc32(bytes).toString(16).padStart(8, '0')}:${Buffer.from(bytes).toString('base64url')};`;
+    expect(told(whole(Uint8Array.of(1, 2, 3, 4)))).toMatch(/cannot be unpacked/);
+    expect(told(packedLog(null as unknown as HomeLog)[0]!)).toMatch(/not the log of a sheet/);
+    expect(told(packedLog(7 as unknown as HomeLog)[0]!)).toMatch(/not the log of a sheet/);
+  });
+
   test('a practice a day for two weeks fits into a message of a few lines', () => {
     expect(packedLog(homeLog(1))[0]!.length).toBeLessThan(420);
     expect(packedLog(homeLog(14))[0]!.length).toBeLessThan(1300);
@@ -231,6 +377,13 @@ describe('the log in texts', () => {
     ['POMEK-LOG-1:3of2:00000000:AAAA;', /numbered wrongly/],
     ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:1of2:00000000:AAAB;', /came twice/],
     ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:2of2:00000001:AAAB;', /different logs/],
+    ['POMEK-LOG-12:1of1:00000000:AAAA;', /newer sheet/],
+    ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:2of3:00000000:AAAB;', /different logs/],
+    ['POMEK-LOG-1:1of0:00000000:AAAA;', /numbered wrongly/],
+    ['POMEK-LOG-1:0of2:00000000:AAAA;', /numbered wrongly/],
+    ['POMEK-LOG-1:1of401:00000000:AAAA;', /numbered wrongly/],
+    ['POMEK-LOG-1:1of2:00000000:AAAA;POMEK-LOG-1:3of2:00000000:AAAB;', /numbered wrongly/],
+    ['{"format":"pomek home log","version":"9"}', /damaged at version/],
     ['{"format":"something"}', /not the log of a sheet/],
     ['{"format":"pomek home log","version":2}', /newer sheet/],
     ['{"format":"pomek home log","version":1}', /damaged at sheetId/],
@@ -303,5 +456,8 @@ describe('before anything is written', () => {
     expect(previewOf(given, { students: [{ ...student, sheet }] }).notes[0]).toMatch(/not with the last one/);
     expect(previewOf(given, { students: [{ ...student, sheet: { ...sheet, id: 'sheet-1' } }] }).notes).toEqual([]);
     expect(previewOf(given, { today }).notes[0]).toMatch(/^One practice is dated after today/);
+    expect(previewOf(homeLog(4), { today }).notes[0]).toMatch(/^3 practices are dated after today/);
+    const nobody = homePreview({ ...given, studentId: 'other', studentName: '' }, stored);
+    expect(nobody.ok ? '' : nobody.message).toMatch(/^This is the log of somebody who is not/);
   });
 });

@@ -49,7 +49,7 @@ function parsed(text: string): ReadLog {
     return wrong('This is not a log of a sheet, or it is damaged.');
   }
   const head = foreign as { format?: unknown; version?: unknown } | null;
-  if (typeof head !== 'object' || head?.format !== 'pomek home log') {
+  if (head?.format !== 'pomek home log') {
     return wrong('This is not the log of a sheet that was given home.');
   }
   if (typeof head.version === 'number' && head.version > VERSION) return wrong(newer);
