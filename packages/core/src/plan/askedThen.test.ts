@@ -35,6 +35,18 @@ describe('what was asked on the day of a film', () => {
     expect(asked).toMatchObject({ by: 'plan', side: 'right', count: 9, done: null, dose: { cycleSeconds: 7 } });
   });
 
+  test('is what is left of it by what is noted of the body', () => {
+    const tree = shelf.get('tree-holding')!;
+    const heart = { ...known().student, conditions: ['heart condition' as const] };
+    const held = known({
+      routines: [routine([segment('a', hold(3600, together(1)))])],
+      plans: [plan([strand({ start: 3600, level: 3600, target: 3600 })])],
+    });
+    expect(askedThen(film, tree, held).dose).toMatchObject({ holdSeconds: 3600 });
+    const less = askedThen(film, tree, { ...held, student: heart }).dose as { holdSeconds: number };
+    expect(less.holdSeconds).toBeLessThan(1800);
+  });
+
   test('is what the log of that day has, with what was done, of the side that works', () => {
     const logs = [
       log(day, { lines: [line('left', 12, 12), line('right', 12, 10)] }),

@@ -79,6 +79,7 @@ describe('a verdict that is answered', () => {
 
   test('opens a strand on that day, at the level it has', () => {
     const { strand: after } = answered(verdict({ because: 'opens', level: 60 }), answer('accepted'));
+    expect(after.raisedFrom).toBeNull();
     expect(after).toMatchObject({ level: 60, openedOn: '2026-02-02' });
     expect(answered(verdict(), answer('accepted'), { openedOn: '2026-01-07' }).strand.openedOn).toBe('2026-01-07');
   });
@@ -96,6 +97,19 @@ describe('a verdict that is answered', () => {
     expect(down).toMatchObject({ level: 65, raisedOn: '2026-01-20', raisedFrom: 60, lost: [], changedAt: at });
     const same = answered(verdict(), answer('changed', 70), risen);
     expect(same.strand).toEqual(same.before);
+  });
+
+  test('of the second strand is remembered with its own dose', () => {
+    const second = strand({ id: 'second', level: 90 });
+    const { plan: after, decision } = decide(
+      plan([other, second]),
+      verdict({ strandId: 'second', level: 99, fromDose: 90, toDose: 95 }),
+      answer('accepted', 99),
+      'd',
+      now,
+    );
+    expect([decision.from, decision.to]).toEqual([90, 95]);
+    expect(after.strands.map(({ level }) => level)).toEqual([60, 99]);
   });
 
   test('of a strand that is gone is remembered without a change', () => {

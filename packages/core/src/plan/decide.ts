@@ -23,7 +23,6 @@ function ruled(strand: Strand, ruling: Accepted, now: Date): Strand {
   const today = formatISO(now, { representation: 'date' });
   const before = storedState(strand);
   const after = applied(before, ruling, dayNumber(today));
-  if (after === before) return strand;
   return {
     ...strand,
     level: after.level,
@@ -41,7 +40,7 @@ function ruled(strand: Strand, ruling: Accepted, now: Date): Strand {
 /** A level that the teacher chose: a raise is a raise, and nothing above it is left to be found again. */
 function chosen(strand: Strand, level: number, now: Date): Strand {
   if (level === strand.level) return strand;
-  const after = ruled(strand, { kind: 'raise', because: level > strand.level ? 'raise' : 'found', level }, now);
+  const after = ruled(strand, { kind: 'raise', because: 'raise', level }, now);
   return level > strand.level ? after : { ...after, raisedOn: strand.raisedOn, lost: [] };
 }
 
@@ -90,7 +89,7 @@ export function decide(
       verdict: verdict.kind,
       outcome: answer.outcome,
       from: verdict.fromDose,
-      to: after === undefined || answer.outcome === 'put off' ? verdict.fromDose : doseOf(after.level, after.step),
+      to: after === undefined ? verdict.fromDose : doseOf(after.level, after.step),
       reasons: [...verdict.reasons],
       teacherReason: answer.teacherReason,
     },

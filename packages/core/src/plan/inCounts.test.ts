@@ -12,6 +12,13 @@ test('counted strands come to rise in the multiple of their school; holds and br
   const value = plan([counted(8), strand(), strand({ axis: 'breaths', step: 1 })]);
   expect(stepsOf(inCounts(value, [strict], [strictSchool]))).toEqual([8, 5, 1]);
   expect(inCounts(value, [routine([])], [softSchool])).toEqual(value);
+  // The routine of the plan, not of another one.
+  expect(stepsOf(inCounts(value, [{ ...strict, id: 'other' }, routine([])], [strictSchool, softSchool]))).toEqual([
+    1, 5, 1,
+  ]);
+  expect(
+    stepsOf(inCounts(plan([counted(6, { level: 16 }), counted(16, { level: 6 })]), [strict], [strictSchool])),
+  ).toEqual([1, 1]);
   expect(inCounts(value, [], [strictSchool])).toBe(value);
 });
 
