@@ -1,8 +1,10 @@
+import { cueOrder } from '../alignment/cueOrder';
 import { builtInExercises } from '../library/builtInExercises';
 import { stopCaution } from '../library/cautions';
 import { doseGivenAs, sidesOf } from '../library/doseKinds';
 import { insertSegment, newRoutine, newSegment, timeline, unturned } from '../routine';
 import { softSchool } from '../schools/builtInSchools';
+import { pointsIn } from '../schools/pointsIn';
 import { conduct } from './conduct';
 import type { JournalEvent } from './journal';
 import { leftOf, momentOf } from './moment';
@@ -184,7 +186,8 @@ describe('doses as the trade gives them', () => {
     expect(shown(each, 10 + 11)).toMatchObject({ big: '15', side: 'right', next: 'One-hand silk-reeling, left' });
     // A point stays up for twenty seconds all the same, over the turns.
     const points = [1, 11, 21, 31, 41, 61, 81, 101].map((seconds) => shown(each, 10 + seconds).checkpoint!.id);
-    const all = [...new Set(points)];
+    const { checkpoints } = shelf.get('one-hand-reeling')!;
+    const all = cueOrder(pointsIn(checkpoints, softSchool), new Set(), 0).map(({ id }) => id);
     expect(all.length).toBeGreaterThan(2);
     expect(points).toEqual([0, 0, 1, 1, 2, 3, 4, 5].map((turn) => all[turn % all.length]));
     const [left, right] = [shown(each, 10 + 1).detail, shown(each, 10 + 11).detail];
@@ -206,6 +209,15 @@ describe('doses as the trade gives them', () => {
     const parted = { ...tree, dose: { ...tree.dose, holdSeconds: 60, parts } as typeof tree.dose };
     expect(shown(parted, 10 + 14).detail).toBe('attention: hands');
     expect(shown(parted, 10 + 16).detail).toBe('attention: legs');
+  });
+
+  test('a hold of which nothing is said has no attention', () => {
+    const tree = newSegment('tree', shelf.get('tree-holding')!, softSchool);
+    const plain = insertSegment(newRoutine('r', 'Plain', softSchool), tree);
+    const spans = timeline(plain);
+    const quiet = new Map([['tree-holding', { ...shelf.get('tree-holding')!, attention: [] }]]);
+    const state = conduct(spans, [{ at: 0, action: 'start' }], 15_000);
+    expect(momentOf(plain, spans, state, quiet, softSchool).detail).toBe('');
   });
 
   test('breaths for which a part stays are counted', () => {

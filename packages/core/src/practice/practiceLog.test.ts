@@ -88,7 +88,13 @@ describe('the log of a conducted practice', () => {
   });
 
   test('what was left at once counts nothing', () => {
-    const skipped = journal({ events: events({ at: BEGUN, action: 'next' }, { at: BEGUN + 10_000, action: 'end' }) });
+    const skipped = journal({
+      events: events(
+        { at: BEGUN, action: 'next' },
+        { at: BEGUN + 4000, action: 'next' },
+        { at: BEGUN + 10_000, action: 'end' },
+      ),
+    });
     expect(logOf(skipped)!.practisedSeconds).toBe(10);
   });
 
