@@ -54,6 +54,13 @@ describe('the hold of equal effort in another posture', () => {
     expect(rungExchange(person, high, 1, { ...high, kneeBendDeg: 90 }).begin).toBe(5);
   });
 
+  test('where no ankle ever gives way nothing is beyond balance', () => {
+    const free = { ...person, ankleRangeDeg: 60 };
+    const deep = { ...high, kneeBendDeg: 90, trunkPitchDeg: 60 };
+    expect(postureAnswers(body, deep, person.capacity, 60).balanceLimitDeg).toBeNull();
+    expect(rungExchange(free, high, 60, deep).beyondBalance).toBe(false);
+  });
+
   test('says when the knees pass the toes or the heels lift', () => {
     const limit = balanceLimit(body, stanceOfPosture(high), 20)!;
     const stiff = { ...person, ankleRangeDeg: 20 };
@@ -235,6 +242,10 @@ describe('taking a rung', () => {
     expect(others).toEqual([here, arms, elsewhere]);
     const higher = takeRung(value, 's', { kneeBendDeg: 20 }, exchange, 'd', now).plan.strands[1];
     expect(higher).toMatchObject({ level: 20, start: 20, target: 40 });
+    // A share of the weight is counted in percent.
+    const share = strand({ id: 'share', axis: 'share', step: 5, start: 50, level: 60, target: 80 });
+    const onOne = takeRung(plan([strand(), share]), 's', { weightShare: 0.7 }, exchange, 'd', now).plan.strands[1];
+    expect(onOne).toMatchObject({ level: 70, start: 50, target: 80 });
     // Back to the posture of the routine says nothing of where it is.
     expect(takeRung(value, 's', { kneeBendDeg: null }, exchange, 'd', now).plan.strands[1]).toEqual(bend);
   });

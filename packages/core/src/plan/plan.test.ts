@@ -187,6 +187,11 @@ describe('doses of a plan in the routine', () => {
     );
     expect(made).toMatchObject({ start: 90, level: 90, step: 10, target: 300, family: 'standing' });
     expect(made.rows).toEqual([{ side: 'both', direction: 'none' }]);
+    // A side that is asked for nothing is none of its rows.
+    const [left, right] = eachSide(1);
+    const one = segment('a', hold(90, [left!, { ...right!, amount: 0 }]));
+    const sided = newStrand('s', one, shelf.get('tree-holding')!, 'time', 300, '2026-06-01', softSchool);
+    expect(sided.rows).toEqual([{ side: 'left', direction: 'none' }]);
     expect(PlanSchema.safeParse(plan([{ ...made, target: 20 }])).error?.issues[0]?.path).toEqual([
       'strands',
       0,
