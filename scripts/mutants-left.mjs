@@ -28,7 +28,8 @@ const code = (text) => `\`\`${text.length > 120 ? `${text.slice(0, 119)}…` : t
 
 /** What was measured, folder by folder, and every fault that is left with its reason. */
 export function mutantsMarkdown() {
-  const folders = Object.groupBy(Object.entries(readMeasured()), ([file]) => file.split('/')[1]);
+  const folders = {};
+  for (const entry of Object.entries(readMeasured())) (folders[entry[0].split('/')[1]] ??= []).push(entry);
   const sum = (entries, key) => entries.reduce((total, [, counts]) => total + counts[key], 0);
   const rows = Object.entries(folders).map(([name, entries]) => {
     const [faults, left] = [sum(entries, 'faults'), sum(entries, 'left')];

@@ -88,3 +88,23 @@ test('a comment that sends to the sources names a section there, and none names 
   expect(named.length).toBeGreaterThan(30);
   expect(named.filter((topic) => !topics.has(topic))).toEqual([]);
 });
+
+test('each fault that is named as left (docs/mutants.md) still stands in its file', () => {
+  const core = join(above(__dirname, 'docs/sources.md'), '..', '..', 'packages/core');
+  const named = JSON.parse(readFileSync(join(core, 'mutants.left.json'), 'utf8')) as {
+    file: string;
+    reasons: { why: string; faults: { line: string }[] }[];
+  }[];
+  expect(named.length).toBeGreaterThan(10);
+  const gone = named.flatMap(({ file, reasons }) => {
+    const lines = new Set(
+      readFileSync(join(core, file), 'utf8')
+        .split('\n')
+        .map((line) => line.replace(/\s+/g, ' ').trim()),
+    );
+    return reasons.flatMap(({ faults }) =>
+      faults.filter(({ line }) => !lines.has(line)).map(({ line }) => `${file}: ${line}`),
+    );
+  });
+  expect(gone).toEqual([]);
+});
