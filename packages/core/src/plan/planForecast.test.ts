@@ -1,4 +1,5 @@
 import type { PlanContext } from './planContext';
+import { defaultRaiseRule } from '../schools/builtInSchools';
 import { plan, planContext, log, strand } from '../testing/samples';
 import { planForecast, type StrandForecast } from './planForecast';
 
@@ -146,6 +147,87 @@ test('a strand that waits for another is closed and says why, opens as a rise, a
   // It opens when the other one asks for 70, on 19 January; what delays it is its own growth from there.
   expect(second.days[0]!.day).toBe('2026-01-19');
   expect(second).toMatchObject({ earliestDay: '2026-02-16', aloneDay: '2026-02-16', inTime: false, binding: null });
+});
+
+describe('where only one of a family may rise in a week', () => {
+  const rule = { ...defaultRaiseRule, raisesPerFamily: 1 };
+  const first = strand({ id: 'a', start: 60, level: 60, target: 80, targetDay: '2026-02-23' });
+  const second = strand({ id: 'b', segmentId: 'b', start: 60, level: 60, target: 80, targetDay: '2026-03-02' });
+
+  test('the one whose day is nearer goes first; the other is held by it, until it is there', () => {
+    const [near, far] = told(plan([first, second], { lighterEvery: 0 }), { rule }).strands;
+    expect(lines(near!).slice(0, 6)).toEqual([
+      '0 60 now',
+      '1 65 raise',
+      '2 70 raise',
+      '3 75 raise',
+      '4 80 raise',
+      '5 80 reached',
+    ]);
+    expect(lines(far!)).toEqual([
+      '0 60 now',
+      '1 60 held family a',
+      '2 60 held family a',
+      '3 60 held family a',
+      '4 65 raise',
+      '5 70 raise',
+      '6 75 raise',
+      '7 80 raise',
+      '8 80 reached',
+    ]);
+    expect(near).toMatchObject({ earliestDay: '2026-01-28', binding: null });
+    expect(far).toMatchObject({ earliestDay: '2026-02-23', aloneDay: '2026-01-28', inTime: true, binding: 'family' });
+  });
+
+  test('what was in the way in most weeks is what delays it, not what was first', () => {
+    const gated = { ...second, gate: { strandId: 'a', dose: 65 } };
+    const delayed = told(plan([first, gated], { lighterEvery: 0 }), { rule }).strands[1]!;
+    expect(lines(delayed).slice(0, 5)).toEqual([
+      '0 60 closed gate a',
+      '1 60 closed family a',
+      '2 60 closed family a',
+      '3 60 closed family a',
+      '4 60 raise',
+    ]);
+    expect(delayed.binding).toBe('family');
+  });
+
+  test('what another one keeps from its goal for years is delayed by it', () => {
+    const years = { target: 7200, targetDay: '2026-02-02' };
+    const never = told(
+      plan(
+        [
+          { ...first, ...years },
+          { ...second, ...years },
+        ],
+        { growthPerWeek: 0.01, lighterEvery: 0 },
+      ),
+      { rule },
+    );
+    expect(never.strands[1]).toMatchObject({ earliestDay: null, inTime: false, binding: 'family' });
+  });
+});
+
+test('a strand that stands at its goal and waits is told until it opens', () => {
+  const first = strand({ id: 'first', start: 60, level: 60, target: 80, targetDay: '2026-02-09' });
+  const gate = { strandId: 'first', dose: 70 };
+  const kept = {
+    segmentId: 'b',
+    family: 'reeling',
+    start: 40,
+    level: 40,
+    target: 40,
+    targetDay: '2026-01-05',
+    gate,
+  } as const;
+  const [, waiting] = told(plan([first, strand({ id: 'kept', ...kept })], { lighterEvery: 0 })).strands;
+  expect(lines(waiting!)).toEqual(['0 40 closed gate first', '1 40 closed gate first', '2 40 raise']);
+});
+
+test('a plan looks three years ahead, from any of its weeks', () => {
+  const far = told(plan([one]), { today: '2026-01-21' }, '2040-01-01').practiceDays.at(-1)!;
+  // The Friday of the 156th week from that of 19 January.
+  expect(far).toBe('2029-01-12');
 });
 
 test('a week is a holiday when each day of practice in it is one, whatever the other days are', () => {

@@ -63,7 +63,7 @@ export interface PlanForecast {
   readonly practiceDays: readonly string[];
 }
 
-/** The rail in the way in most of the weeks that come before the goal. */
+/** The rail in the way in most of the weeks: once the goal is reached none is. */
 function commonest(helds: readonly (Held | null)[]): Rail | null {
   const counts = new Map<Rail, number>();
   for (const held of helds) if (held !== null) counts.set(held.rail, (counts.get(held.rail) ?? 0) + 1);
@@ -104,10 +104,10 @@ function strandWeeks(season: PlanSeason, context: PlanContext, index: number, pl
   played.weeks.forEach((week, at) => {
     const before = weeks.at(-1);
     const level = week.asked[0]?.level ?? (week.from > 0 ? week.from : strand.state.level);
-    const back = week.found || (played.weeks[at - 1]?.found ?? false);
+    const back = week.found || played.weeks[at - 1]?.found === true;
     const kind = kindOf(season, strand, week, before, level, back);
     // What keeps this week's dose was in the way in the week before, or is in this one.
-    const held = kind === 'closed' ? week.held : kind === 'held' ? (played.weeks[at - 1]?.held ?? week.held) : null;
+    const held = kind === 'closed' ? week.held : kind === 'held' ? (played.weeks[at - 1]!.held ?? week.held) : null;
     weeks.push({
       week: week.week,
       day: firstDayOf(plan, week.week),
@@ -134,11 +134,10 @@ function forecastOf(season: PlanSeason, context: PlanContext, played: Season, in
   // As far as to the first week that begins with the highest dose.
   const top = topDose(ladder);
   const there = all.find(({ level, kind }) => kind !== 'closed' && doseOf(level, ladder.step) >= top);
-  const last = Math.max(targetWeek, there?.week ?? all.at(-1)?.week ?? from);
+  const last = Math.max(targetWeek, there?.week ?? all.at(-1)!.week);
   const asked = one.weeks.flatMap((week) => week.asked);
   const onTarget = asked.findLast(({ day }) => day <= targetDay) ?? asked[0];
   const inTime = !capped && arrival !== null && arrival <= targetDay;
-  const before = one.weeks.filter(({ week }) => arrival === null || calendarDay(season, week) < arrival);
   const delayed = arrival === null || (alone !== null && arrival > alone);
   const reached = (day: number | null): string | null => (day === null || capped ? null : dayOfNumber(day));
   return {
@@ -149,11 +148,9 @@ function forecastOf(season: PlanSeason, context: PlanContext, played: Season, in
     aloneDay: reached(alone),
     inTime,
     doseOnTargetDay: onTarget === undefined ? 0 : doseOf(onTarget.level, ladder.step),
-    binding: capped ? ladder.mostBy : delayed ? commonest(before.map(({ held }) => held)) : null,
+    binding: capped ? ladder.mostBy : delayed ? commonest(one.weeks.map(({ held }) => held)) : null,
   };
 }
-
-const calendarDay = ({ problem: { calendar } }: PlanSeason, week: number): number => calendar.start + 7 * week;
 
 function lockedForecast({ plan, today }: PlanContext, strand: Strand): StrandForecast {
   const week = weekOf(plan, today);
