@@ -137,32 +137,42 @@ describe('what a drill asks from instant to instant', () => {
     }
   });
 
-  test('both arms by the masses of their parts and how far these are from the shoulder; the back carries both', () => {
-    const { drill, stood, loads } = loadsOf('one-hand-reeling');
-    const still = stanceLoads(body, stanceOfPosture(stood));
-    loads.forEach((now, index) => {
-      const moment = cycleMoment({ ...drill, posture: stood }, softSchool, (index + 0.5) / INSTANTS)!;
-      const pose = figurePose(body, stood, moment, 'right');
-      const arm = pose.arms.right;
-      const middle = (from: Point3, to: Point3, share: number) =>
-        [from.x + share * (to.x - from.x), from.z + share * (to.z - from.z)] as const;
-      const long = Math.hypot(arm.hand.x - arm.wrist.x, arm.hand.y - arm.wrist.y, arm.hand.z - arm.wrist.z);
-      const parts = [
-        [massFractions.upperArm, middle(arm.shoulder, arm.elbow, body.centres.upperArm)],
-        [massFractions.forearm, middle(arm.elbow, arm.wrist, body.centres.forearm)],
-        [massFractions.hand, middle(arm.wrist, arm.hand, (body.centres.hand * body.lengths.hand) / long)],
-      ] as const;
-      const sum = (axis: 0 | 1, from: number) =>
-        parts.reduce((total, [mass, at]) => total + mass * body.mass * GRAVITY * (at[axis] - from), 0);
-      const [across, along] = [sum(0, arm.shoulder.x), sum(1, arm.shoulder.z)];
-      expect(now.workingArmNm).toBeCloseTo(Math.hypot(across, along), 6);
-      // The other hand rests: the back carries itself and what this arm has before the pelvis.
-      expect(now.otherArmNm).toBe(0);
-      const turn = (pose.turnDeg * Math.PI) / 180;
-      const before = across * Math.cos(turn) + along * Math.sin(turn);
-      expect(now.trunkNm).toBeCloseTo(still.trunkNm - 2 * still.shoulderNm + before, 6);
-    });
-  });
+  test.each(['one-hand-reeling', 'shift-and-turn', 'forward-reeling'])(
+    '%s: each arm by the masses of its parts and how far these are from the shoulder; the back carries both',
+    (id) => {
+      const { drill, stood, loads } = loadsOf(id);
+      const still = stanceLoads(body, stanceOfPosture(stood));
+      loads.forEach((now, index) => {
+        const moment = cycleMoment({ ...drill, posture: stood }, softSchool, (index + 0.5) / INSTANTS)!;
+        const pose = figurePose(body, stood, moment, 'right');
+        const turn = (pose.turnDeg * Math.PI) / 180;
+        /** Moment at the shoulder, and what of it lies before the pelvis, N·m. */
+        const carried = (hand: typeof moment.hand, arm: typeof pose.arms.right) => {
+          if (hand === null) return [Math.abs(still.shoulderNm), still.shoulderNm] as const;
+          if (isResting(hand)) return [0, 0] as const;
+          const between = (from: Point3, to: Point3, share: number) => ({
+            x: from.x + share * (to.x - from.x) - arm.shoulder.x,
+            z: from.z + share * (to.z - from.z) - arm.shoulder.z,
+          });
+          const { hand: end, wrist } = arm;
+          const long = Math.hypot(end.x - wrist.x, end.y - wrist.y, end.z - wrist.z);
+          const parts = [
+            [massFractions.upperArm, between(arm.shoulder, arm.elbow, body.centres.upperArm)],
+            [massFractions.forearm, between(arm.elbow, wrist, body.centres.forearm)],
+            [massFractions.hand, between(wrist, end, (body.centres.hand * body.lengths.hand) / long)],
+          ] as const;
+          const sum = (axis: 'x' | 'z') =>
+            parts.reduce((total, [share, place]) => total + share * body.mass * GRAVITY * place[axis], 0);
+          return [Math.hypot(sum('x'), sum('z')), sum('x') * Math.cos(turn) + sum('z') * Math.sin(turn)] as const;
+        };
+        const [working, before] = carried(moment.hand, pose.arms.right);
+        const [other, alsoBefore] = carried(moment.otherHand, pose.arms.left);
+        expect(now.workingArmNm).toBeCloseTo(working, 6);
+        expect(now.otherArmNm).toBeCloseTo(other, 6);
+        expect(now.trunkNm).toBeCloseTo(still.trunkNm - 2 * still.shoulderNm + before + alsoBefore, 6);
+      });
+    },
+  );
 
   test('a drill that goes down and comes up is half the bend half of the time; a held one without parts changes sides', () => {
     const plain = { ...shelf.get('empty-full')!, phases: [] };

@@ -164,6 +164,18 @@ describe('fatigue through a routine', () => {
     }
   });
 
+  test('agrees with it where the blood comes in under a load that is missed: it is called up again bit by bit', () => {
+    const segments = [
+      { target: 0.999, seconds: 1800 },
+      { target: 0.2, seconds: 20, freeFlow: 0.45 },
+    ];
+    const { spans } = simulateFatigue(joints.shoulder, segments);
+    expect(spans[1]!.fatigued).toBeLessThan(0.8);
+    const [, then] = byOdeLibrary('shoulder', segments);
+    expect(Math.abs(spans[1]!.fatigued - then!.fatigued)).toBeLessThan(1e-4);
+    expect(Math.abs(spans[1]!.active - then!.active)).toBeLessThan(1e-4);
+  });
+
   test('a moment that is over before fatigue turns knows nothing of what would have come', () => {
     const start = { active: 0.6, fatigued: 0.3 };
     const one = simulateFatigue(joints.shoulder, [{ target: 0, seconds: 0.02 }], start).spans[0]!;

@@ -112,35 +112,26 @@ function drained(state: FatigueState, fatigue: number, recovery: number): Flow {
   };
 }
 
-/** The one moment at which a course of two terms turns, if it has one after 0. */
-function turningPoint({ terms: [quick, slow] }: Course): number | null {
+/** The one moment at which a course of two terms turns; without end where it has none after 0. */
+function turningPoint({ terms: [quick, slow] }: Course): number {
   const ratio = -(slow[0] * slow[1]) / (quick[0] * quick[1]);
   // A ratio below 0 has no logarithm: neither does such a course turn.
   const time = Math.log(ratio) / (slow[1] - quick[1]);
-  return time > 0 ? time : null;
+  return time > 0 ? time : Number.POSITIVE_INFINITY;
 }
 
-function bisect(course: Course, level: number, from: number, to: number, upward: boolean): number {
-  let low = from;
-  let high = to;
+/** When a course goes to the other side of a level, looked for as far as it turns or `seconds` end; that moment where it does not. */
+function crossing(course: Course, level: number, seconds: number, upward: boolean): number {
+  let low = 0;
+  let high = Math.min(seconds, turningPoint(course));
+  // It mostly does not: that is seen at its end.
+  if (at(course, high) > level !== upward) return high;
   for (let step = 0; step < 60; step += 1) {
     const middle = (low + high) / 2;
     if (at(course, middle) > level === upward) high = middle;
     else low = middle;
   }
   return high;
-}
-
-/** When a course first goes to the other side of a level within `seconds`; null when it stays. */
-function crossing(course: Course, level: number, seconds: number, upward: boolean): number | null {
-  const turn = turningPoint(course);
-  let from = 0;
-  for (const to of turn !== null && turn < seconds ? [turn, seconds] : [seconds]) {
-    const beyond = upward ? at(course, to) > level + 1e-12 : at(course, to) < level - 1e-12;
-    if (beyond) return upward === at(course, from) > level ? from : bisect(course, level, from, to, upward);
-    from = to;
-  }
-  return null;
 }
 
 const reserveOf = (fatigued: number, target: number): number => (1 - fatigued - target) / (1 - target);
@@ -207,10 +198,9 @@ function walk(
     if (missed) failedAt ??= gone;
     const flow = missed ? drained(state, fatigue, recovery) : following(state, target, fatigue, recovery);
     const left = seconds - gone;
+    // From where it turns it goes on as from a new beginning: so the highest is always at an end.
     const change = crossing(flow.fatigued, limit, left, !missed);
-    const time = Math.min(left, Math.max(change ?? left, 1e-9));
-    const turn = turningPoint(flow.fatigued);
-    if (turn !== null && turn < time) mostFatigued = Math.max(mostFatigued, at(flow.fatigued, turn));
+    const time = Math.min(left, Math.max(change, 1e-9));
     state = { active: at(flow.active, time), fatigued: at(flow.fatigued, time) };
     mostFatigued = Math.max(mostFatigued, state.fatigued);
     gone += time;
