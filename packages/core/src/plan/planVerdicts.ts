@@ -47,6 +47,9 @@ function contested({ strands, rails }: SeasonProblem): boolean {
   );
 }
 
+/** An opening and a new baseline are told whether they change the dose or not. */
+const ruledAnyway: readonly Because[] = ['opens', 'retest'];
+
 const gaps: readonly Because[] = ['gap', 'retest', 'find first', 'wait for practice'];
 
 /** Whether each strand may rise now, and what it waits for; asked only when one is due. */
@@ -54,7 +57,7 @@ function turns({ problem }: PlanSeason, due: readonly boolean[]): readonly (Held
   if (!due.includes(true) || !contested(problem)) return problem.strands.map(() => null);
   const season = planSeason(problem);
   return season.strands.map(({ risesNow, weeks }, index) =>
-    risesNow || !due[index]! ? null : (weeks[0]?.held ?? { rail: 'order', waitsFor: null }),
+    risesNow || !due[index]! ? null : (weeks[0]!.held ?? { rail: 'order', waitsFor: null }),
   );
 }
 
@@ -65,7 +68,7 @@ function turns({ problem }: PlanSeason, due: readonly boolean[]): readonly (Held
  */
 export function planVerdicts(context: PlanContext): Verdict[] {
   const season = seasonOfPlan(context);
-  const { problem, strands, locked } = season;
+  const { problem, strands } = season;
   const { calendar, rules } = problem;
   const joint = new Joint(problem);
   const root = joint.root();
@@ -74,15 +77,11 @@ export function planVerdicts(context: PlanContext): Verdict[] {
     const strand = problem.strands[index]!;
     return rulingOn(strand, calendar, rules, strand.state, calendar.today, turn, joint.gateOpen(root, week, index));
   };
-  const free = strands.map(({ id }, index) =>
-    locked.has(id) ? null : (({ because }) => because === 'raise' || because === 'opens')(rule(index, true)),
-  );
+  // What a sign has locked is never due.
+  const due = strands.map((_, index) => ['raise', 'opens'].includes(rule(index, true).because));
   // A gap that was practised over is answered like a practice; one that still lasts grows.
   const absent = (index: number): boolean => calendar.today - problem.strands[index]!.state.lastOn >= rules.stayGapDays;
-  const held = turns(
-    season,
-    free.map((due) => due === true),
-  );
+  const held = turns(season, due);
   const logs = inOrder(context.logs);
   const newest = logs.toReversed();
   return strands.map((strand, index): Verdict => {
@@ -99,17 +98,17 @@ export function planVerdicts(context: PlanContext): Verdict[] {
         toDose: fromDose,
         moves: false,
         reasons: [...signs.slice(0, MOST_SIGNS), REFER],
-        logId: newest[0]?.id ?? null,
+        logId: newest[0]!.id,
         retest: false,
         source: 'stop',
       };
     }
     const ruling = rule(index, held[index] === null);
     const level = ruling.level ?? strand.level;
-    const toDose = ruling.because === 'opens' ? fromDose : doseOf(level, strand.step);
+    const toDose = doseOf(level, strand.step);
     return {
       ...base,
-      kind: ruling.kind === 'raise' && toDose === fromDose && ruling.because !== 'opens' ? 'stay' : ruling.kind,
+      kind: toDose === fromDose && !ruledAnyway.includes(ruling.because) ? 'stay' : ruling.kind,
       because: ruling.because,
       level,
       toDose,

@@ -123,6 +123,15 @@ describe('verdict, each rule at its boundary', () => {
     ]);
   });
 
+  test('what it answers: a gap that lasts, or a practice', () => {
+    const source = (days: number) => judge(two, `2026-01-${String(days + 8).padStart(2, '0')}`).source;
+    expect([7, 8, 14, 15].map(source)).toEqual(['practice', 'gap', 'gap', 'gap']);
+    expect(judge([]).source).toBe('practice');
+    expect(judge(shares(0.5, 0.5)).source).toBe('practice');
+    // Practised over, a gap is answered with the practice after it.
+    expect(judge([log('2025-11-07'), log('2026-01-07')])).toMatchObject({ because: 'gap', source: 'practice' });
+  });
+
   test('a gap between two sessions is not forgotten: met 62 days ago and met yesterday is no raise', () => {
     const gone = [log('2025-11-07'), log('2026-01-07')];
     expect(judge(gone)).toMatchObject({ kind: 'ease', because: 'gap' });
@@ -182,7 +191,18 @@ describe('verdict, each rule at its boundary', () => {
       because: 'floor',
       moves: false,
     });
+    // What is saved up above it shows in no dose: an ease that would take only that is none.
     expect(judge(efforts(10, 10), '2026-01-08', { start: 58 }).level).toBe(58);
+    for (const logs of [
+      efforts(10, 10),
+      [log('2025-12-20'), log('2025-12-22')],
+      [log('2025-11-07'), log('2026-01-07')],
+    ]) {
+      const found = judge(logs, '2026-01-08', { start: 60, level: 62 });
+      expect(found).toMatchObject({ kind: 'stay', because: 'floor', level: 62, toDose: 60, moves: false });
+    }
+    const long = judge([log('2025-11-07')], '2026-01-08', { start: 60, level: 62 });
+    expect(long).toMatchObject({ kind: 'ease', because: 'retest', level: 62, toDose: 60, moves: false, retest: true });
   });
 
   test('once a week, not in a lighter or frozen week or a holiday, not beyond the target', () => {
@@ -248,7 +268,20 @@ describe('signs to stop', () => {
   test('pain from 4, or any sign, stops and locks until it is cleared, also when later practices are good', () => {
     expect(judge(sessions(['2026-01-06', {}], ['2026-01-08', { pain: 3 }])).kind).toBe('raise');
     const sore = [log('2026-01-06', { pain: 4, painWhere: 'knee' }), log('2026-01-07'), log('2026-01-08')];
-    expect(judge(sore)).toMatchObject({ kind: 'stop', fromDose: 60, toDose: 60 });
+    expect(judge(sore)).toMatchObject({
+      kind: 'stop',
+      because: 'stop',
+      fromDose: 60,
+      toDose: 60,
+      level: 60,
+      moves: false,
+      retest: false,
+      source: 'stop',
+      logId: 'log-2026-01-08',
+    });
+    // However many signs there were, no more than ten are told.
+    const many = Array.from({ length: 14 }, (_, at) => log(`2025-12-${10 + at}`, { symptoms: ['numbness'] }));
+    expect(judge(many).reasons).toHaveLength(11);
     expect(judge(sore).reasons.join(' ')).toMatch(/knee.*licensed practitioner/);
     expect(judge([log('2026-01-08', { symptoms: ['chest pain'] })]).kind).toBe('stop');
     expect(judge(sore, '2026-01-08', { clearedAt: '2026-01-06T20:00:00Z' }).kind).toBe('raise');
@@ -325,6 +358,23 @@ describe('the rails of the whole plan', () => {
     expect(verdicts(2).map(({ kind }) => kind)).toEqual(['stay', 'raise', 'raise']);
     expect(verdicts(1).map(({ kind }) => kind)).toEqual(['stay', 'stay', 'raise']);
     expect(verdicts(1)[0]!.reasons[0]).toBe('Due, but The three of the same family goes up this week.');
+    // Of another family one more may.
+    const other = strand({ id: 'other', segmentId: 'other', family: 'reeling', target: 75 });
+    const four = logs.map((one) => ({ ...one, lines: [...one.lines, logLine(1, { segmentId: 'other' })] }));
+    expect(verdicts(2, plan([...strands, other]), { logs: four }).map(({ kind }) => kind)).toEqual([
+      'stay',
+      'raise',
+      'raise',
+      'raise',
+    ]);
+  });
+
+  test('an opening takes up what the load of its week may grow by: the other one waits', () => {
+    const later = strand({ id: 'later', segmentId: 'later', family: 'reeling', gate: { strandId: 'three', dose: 65 } });
+    const due = [strands[0]!, { ...strands[2]!, level: 70, target: 70 }, later];
+    const found = verdicts(3, plan(due));
+    expect(found.map(({ because }) => because).filter((one) => one === 'turn')).toHaveLength(1);
+    expect(found.filter(({ moves }) => moves)).toHaveLength(1);
   });
 
   test('all that is safe may be accepted at once: then nothing of the family is left to rise this week', () => {
