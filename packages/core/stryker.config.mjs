@@ -16,8 +16,8 @@ export default {
   ignoreStatic: true,
   concurrency: 2,
   // A busy machine is slow: what only takes long is no fault that was noticed.
-  timeoutMS: 20_000,
-  timeoutFactor: 4,
+  timeoutMS: 10_000,
+  timeoutFactor: 3,
   reporters: ['progress-append-only', 'json'],
   jsonReporter: { fileName: '../../test-results/mutants.json' },
   tempDirName: '../../test-results/stryker',

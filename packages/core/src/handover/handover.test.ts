@@ -264,6 +264,7 @@ describe('what is practised at home on a day', () => {
       { ...one!, id: 'a', roundId: 'gone' },
       { ...two!, id: 'b', roundId: 'stays' },
       { type: 'rest' as const, id: 'c', seconds: 5, label: '', roundId: 'stays' },
+      { type: 'rest' as const, id: 'd', seconds: 5, label: '', roundId: null },
     ];
     const rounds = [
       { id: 'gone', times: 2 },
@@ -353,6 +354,7 @@ describe('the log in texts', () => {
     expect(readLog(` \n${JSON.stringify(given)}`)).toEqual({ kind: 'log', log: given });
     const told = (text: string) => ((read) => (read.kind === 'wrong' ? read.message : read.kind))(readLog(text));
     expect(told('  \n ')).toMatch(/nothing in it/);
+    expect(readLog('POMEK-LOG-1:1of400:00000000:AAAA;')).toMatchObject({ kind: 'parts', of: 400 });
     expect(told('x'.repeat(4_000_001))).toMatch(/too long/);
     expect(told('x'.repeat(4_000_000))).toMatch(/no log of a sheet/);
     // Whole on its way, and yet nothing that can be unpacked, or nothing that is a log.

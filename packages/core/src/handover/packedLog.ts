@@ -94,7 +94,7 @@ export function readLog(text: string): ReadLog {
   if (parts.some((part) => part.sum !== sum || part.of !== of)) {
     return wrong('These are parts of different logs. Take in one log after the other.');
   }
-  if (of < 1 || of > MOST_PARTS || parts.some(({ number }) => number < 1 || number > of)) {
+  if (of > MOST_PARTS || parts.some(({ number }) => number < 1 || number > of)) {
     return wrong('A part is numbered wrongly: it is damaged. Have it shown again.');
   }
   const letters = new Map<number, string>();
