@@ -5,7 +5,7 @@ import { build } from 'esbuild';
 /** These read sources, documents and the shelf, or a library that is no plain file; they reckon nothing of what is tried. */
 const readers = /\/(examples|words|fit|demo)\.test\.ts$|\/(library|figure|body|alignment|text)\//;
 /** These play whole seasons: they come last, for most faults are found before. */
-const long = ['/machine.', '/agreement.', '/planSeason.', '/plan.', '/strandChances.', '/weeks.'];
+const long = ['/planForecast.', '/machine.', '/agreement.', '/planSeason.', '/plan.', '/strandChances.', '/weeks.'];
 const rank = (path) => long.toReversed().findIndex((part) => path.includes(part));
 
 const fewCases = fileURLToPath(new URL('mutants.fast-check.mjs', import.meta.url));

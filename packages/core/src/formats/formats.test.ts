@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { demoContents } from '../demo';
 import { newFilm, newStill } from '../film';
 import { lanternWalk } from '../demo/demoRoutines';
-import { softSchool } from '../schools';
+import { softSchool, strictSchool } from '../schools';
 import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
 import { above } from '../testing/above';
@@ -149,6 +149,25 @@ describe('reading a bundle', () => {
     expect(exercise).toMatchObject({ wayIn: [], stages: [], signs: { begin: [], stop: [] }, quick: '', attention: [] });
     expect(exercise!.phases.every(({ reversed, heldBreaths }) => reversed === '' && heldBreaths === 0)).toBe(true);
     expect(read.bundle.contents.students[0]).toMatchObject({ conditionSides: {}, ownLimits: [] });
+  });
+
+  test('counted strands rise in the multiple of their school: of the one in the file, also where it stands for a built-in one', () => {
+    const counted = strand({ axis: 'repetitions', step: 1, start: 8, level: 8, target: 40 });
+    const stepRead = (schoolId: string, own: (typeof softSchool)[]) => {
+      const contents = {
+        ...emptyContents(),
+        schools: own,
+        plans: [plan([counted])],
+        routines: [routine([], { schoolId })],
+      };
+      const read = readBundle(writeBundle(contents, new Date('2026-03-01T10:00:00Z')));
+      return read.ok && read.bundle.contents.plans[0]!.strands[0]!.step;
+    };
+    expect(stepRead('own', [{ ...strictSchool, id: 'own' }])).toBe(8);
+    expect(stepRead(softSchool.id, [])).toBe(1);
+    expect(stepRead(strictSchool.id, [])).toBe(8);
+    expect(stepRead(softSchool.id, [{ ...strictSchool, id: softSchool.id }])).toBe(8);
+    expect(stepRead(strictSchool.id, [{ ...softSchool, id: strictSchool.id }])).toBe(1);
   });
 
   test('the schema in docs/ is the one the program reads with', () => {

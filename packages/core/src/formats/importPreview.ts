@@ -24,7 +24,7 @@ function index(contents: BundleContents): Known {
   >;
 }
 
-function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
+function nameOf(item: Item, known: readonly Known[]): string {
   if ('name' in item) return item.name;
   if ('present' in item) {
     const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
@@ -36,7 +36,7 @@ function nameOf(kind: BundleKind, item: Item, known: readonly Known[]): string {
   }
   const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
   const who = student !== undefined && 'name' in student ? student.name : item.studentId;
-  return 'day' in item ? `${who}, ${item.day}` : `${kind === 'plans' ? 'plan of ' : ''}${who}`;
+  return 'day' in item ? `${who}, ${item.day}` : `plan of ${who}`;
 }
 
 /** The references of an item: field, kind and id of what it points to. */
@@ -73,7 +73,7 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
     builtIn.has(id) || here[kind].has(id) || (there[kind].has(id) && !bad.has(`${kind} ${id}`));
   return bundleKinds.flatMap((kind) =>
     incoming[kind].map((item): PreviewRow => {
-      const row = { kind, id: item.id, name: nameOf(kind, item, [there, here]) };
+      const row = { kind, id: item.id, name: nameOf(item, [there, here]) };
       const lost = references(item).find(([, target, id]) => !exists(target, id));
       if (lost !== undefined) {
         bad.add(`${kind} ${item.id}`);

@@ -30,24 +30,6 @@ test('no dose changes by it: what has not come to one multiple goes on by ones, 
   expect(doseOf(after.strands[0]!.level, after.strands[0]!.step)).toBe(6);
 });
 
-test('the teacher’s own school in a file speaks for its routines, also where it stands for one that is built in', () => {
-  const file = (school: typeof softSchool, schools: (typeof softSchool)[]) => {
-    const contents = {
-      ...emptyContents(),
-      schools,
-      plans: [plan([counted(8)])],
-      routines: [routine([], { schoolId: school.id })],
-    };
-    const read = readBundle(writeBundle(contents, new Date('2026-03-01T10:00:00Z')));
-    return read.ok && read.bundle.contents.plans[0]!.strands[0]!.step;
-  };
-  const own = { ...strictSchool, id: 'own' };
-  expect(file(own, [own])).toBe(8);
-  expect(file(softSchool, [])).toBe(1);
-  expect(file(softSchool, [{ ...strictSchool, id: softSchool.id }])).toBe(8);
-  expect(file(strictSchool, [{ ...softSchool, id: strictSchool.id }])).toBe(1);
-});
-
 test('a file of an earlier program is read and carried over, with what is new at its beginning', () => {
   const old = plan([counted(8)]);
   const text = writeBundle({ ...emptyContents(), plans: [old], routines: [strict] }, new Date('2026-03-01T10:00:00Z'));
