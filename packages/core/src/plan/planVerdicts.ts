@@ -47,9 +47,6 @@ function contested({ strands, rails }: SeasonProblem): boolean {
   );
 }
 
-/** An opening and a new baseline are told whether they change the dose or not. */
-const ruledAnyway: readonly Because[] = ['opens', 'retest'];
-
 const gaps: readonly Because[] = ['gap', 'retest', 'find first', 'wait for practice'];
 
 /** Whether each strand may rise now, and what it waits for; asked only when one is due. */
@@ -108,7 +105,7 @@ export function planVerdicts(context: PlanContext): Verdict[] {
     const toDose = doseOf(level, strand.step);
     return {
       ...base,
-      kind: toDose === fromDose && !ruledAnyway.includes(ruling.because) ? 'stay' : ruling.kind,
+      kind: ruling.kind === 'raise' && toDose === fromDose && ruling.because !== 'opens' ? 'stay' : ruling.kind,
       because: ruling.because,
       level,
       toDose,

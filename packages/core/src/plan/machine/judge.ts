@@ -113,16 +113,10 @@ export const atCapacity = ({ level }: Pick<StrandState, 'level'>, { most, step }
 export const raisedLevel = (level: number, { target, most, step, byRungs }: Ladder, growth: number): number =>
   Math.min(target, most ?? Infinity, byRungs ? doseOf(level, step) + step : level * (1 + growth));
 
-/** A rung lower that its dose shows; null where the dose stays, at the first one. */
-function rungLower(state: StrandState, ladder: Ladder, rules: Rules): number | null {
-  const level = easedLevel(state, ladder, rules);
-  return doseOf(level, ladder.step) < doseOf(state.level, ladder.step) ? level : null;
-}
-
 function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
   if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay['eased lately'];
-  const level = rungLower(state, ladder, rules);
-  return level === null ? stay.floor : { kind: 'ease', because, level, passing: true };
+  const level = easedLevel(state, ladder, rules);
+  return level < state.level ? { kind: 'ease', because, level, passing: true } : stay.floor;
 }
 
 function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
@@ -130,13 +124,13 @@ function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): R
   const answered = gapAnswered(state, rules);
   if (days >= rules.retestGapDays) {
     // What was eased when the gap began to count is not eased again; the test is wanted all the same.
-    const level = answered ? null : rungLower(state, ladder, rules);
-    return { kind: 'ease', because: 'retest', level, passing: true };
+    const level = answered ? state.level : easedLevel(state, ladder, rules);
+    return { kind: 'ease', because: 'retest', level: level < state.level ? level : null, passing: true };
   }
   const unanswered = days >= rules.easeGapDays ? !answered : state.gap > 0;
   if (unanswered) {
-    const level = rungLower(state, ladder, rules);
-    return level === null ? stay.floor : { kind: 'ease', because: 'gap', level, passing: true };
+    const level = easedLevel(state, ladder, rules);
+    return level < state.level ? { kind: 'ease', because: 'gap', level, passing: true } : stay.floor;
   }
   if (days >= rules.easeGapDays) return stay['wait for practice'];
   return days >= rules.stayGapDays ? stay['find first'] : null;
