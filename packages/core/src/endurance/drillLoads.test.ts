@@ -137,7 +137,7 @@ describe('what a drill asks from instant to instant', () => {
     }
   });
 
-  test.each(['one-hand-reeling', 'shift-and-turn', 'forward-reeling'])(
+  test.each(['one-hand-reeling', 'shift-and-turn', 'bow-two-hand-reeling'])(
     '%s: each arm by the masses of its parts and how far these are from the shoulder; the back carries both',
     (id) => {
       const { drill, stood, loads } = loadsOf(id);
