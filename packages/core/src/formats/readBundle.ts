@@ -55,7 +55,8 @@ function unreadable(text: string): BundleResult {
 /** A bundle of an earlier program with what has become finer since. */
 function carriedOver(bundle: Bundle): Bundle {
   const { plans, routines, schools } = bundle.contents;
-  const all = [...schools, ...builtInSchools.filter((school) => !schools.some(({ id }) => id === school.id))];
+  // Of two with one id the first counts: that of the file.
+  const all = [...schools, ...builtInSchools];
   return {
     ...bundle,
     version: BUNDLE_VERSION,
