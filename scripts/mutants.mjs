@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join, relative } from 'node:path';
+import { join, relative } from 'node:path';
 import { installPackages, root, run, tool } from './setup.mjs';
 import { core, keyOf, readLeft, readMeasured, writeMeasured } from './mutants-left.mjs';
 
@@ -73,13 +73,24 @@ function remember(file, faults) {
   writeFileSync(remembered(file), JSON.stringify({ hash: hashOf(file), faults }));
 }
 
-/** The faults with what became of those that were tried once more. */
+const named = new Set(readLeft().map(keyOf));
+const isOpen = (fault) => isLeft(fault) && !named.has(keyOf(fault));
+
+/** The faults with what became of those that were tried once more: what has a reason to be left is not. */
 async function retried(faults, own) {
-  const ranges = [...new Set(faults.filter(isLeft).map(rangeOf))];
+  const ranges = [...new Set(faults.filter(isOpen).map(rangeOf))];
   if (ranges.length === 0) return faults;
   const now = new Map((await tried(ranges, own)).map((fault) => [faultOf(fault), fault.status]));
-  return faults.map((fault) => (isLeft(fault) ? { ...fault, status: now.get(faultOf(fault)) ?? fault.status } : fault));
+  return faults.map((fault) => (isOpen(fault) ? { ...fault, status: now.get(faultOf(fault)) ?? fault.status } : fault));
 }
+
+const rememberAll = (files, faults) => {
+  for (const file of files)
+    remember(
+      file,
+      faults.filter((fault) => fault.file === file),
+    );
+};
 
 const sourcesOf = (name) => {
   const path = join(core, 'src', name);
@@ -109,11 +120,7 @@ async function byOwnTests(name) {
     const [first, ...around] = oneByOne(name) ? ownFoldersOf(files[0]) : [name.split('/')[0]];
     let faults = await tried(files, first);
     for (const folder of around) faults = await retried(faults, folder);
-    for (const file of files)
-      remember(
-        file,
-        faults.filter((fault) => fault.file === file),
-      );
+    rememberAll(files, faults);
   }
   for (const file of known) {
     let faults = recall(file);
@@ -124,19 +131,6 @@ async function byOwnTests(name) {
   return [...known, ...fresh].toSorted();
 }
 
-const named = new Set(readLeft().map(keyOf));
-
-async function byAllTests(files) {
-  const open = files.flatMap((file) => recall(file).filter((fault) => isLeft(fault) && !named.has(keyOf(fault))));
-  const now = new Map((await retried(open, '')).map((fault) => [faultOf(fault), fault.status]));
-  for (const file of files) {
-    remember(
-      file,
-      recall(file).map((fault) => ({ ...fault, status: now.get(faultOf(fault)) ?? fault.status })),
-    );
-  }
-}
-
 const given = process.argv.slice(2);
 const wanted = given.filter((word) => !word.startsWith('--'));
 await installPackages();
@@ -144,16 +138,15 @@ if (given.includes('--fresh')) rmSync(memory, { recursive: true, force: true });
 const measured = readMeasured();
 for (const name of wanted.length > 0 ? wanted : folders) {
   const files = await byOwnTests(name);
-  if (!given.includes('--own')) await byAllTests(files);
-  const faults = files.flatMap((file) => recall(file));
+  if (!given.includes('--own')) rememberAll(files, await retried(files.flatMap(recall), ''));
+  const faults = files.flatMap(recall);
   const left = faults.filter(isLeft);
-  const unnamed = left.filter((fault) => !named.has(keyOf(fault)));
+  const unnamed = left.filter(isOpen);
   const score = faults.length === 0 ? 100 : (100 * (faults.length - left.length)) / faults.length;
   const said =
     `${name}: ${score.toFixed(1)} % of ${faults.length} faults were noticed; ${left.length} were not, ` +
     `${unnamed.length} of them without a reason.`;
   const list = join(root, `test-results/mutants-${name.replaceAll('/', '_')}.txt`);
-  mkdirSync(dirname(list), { recursive: true });
   writeFileSync(
     list,
     `${said}\n\n${unnamed.map(({ file, at, line, part, becomes }) => `${file}:${at.start.line}\n    ${line}\n    ${part}\n    → ${becomes}`).join('\n')}\n`,
