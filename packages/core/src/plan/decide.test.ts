@@ -160,7 +160,7 @@ describe('whether it waits for the teacher', () => {
   });
 
   test.each([
-    ['stay', false, '2026-01-11', '2026-01-12'],
+    ['stay', false, '2026-01-18', '2026-01-19'],
     ['ease', false, '2026-01-18', '2026-01-19'],
     ['stay', true, '2026-02-01', '2026-02-02'],
     ['ease', true, '2026-02-01', '2026-02-02'],

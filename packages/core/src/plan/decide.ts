@@ -45,7 +45,7 @@ function chosen(strand: Strand, level: number, now: Date): Strand {
 }
 
 function answered(strand: Strand, verdict: Verdict, answer: Answer, now: Date): Strand {
-  const { because, kind, level } = verdict;
+  const { because, level } = verdict;
   switch (answer.outcome) {
     case 'put off':
       return strand;
@@ -53,7 +53,7 @@ function answered(strand: Strand, verdict: Verdict, answer: Answer, now: Date): 
       return { ...strand, clearedAt: now.toISOString() };
     case 'accepted':
       if (because === 'stop' || !verdict.moves) return strand;
-      return ruled(strand, { kind: kind === 'ease' ? 'ease' : 'raise', because, level }, now);
+      return ruled(strand, { kind: level < strand.level ? 'ease' : 'raise', because, level }, now);
     case 'changed':
       return chosen(strand, answer.level, now);
   }
@@ -107,7 +107,7 @@ export function isDue(
   verdict: Verdict,
   decisions: readonly Decision[],
   logs: readonly Pick<PracticeLog, 'id' | 'day'>[],
-  rule: Pick<RaiseRule, 'stayGapDays' | 'easeGapDays' | 'retestGapDays'>,
+  rule: Pick<RaiseRule, 'easeGapDays' | 'retestGapDays'>,
   today: string,
 ): boolean {
   if (verdict.source === 'stop') return verdict.logId !== null;
@@ -120,6 +120,6 @@ export function isDue(
   const answers = own.filter((entry) => entry.logId === verdict.logId);
   const log = logs.find((entry) => entry.id === verdict.logId);
   if (verdict.source === 'practice' || log === undefined) return answers.length === 0;
-  const limit = verdict.retest ? rule.retestGapDays : verdict.kind === 'ease' ? rule.easeGapDays : rule.stayGapDays;
+  const limit = verdict.retest ? rule.retestGapDays : rule.easeGapDays;
   return !answers.some((entry) => differenceInCalendarDays(parseISO(entry.day), parseISO(log.day)) >= limit);
 }

@@ -105,7 +105,8 @@ export function planVerdicts(context: PlanContext): Verdict[] {
     const toDose = doseOf(level, strand.step);
     return {
       ...base,
-      kind: ruling.kind === 'raise' && toDose === fromDose && ruling.because !== 'opens' ? 'stay' : ruling.kind,
+      // What is saved up, or put back, shows in no dose.
+      kind: toDose === fromDose && ruling.because !== 'opens' ? 'stay' : ruling.kind,
       because: ruling.because,
       level,
       toDose,

@@ -124,14 +124,19 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
   const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
   const marks = atDose(ruled, strand);
   const growth = percent(season.problem.rules.growth);
+  const down = downWords(strand, ruling);
   switch (ruling.because) {
     case 'retest':
-      return [`${days} days without practice: test the baseline again; until then one rung down.`];
+      return [
+        down === null
+          ? `${days} days without practice: test the baseline again before anything is raised.`
+          : `${days} days without practice: test the baseline again; until then ${down.what}.`,
+      ];
     case 'gap': {
       const gap = days >= rule.easeGapDays ? days : state.gap;
       return [
-        `${gap} days without practice${days >= rule.easeGapDays ? '' : ` before ${shortDay(last!.day)}`}: one rung down.`,
-        AGAIN,
+        `${gap} days without practice${days >= rule.easeGapDays ? '' : ` before ${shortDay(last!.day)}`}: ${down!.what}.`,
+        down!.back,
       ];
     }
     case 'find first':
@@ -140,21 +145,24 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       return [`${days} days without practice; it was eased for that and waits for the first practice.`];
     case 'loose': {
       const shares = marks.slice(0, 2).map((log) => percent(alignmentShare(log, strand)));
-      return [`Alignment was lost after ${shares.join(' and ')} of the round, twice running.`, AGAIN];
+      return [
+        `Alignment was lost after ${shares.join(' and ')} of the round, twice running: ${down!.what}.`,
+        down!.back,
+      ];
     }
     case 'short': {
       const shares = marks.slice(0, 2).map((log) => percent(metShare(log, strand) ?? 0));
       const limit = percent(rule.partlyMet);
       return [
-        `Only ${shares.join(' and ')} of the dose was met, twice running; below ${limit} it goes one rung down.`,
-        AGAIN,
+        `Only ${shares.join(' and ')} of the dose was met, twice running; below ${limit} ${down!.what}.`,
+        down!.back,
       ];
     }
     case 'hard': {
       const efforts = marks.slice(0, 3).map((log) => strandEffort(log, strand) ?? '–');
       return [
-        `Effort ${efforts.join(', ')} of 10 lately; twice in three from ${rule.easeEffort} on, it goes one rung down.`,
-        AGAIN,
+        `Effort ${efforts.join(', ')} of 10 lately; twice in three from ${rule.easeEffort} on, ${down!.what}.`,
+        down!.back,
       ];
     }
     case 'eased lately':
@@ -225,7 +233,16 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
   }
 }
 
-const AGAIN = 'Met twice there, the old level comes back in one step.';
+/** What an ease comes to: a lower dose, or the same one, where only what was saved up goes. Null where nothing moves. */
+function downWords(strand: Strand, { level }: Ruling): { what: string; back: string } | null {
+  if (level === null) return null;
+  return doseOf(level, strand.step) < doseOf(strand.level, strand.step)
+    ? { what: 'it goes one rung down', back: 'Met twice there, the old level comes back in one step.' }
+    : {
+        what: 'what was saved up for the next dose is put back',
+        back: 'The dose stays; met twice, what was saved comes back in one step.',
+      };
+}
 
 function daysSince(day: number, today: string): string {
   const ago = dayNumber(today) - day;

@@ -192,9 +192,38 @@ describe('verdict, each rule at its boundary', () => {
       moves: false,
     });
     expect(judge(efforts(10, 10), '2026-01-08', { start: 58 }).level).toBe(58);
-    // What is saved up above it is put back, though no dose shows it.
-    const found = judge(efforts(10, 10), '2026-01-08', { start: 60, level: 62 });
-    expect(found).toMatchObject({ kind: 'ease', level: 60, fromDose: 60, toDose: 60, moves: true });
+  });
+
+  test('where an ease shows in no dose it is a stay that puts back what was saved up, and says so', () => {
+    const saved = { start: 60, level: 62 };
+    const back = 'The dose stays; met twice, what was saved comes back in one step.';
+    for (const [practices, today, because] of [
+      [efforts(10, 10), '2026-01-08', 'hard'],
+      [shares(0.5, 0.5), '2026-01-08', 'short'],
+      [two, '2026-01-23', 'gap'],
+    ] as const) {
+      const found = judge(practices, today, saved);
+      expect(found).toMatchObject({ kind: 'stay', because, level: 60, fromDose: 60, toDose: 60, moves: true });
+      expect(found.reasons[0]).toContain('what was saved up for the next dose is put back.');
+      expect(found.reasons[1]).toBe(back);
+    }
+    const eased = judge(efforts(10, 10), '2026-01-08');
+    expect(eased.reasons[0]).toContain('it goes one rung down.');
+    expect(eased.reasons[1]).toBe('Met twice there, the old level comes back in one step.');
+    // Accepted, the machine has it as an ease: the level is found again, and nothing is raised for a while.
+    const accepted = { outcome: 'accepted', level: 60, teacherReason: '' } as const;
+    const found = judge(efforts(10, 10), '2026-01-08', saved);
+    const after = decide(plan([strand(saved)]), found, accepted, 'd', new Date('2026-01-08T12:00'));
+    expect(after.plan.strands[0]).toMatchObject({ level: 60, lost: [62], easedOn: '2026-01-08', raisedOn: null });
+    expect(after.decision).toMatchObject({ verdict: 'stay', from: 60, to: 60 });
+  });
+
+  test('a baseline that is due says what comes of the dose until then', () => {
+    const words = (change: Partial<Strand>) => judge(two, '2026-02-06', change).reasons[0];
+    expect(words({})).toContain('until then it goes one rung down.');
+    expect(words({ start: 60, level: 62 })).toContain('until then what was saved up for the next dose is put back.');
+    expect(words({ start: 60 })).toContain('test the baseline again before anything is raised.');
+    expect(judge(two, '2026-02-06', { start: 60 })).toMatchObject({ kind: 'stay', retest: true, moves: false });
   });
 
   test('once a week, not in a lighter or frozen week or a holiday, not beyond the target', () => {

@@ -212,7 +212,7 @@ test('a new practice brings its verdict at once', async () => {
   expect(page.text()).toContain('stay, and watch');
   await practiseHard(2);
   await page.settle();
-  expect(page.text()).toContain('Ease');
+  expect(page.text()).toContain('what was saved up for the next dose is put back');
   expect(page.text()).toContain('twice in three');
 });
 
