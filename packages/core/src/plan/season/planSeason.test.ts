@@ -1,47 +1,9 @@
 import fc from 'fast-check';
 import { exhaustiveSeason, type SeasonValue } from '../../testing/exhaustiveSeason';
-import { dayNumber } from '../../days/dayNumber';
+import { seasonProblem, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
 import { reachDose, topDose } from '../machine/judge';
-import { newState } from '../machine/strandState';
 import { planSeason, type Season } from './planSeason';
 import type { SeasonProblem, SeasonStrand } from './seasonProblem';
-
-const start = dayNumber('2026-01-05');
-const rules = {
-  growth: 0.25,
-  sessionsToRaise: 2,
-  effortCeiling: 7,
-  easeEffort: 9,
-  partlyMet: 0.7,
-  stayGapDays: 8,
-  easeGapDays: 15,
-  retestGapDays: 29,
-};
-const daily = {
-  start,
-  today: start,
-  practiceDays: [1, 2, 3, 4, 5, 6, 7],
-  holidays: [],
-  frozenWeeks: new Set<number>(),
-  lighterEvery: 0,
-  lighterCut: 0.4,
-};
-const strandOf = (change: Partial<SeasonStrand> & { level: number; target: number }): SeasonStrand => ({
-  id: 's',
-  family: 'standing',
-  segment: change.id ?? 's',
-  state: newState(change.level, (change.gate ?? null) === null),
-  ladder: { step: 1, byRungs: false, first: 1, target: change.target, most: null, mostBy: 'capacity' },
-  targetDay: start + 70,
-  gate: null,
-  pointUntil: 0,
-  levelBefore: (change.gate ?? null) === null ? change.level : 0,
-  loadPerUnit: 1,
-  minutesPerUnit: 0.1,
-  lightens: true,
-  overrules: [],
-  ...change,
-});
 
 const any: fc.Arbitrary<SeasonProblem> = fc
   .record({
@@ -70,7 +32,7 @@ const any: fc.Arbitrary<SeasonProblem> = fc
     const made = strands.map((one, index): SeasonStrand => {
       const gated = one.gate !== null && one.gate !== index && one.gate < strands.length;
       const other = gated ? strands[one.gate!]! : null;
-      return strandOf({
+      return seasonStrand({
         id: `s${index}`,
         family: one.family,
         // Now and then two strands are axes of one drill.
@@ -94,10 +56,7 @@ const any: fc.Arbitrary<SeasonProblem> = fc
       });
     });
     const minutes = made.reduce((sum, one) => sum + one.minutesPerUnit * one.levelBefore, 10);
-    return {
-      strands: made,
-      calendar: daily,
-      rules,
+    return seasonProblem(made, {
       rails: {
         raisesPerFamily,
         loadGrowth,
@@ -106,8 +65,7 @@ const any: fc.Arbitrary<SeasonProblem> = fc
         baseMinutes: 10,
         sessionMinutes: room === null ? null : minutes + room,
       },
-      mostWeeks: 9,
-    };
+    });
   });
 
 function valueOf(problem: SeasonProblem, season: Season): SeasonValue {
