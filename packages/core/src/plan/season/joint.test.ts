@@ -167,6 +167,9 @@ describe('the rails', () => {
     expect(broken([at(10), opens], tight, [true, true])).toBe('load');
     expect(broken([at(10), opens], tight, [true, false])).toBeNull();
     expect(broken([at(10), opens], { rails: { loadGrowth: 0.2 } }, [true, false])).toBe('load');
+    const closed = { family: 'reeling', gate: { strand: 2, dose: 10 } };
+    const two = [at(10, { id: 'b', ...closed }), at(10, { id: 'c', ...closed }), at(10)];
+    expect(broken(two, tight, [true, true, false])).toBe('load');
     const risen = risenOn(start, 10, { id: 'c', family: 'breathing' });
     expect(broken([at(10), opens, risen], tight, [false, true, false])).toBe('load');
     expect(broken([at(10), opens, risen], tight, [false, true, false], 1)).toBeNull();
@@ -209,6 +212,7 @@ describe('the next week', () => {
 
   test('keeps the first day on which a goal was asked for', () => {
     const all = joint([at(10, { target: 12.5 }), at(10, { id: 'b', target: 20, family: 'reeling' })]);
+    expect(all.root().arrivals).toEqual([-1, -1]);
     expect(weeks(all, [false, true]).arrivals).toEqual([-1, -1]);
     const label = weeks(all, [true, true], [false, true]);
     expect(label.arrivals).toEqual([start + 2, -1]);

@@ -181,22 +181,22 @@ export class Joint {
   }
 
   /** The earliest day a strand can come to its highest dose from a label, whatever the others do. */
-  earliest(label: Label, week: number, index: number, seen: readonly number[] = []): number {
+  earliest(label: Label, week: number, index: number): number {
     const arrived = label.arrivals[index]!;
     if (arrived >= 0) return arrived;
-    const day = this.nodes[index]!.earliest(label.nodes[index]!, week, this.gateWeek(label, week, index, seen));
+    const day = this.nodes[index]!.earliest(label.nodes[index]!, week, this.gateWeek(label, week, index));
     return Math.min(day, this.lastDay);
   }
 
-  private gateWeek(label: Label, week: number, index: number, seen: readonly number[]): number {
+  private gateWeek(label: Label, week: number, index: number, seen: readonly number[] = []): number {
     const { gate } = this.problem.strands[index]!;
     if (gate === null || label.nodes[index]!.state.open) return 0;
     if (this.gateOpen(label, week, index)) return week;
     if (seen.includes(index)) return Number.POSITIVE_INFINITY;
     const first = this.gateWeek(label, week, gate.strand, [...seen, index]);
     const found = this.nodes[gate.strand]!.weekOfDose(label.nodes[gate.strand]!, week, first, gate.dose);
-    // In the present week the start of the week is past: it opens with the next one at the soonest.
-    return week === this.firstWeek ? Math.max(week + 1, found) : found;
+    // Looked at when a week begins: it opens with the next one at the soonest.
+    return Math.max(week + 1, found);
   }
 
   /** Nothing is left that could rise. */
@@ -205,7 +205,7 @@ export class Joint {
     return label.nodes.every(
       (node, index) =>
         (node.done && label.arrivals[index]! >= 0) ||
-        (!node.state.open && this.gateWeek(label, week, index, []) > this.problem.mostWeeks),
+        (!node.state.open && this.gateWeek(label, week, index) > this.problem.mostWeeks),
     );
   }
 }

@@ -5,9 +5,9 @@ import type { SeasonCalendar } from './seasonProblem';
 export const weekOfDay = ({ start }: Pick<SeasonCalendar, 'start'>, day: number): number =>
   Math.max(0, Math.floor((day - start) / 7));
 
-/** Whether a week (from 0) is one of the lighter ones: every k-th. */
+/** Whether a week (from 0) is one of the lighter ones: every k-th, or of 0 none. */
 export const isLighter = ({ lighterEvery }: Pick<SeasonCalendar, 'lighterEvery'>, week: number): boolean =>
-  lighterEvery > 0 && (week + 1) % lighterEvery === 0;
+  (week + 1) % lighterEvery === 0;
 
 export const isHoliday = ({ holidays }: Pick<SeasonCalendar, 'holidays'>, day: number): boolean =>
   holidays.some(({ from, to }) => day >= from && day <= to);

@@ -32,9 +32,9 @@ export interface SeasonStrand {
   readonly overrules: Strand['overrules'];
 }
 
-/** The places of strands by the day of their goal, the nearest first. */
+/** The places of strands by the day of their goal, the nearest first; of one day as they come. */
 export const byGoalDay = (strands: readonly Pick<SeasonStrand, 'targetDay'>[]): number[] =>
-  strands.map((_, index) => index).toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay || a - b);
+  strands.map((_, index) => index).toSorted((a, b) => strands[a]!.targetDay - strands[b]!.targetDay);
 
 /** The weeks of a season: which days are practised, and when nothing is raised. */
 export interface SeasonCalendar {

@@ -9,9 +9,9 @@ const nodes = (
 ) => new StrandNodes(seasonProblem([seasonStrand({ level: 10, target: 30, ...change })], problem), 0);
 const away = { ...daily, holidays: [{ from: start + 1, to: start + 40 }] };
 /** A week without a turn and without practice after its Monday. */
-const afterQuiet = (change: Partial<StrandState>) => {
+const afterQuiet = (change: Partial<StrandState>, week = 0) => {
   const one = nodes({ state: { ...newState(10), ...change } }, { calendar: away });
-  return one.step(one.root, 0, false, true).node.state;
+  return one.step(one.root, week, false, true).node.state;
 };
 
 test('what a strand is worth at the start of a week: its level, its dose, and what it had before an ease', () => {
@@ -39,6 +39,8 @@ test('days that no rule looks back to any more are forgotten, so that what only 
     raisedOn: start + 1,
     easedOn: start + 1,
   });
+  expect(afterQuiet({ raisedOn: start + 14 }, 2).raisedOn).toBe(NEVER);
+  expect(afterQuiet({ raisedOn: start + 15 }, 2).raisedOn).toBe(start + 15);
   // Until the first practice at a new level it counts when that came.
   expect(afterQuiet({ lastOn: start, changedOn: start + 1 }).changedOn).toBe(start + 1);
   expect(afterQuiet({ lastOn: start, changedOn: start }).changedOn).toBe(NEVER);
