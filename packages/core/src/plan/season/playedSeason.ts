@@ -199,7 +199,7 @@ export class PlayedSeason {
     const { strands, rails } = this.problem;
     const { family, segment, ladder, minutesPerUnit, loadPerUnit } = strands[index]!;
     const first = this.planned[index]!.find((raise) => raise.level >= to - TINY);
-    if (first !== undefined && first.week > this.week) return false;
+    if (first === undefined || first.week > this.week) return false;
     let minutes = rails.baseMinutes + minutesPerUnit * (doseOf(to, ladder.step) - this.dose[index]!);
     for (let one = 0; one < this.count; one += 1) minutes += strands[one]!.minutesPerUnit * this.dose[one]!;
     const rail = railBroken(rails, {
