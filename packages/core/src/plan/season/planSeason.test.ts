@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { anySmallSeason, seasonOf } from '../../testing/anySeason';
 import { exhaustiveSeason, type SeasonValue } from '../../testing/exhaustiveSeason';
+import { hardSeasons } from '../../testing/hardSeasons';
 import { reachDose, topDose } from '../machine/judge';
+import { Joint } from './joint';
 import { planSeason, type Season } from './planSeason';
+import { searchSeason } from './searchSeason';
 import type { SeasonProblem } from './seasonProblem';
 
 function valueOf({ strands, calendar, mostWeeks }: SeasonProblem, season: Season): SeasonValue {
@@ -23,6 +26,22 @@ function valueOf({ strands, calendar, mostWeeks }: SeasonProblem, season: Season
 }
 
 describe('the planner against every season there is', () => {
+  test.each(hardSeasons.map((small, index) => [index, small] as const))(
+    'is the same where no simple order of raises is the best (%i)',
+    (_, small) => {
+      const problem = seasonOf(small);
+      const season = planSeason(problem);
+      expect(season.proven).toBe(true);
+      expect(valueOf(problem, season)).toEqual(exhaustiveSeason(problem));
+      // And the search finds it by itself, without looking at groups first.
+      const joint = new Joint(problem);
+      const { end, proven } = searchSeason(joint);
+      expect(proven).toBe(true);
+      expect(end.arrivals).toEqual(season.strands.map(({ arrival }) => arrival ?? -1));
+      expect([end.needless, end.growths[0] ?? 0]).toEqual([season.needless, season.largestGrowth]);
+    },
+  );
+
   test('is the same in all four aims, with gates, families, load, minutes, capacity and a usual load', () => {
     fc.assert(
       fc.property(anySmallSeason, (small) => {

@@ -56,13 +56,12 @@ function heldBy(
   const { strands } = joint.problem;
   const { gate } = strands[index]!;
   if (!joint.gateOpen(label, week, index) && !label.nodes[index]!.state.open)
-    return { rail: 'gate', waitsFor: gate?.strand ?? null };
+    return { rail: 'gate', waitsFor: gate!.strand };
   if (decided === null || decided[index]! || !joint.step(label, week, index, true).raised) return null;
   const rail = joint.broken(label, week, decided.with(index, true)) ?? 'order';
-  const others = joint.order.filter((other) => other !== index);
   const same = (by: 'family' | 'segment'): number | undefined =>
-    others.find((other) => decided[other]! && strands[other]![by] === strands[index]![by]);
-  const rose = others.filter((other) => decided[other]!);
+    joint.order.find((other) => decided[other]! && strands[other]![by] === strands[index]![by]);
+  const rose = joint.order.filter((other) => decided[other]!);
   const first: Partial<Record<Rail, number | undefined>> = {
     family: same('family'),
     axis: same('segment'),

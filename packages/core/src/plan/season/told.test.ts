@@ -1,4 +1,4 @@
-import { seasonProblem, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
+import { daily, seasonProblem, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
 import { newState, type StrandState } from '../machine/strandState';
 import { planSeason, type Season } from './planSeason';
 import type { SeasonStrand } from './seasonProblem';
@@ -60,6 +60,22 @@ test('where the load is full it waits for the nearest goal that rose; where the 
   expect(full.strands[1]).toMatchObject({ arrival: null, alone: start + 2 });
   // It gives up after eight weeks in which nothing might rise.
   expect(full.weekCount).toBe(9);
+});
+
+test('it waits for a goal that needs what it would take, though nothing is in its way yet', () => {
+  // Six tenths of a minute are left: the heavy one comes to its goal with five, in two raises.
+  const room = { rails: { sessionMinutes: 2.6 } };
+  const heavy = (change: Partial<SeasonStrand> = {}) => at(10, 15, 20, { id: 'a', family: 'reeling', ...change });
+  const both = planSeason(seasonProblem([at(10, 12.5, 28), heavy()], room));
+  expect(of(both, 1, 'raised').slice(0, 2)).toEqual([true, true]);
+  expect(both.strands[0]!.weeks[0]!.held).toEqual({ rail: 'order', waitsFor: 1 });
+  expect(both.strands[0]!.weeks[1]!.held).toEqual({ rail: 'minutes', waitsFor: 1 });
+  // The heavy one rose yesterday and is due only next week; the other could not be in time any more.
+  const state = { ...newState(10), raisedOn: start - 1 };
+  const calendar = { ...daily, practiceDays: [1, 2] };
+  const later = planSeason(seasonProblem([at(10, 15, 1), heavy({ state })], { ...room, calendar }));
+  expect(of(later, 1, 'raised').slice(0, 3)).toEqual([false, true, true]);
+  expect(later.strands[0]!.weeks[0]!.held).toEqual({ rail: 'order', waitsFor: 1 });
 });
 
 test('a closed strand waits at its gate, and one that is open at none', () => {
