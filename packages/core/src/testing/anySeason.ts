@@ -31,27 +31,37 @@ export interface SmallSeason {
   readonly room: number | null;
 }
 
+const anyStrand = (families: readonly string[], rungs: number, days: number): fc.Arbitrary<SmallStrand> =>
+  fc.record({
+    level: fc.integer({ min: 8, max: 20 }),
+    rungs: fc.integer({ min: 0, max: rungs }),
+    step: fc.constantFrom(1, 4),
+    family: fc.constantFrom(...families),
+    days: fc.integer({ min: 3, max: days }),
+    weight: fc.constantFrom(0.5, 1, 4),
+    gate: fc.constantFrom<number | null>(null, null, null, 0, 1),
+    shares: fc.constantFrom(false, false, false, true),
+    gateRungs: fc.integer({ min: 0, max: 2 }),
+    most: fc.constantFrom<number | null>(null, null, null, 1.1, 1.4),
+  });
+
 export const anySmallSeason: fc.Arbitrary<SmallSeason> = fc.record({
-  strands: fc.array(
-    fc.record({
-      level: fc.integer({ min: 8, max: 20 }),
-      rungs: fc.integer({ min: 0, max: 3 }),
-      step: fc.constantFrom(1, 4),
-      family: fc.constantFrom('standing', 'reeling'),
-      days: fc.integer({ min: 3, max: 40 }),
-      weight: fc.constantFrom(0.5, 1, 4),
-      gate: fc.constantFrom<number | null>(null, null, null, 0, 1),
-      shares: fc.constantFrom(false, false, false, true),
-      gateRungs: fc.integer({ min: 0, max: 2 }),
-      most: fc.constantFrom<number | null>(null, null, null, 1.1, 1.4),
-    }),
-    { minLength: 2, maxLength: 3 },
-  ),
+  strands: fc.array(anyStrand(['standing', 'reeling'], 3, 40), { minLength: 2, maxLength: 3 }),
   raisesPerFamily: fc.constantFrom(1, 1, 2),
   loadGrowth: fc.constantFrom(0.03, 0.06, 0.12, 10),
   usualLoad: fc.constantFrom(0, 0, 60, 90, 120),
   baseLoad: fc.constantFrom(0, 20, 60),
   room: fc.constantFrom<number | null>(null, null, 0.4, 1.2, 2.5),
+});
+
+/** One in which strands stand in each other's way nearly always. */
+export const anyTightSeason: fc.Arbitrary<SmallSeason> = fc.record({
+  strands: fc.array(anyStrand(['standing', 'standing', 'reeling'], 4, 35), { minLength: 2, maxLength: 3 }),
+  raisesPerFamily: fc.constantFrom(1, 1, 2),
+  loadGrowth: fc.constantFrom(0.06, 0.12, 0.2),
+  usualLoad: fc.constantFrom(0, 0, 60),
+  baseLoad: fc.constantFrom(0, 20),
+  room: fc.constantFrom<number | null>(null, 0.6, 1.2),
 });
 
 export function seasonOf({ strands, room, ...rails }: SmallSeason): SeasonProblem {

@@ -68,7 +68,12 @@ test('with every day kept and every dose met it is the plan, whatever the weeks'
 
 test('who never comes stays where it is; who comes on one day of the week rises as by that day', () => {
   const problem = seasonProblem([at(10)]);
-  expect(doses(problem, { attendance: every.map(() => 0) })).toEqual([[10, 10, 10, 10]]);
+  const nobody = { attendance: every.map(() => 0) };
+  expect(doses(problem, nobody)).toEqual([[10, 10, 10, 10]]);
+  // What is eased for a gap is eased by who comes back.
+  expect(doses(seasonProblem([at(10, { state: { ...newState(10), lastOn: start - 1 } })]), nobody)).toEqual([
+    [10, 10, 10, 10],
+  ]);
   const mondays = every.map((_, weekday) => (weekday === 1 ? 1 : 0));
   expect(doses(problem, { attendance: mondays })).toEqual([[10, 10, 12, 12]]);
   // Seen first on the Tuesday, it was met on the Monday and Tuesday before.
@@ -127,14 +132,17 @@ test('the band is where the 10th, 50th and 90th of a hundred seasons are, the ch
 });
 
 test('the target counts from the day it is asked for, in a full week, until its own day', () => {
-  const chance = (targetDay: number, calendar: Partial<SeasonCalendar> = {}) => {
+  const chance = (targetDay: number, calendar: Partial<SeasonCalendar> = {}, weeks = 2) => {
     const problem = seasonProblem([at(10, { target: 12, targetDay: start + targetDay })]);
-    return play({ ...problem, calendar: { ...daily, ...calendar } }, {}, 2)[0]!.byTargetDay;
+    return play({ ...problem, calendar: { ...daily, ...calendar } }, {}, weeks)[0]!.byTargetDay;
   };
   // Met on Monday and Tuesday, asked for on Wednesday.
   expect([1, 2, 3].map((day) => chance(day))).toEqual([0, 1, 1]);
   expect(chance(13, { practiceDays: [1, 2], lighterEvery: 2 })).toBe(0);
   expect(chance(13, { practiceDays: [1, 2] })).toBe(1);
+  // Met on two Tuesdays, it would be asked for on the third, in a lighter week.
+  expect(chance(20, { practiceDays: [2] }, 4)).toBe(1);
+  expect([20, 27].map((day) => chance(day, { practiceDays: [2], lighterEvery: 3 }, 4))).toEqual([0, 1]);
   // Who stays away on that day is not asked, but has it in the plan.
   const away = { attendance: every.map((_, weekday) => (weekday <= 2 ? 1 : 0)) };
   const problem = seasonProblem([at(10, { target: 12, targetDay: start + 2 })]);
@@ -144,6 +152,12 @@ test('the target counts from the day it is asked for, in a full week, until its 
 test('what is due today is decided before anything is asked', () => {
   const state = { ...newState(10), lastOn: start - 1, sessions: 2, metRun: 2, goodRun: 2 };
   expect(doses(seasonProblem([at(10, { state })]))[0]!.slice(0, 2)).toEqual([12, 15]);
+  const none = { ...daily, practiceDays: [3], holidays: [{ from: start + 2, to: start + 8 }] };
+  expect(doses(seasonProblem([at(10, { state })], { calendar: none }))[0]!.slice(0, 2)).toEqual([12, 12]);
+  // What opens in a later week opens on its first practice.
+  const closed = at(10, { id: 'b', gate: { strand: 0, dose: 12 } });
+  const away = { ...daily, holidays: [{ from: start + 7, to: start + 13 }] };
+  expect(doses(seasonProblem([at(10), closed], { calendar: away }))[1]).toEqual([0, 0, 10, 12]);
   // And in a week without practice the dose is told that it would ask for.
   const holidays = [{ from: start, to: start + 6 }];
   expect(doses(seasonProblem([at(10)], { calendar: { ...daily, holidays } }))[0]!.slice(0, 2)).toEqual([10, 10]);

@@ -26,8 +26,7 @@ export interface Played {
   readonly byTargetDay: number;
 }
 
-const percentile = (sorted: Float64Array, share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
+const percentile = (sorted: Float64Array, share: number): number => sorted[Math.floor(share * sorted.length)]!;
 
 /**
  * Many seasons played day by day on the machine with the student's own habits, verdicts accepted as they fall due, under

@@ -1,10 +1,17 @@
 import { aimsOf, boundOf, compareAims, compareGentleness, compareGrowth, endOf, type Aims } from './aims';
 import type { Joint, Label } from './joint';
 
-/** Sets of raises that are tried before it settles for the best season found; tuned so that a season stays within a blink. */
-const MOST_TRIES = 8000;
-/** States of a week that are followed when there are too many. */
-const MOST_STATES = 600;
+/** How far a search goes before it settles for the best season found. */
+export interface SearchLimits {
+  /** Sets of raises that are tried. */
+  readonly tries: number;
+  /** States of a week that are followed when there are too many. */
+  readonly states: number;
+  /** Unfinished seasons that are brought to their end when there is no time for all. */
+  readonly ended: number;
+}
+/** Tuned so that a season stays within a blink. */
+const LIMITS: SearchLimits = { tries: 8000, states: 600, ended: 20 };
 
 export interface FoundSeason {
   /** Which strands rise in each week, from the present one, by bits. */
@@ -27,12 +34,11 @@ const compareSame = (joint: Joint, one: Label, other: Label): number =>
 
 /** Whether two ways to the same state, or end, are equally good. */
 const alike = (joint: Joint, one: Label, other: Label): boolean =>
-  one.path !== other.path &&
-  compareGentleness(one, other) === 0 &&
-  compareAims(endOf(joint, one), endOf(joint, other)) === 0;
+  compareGentleness(one, other) === 0 && compareAims(endOf(joint, one), endOf(joint, other)) === 0;
 
-/** The better of two ways to the same state; it remembers that there were two. */
+/** The better of two ways to the same state; it remembers that there were two, also where one way was come to twice. */
 function betterWay(joint: Joint, one: Label, other: Label): Label {
+  if (one.path === other.path) return one.tied ? one : other;
   const first = compareSame(joint, one, other) < 0 ? one : other;
   return alike(joint, one, other) ? { ...first, tied: true } : first;
 }
@@ -94,12 +100,12 @@ const keyOf = ({ nodes, arrivals }: Label): string =>
  * become better than the best season known is left out. Where there is too much to try, the most promising states are
  * followed and the answer is called the best found.
  */
-export function searchSeason(joint: Joint): FoundSeason {
+export function searchSeason(joint: Joint, limits = LIMITS): FoundSeason {
   const { firstWeek, problem } = joint;
   const root = joint.root();
   let best: Best | null = null;
   for (const order of orders) best = better(joint, greedy(joint, root, firstWeek, order), best);
-  let tries = MOST_TRIES;
+  let { tries } = limits;
   let proven = true;
   let front: Label[] = [root];
   for (let week = firstWeek; week < problem.mostWeeks && front.length > 0; week += 1) {
@@ -109,7 +115,7 @@ export function searchSeason(joint: Joint): FoundSeason {
         best = better(joint, label, best);
         continue;
       }
-      if (worse(joint, label, week, best!)) continue;
+      if (tries < 0 || worse(joint, label, week, best!)) continue;
       const ready = joint.ready(label, week);
       const must = ready.filter((index) => heldIsWorse(joint, label, week, index, best!));
       const may = ready.filter((index) => !must.includes(index));
@@ -122,31 +128,27 @@ export function searchSeason(joint: Joint): FoundSeason {
         const other = found.get(key);
         found.set(key, other === undefined ? child : betterWay(joint, child, other));
       }
-      if (tries < 0) break;
     }
     front = [...found.values()];
     if (tries < 0) {
       proven = false;
       break;
     }
-    if (front.length > MOST_STATES) {
+    if (front.length > limits.states) {
       proven = false;
-      front = promising(joint, front, week + 1).slice(0, MOST_STATES);
+      front = promising(joint, front, week + 1).slice(0, limits.states);
     }
   }
   if (proven) for (const label of front) best = better(joint, label, best);
   else {
     const week = firstWeek + (front[0]?.masks.length ?? 0);
-    for (const label of promising(joint, front, week).slice(0, MOST_ENDED)) {
+    for (const label of promising(joint, front, week).slice(0, limits.ended)) {
       for (const order of orders) best = better(joint, greedy(joint, label, week, order), best);
     }
   }
   const { label } = best!;
   return { masks: label.masks, end: label, proven, unique: !label.tied };
 }
-
-/** Unfinished seasons that are brought to their end when there is no time for all. */
-const MOST_ENDED = 20;
 
 const promising = (joint: Joint, labels: readonly Label[], week: number): Label[] =>
   labels

@@ -1,4 +1,4 @@
-import { seasonProblem, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
+import { daily, seasonProblem, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
 import { Joint } from './joint';
 import { searchSeason } from './searchSeason';
 import type { SeasonRails, SeasonStrand } from './seasonProblem';
@@ -30,7 +30,6 @@ test('a single group is not looked at twice', () => {
   expect(apart([a])).toBeNull();
   expect(apart([a, at('a2', 'standing')], { raisesPerFamily: 1 })).toBeNull();
   expect(apart([a, at('a2', 'standing')], { raisesPerFamily: 2 })).not.toBeNull();
-  expect(apart([at('x', 'standing', { segment: 's' }), at('y', 'reeling', { segment: 's' })])).toBeNull();
   const gated = (strand: number) => at('g', 'reeling', { gate: { strand, dose: 10 } });
   expect(apart([a, gated(0)])).toBeNull();
   // Joined one after another: by a gate, and by their family.
@@ -46,6 +45,7 @@ test('a gate within a group opens as in the whole', () => {
 });
 
 test('where together they break a rail, all are looked at', () => {
+  expect(apart([at('x', 'standing', { segment: 's' }), at('y', 'reeling', { segment: 's' })])).toBeNull();
   // Each grows by a quarter of its half of the load.
   expect(apart([a, b], { loadGrowth: 0.26 })).not.toBeNull();
   expect(apart([a, b], { loadGrowth: 0.24 })).toBeNull();
@@ -62,4 +62,13 @@ test('where a group has more than one best season, or none that ends, all are lo
   const never = (id: string) => at(id, 'standing', { target: 1000 });
   expect(apart([never('x'), never('y'), b], { raisesPerFamily: 1 })).toBeNull();
   expect(apart([never('x'), b], { raisesPerFamily: 1 })).toBeNull();
+  // Met on two Sundays, its goal is asked for on the third: behind the two weeks that are looked at.
+  const calendar = { ...daily, practiceDays: [7] };
+  const sundays = (mostWeeks: number) => {
+    const near = (id: string, family: string) => at(id, family, { target: 12 });
+    const strands = [near('x', 'standing'), near('y', 'reeling')];
+    return separateSeasons(new Joint(seasonProblem(strands, { calendar, mostWeeks })));
+  };
+  expect(sundays(2)).toBeNull();
+  expect(sundays(3)!.end.arrivals).toEqual([start + 20, start + 20]);
 });

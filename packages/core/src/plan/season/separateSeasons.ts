@@ -2,7 +2,7 @@ import { Joint, type Label } from './joint';
 import type { SeasonProblem, SeasonStrand } from './seasonProblem';
 import { searchSeason, type FoundSeason } from './searchSeason';
 
-/** Strands that may stand in each other's way by family, segment or gate, in groups; groups only share load and minutes. */
+/** Strands that may stand in each other's way by family or gate, in groups; what else they share is looked at when all are laid together. */
 function groupsOf({ strands, rails }: SeasonProblem): number[][] {
   const group = strands.map((_, index) => index);
   const join = (one: number, other: number): void => {
@@ -15,9 +15,6 @@ function groupsOf({ strands, rails }: SeasonProblem): number[][] {
     if (strand.gate !== null) join(strand.gate.strand, index);
     const family = strands.flatMap((other, at) => (other.family === strand.family ? [at] : []));
     if (family.length > rails.raisesPerFamily) for (const other of family) join(index, other);
-    strands.forEach((other, at) => {
-      if (other.segment === strand.segment) join(index, at);
-    });
   });
   return [...new Set(group)].map((own) => group.flatMap((of, index) => (of === own ? [index] : [])));
 }

@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { anySmallSeason, anyTightSeason, seasonOf, type SmallSeason } from '../../testing/anySeason';
+import { bestOfEvery } from '../../testing/everySeason';
+import { hardSeasons } from '../../testing/hardSeasons';
+import { compareAims, endOf } from './aims';
+import { Joint } from './joint';
+import { searchSeason, type SearchLimits } from './searchSeason';
+
+const jointOf = (small: SmallSeason, mostWeeks = 9) => new Joint({ ...seasonOf(small), mostWeeks });
+
+describe('the search against every way through the weeks', () => {
+  const isBest = (small: SmallSeason, mostWeeks: number) => {
+    const { best, unique } = bestOfEvery(jointOf(small, mostWeeks));
+    const found = searchSeason(jointOf(small, mostWeeks));
+    expect({ ...found, end: found.end.path }).toEqual({ masks: best.masks, end: best.path, proven: true, unique });
+  };
+
+  test.each(hardSeasons.map((small, index) => [index, small] as const))(
+    'finds the best, to the last raise, where no simple order is the best (%i)',
+    (_, small) => isBest(small, 6),
+  );
+
+  test('finds the best, to the last raise, and knows whether another is as good', () => {
+    fc.assert(
+      fc.property(fc.oneof(anySmallSeason, anyTightSeason), (small) => isBest(small, 5)),
+      { numRuns: 320, seed: 21 },
+    );
+  });
+});
+
+const wide: SearchLimits = { tries: 8000, states: 600, ended: 20 };
+const cut = (small: SmallSeason, limits: Partial<SearchLimits>) => {
+  const joint = jointOf(small);
+  const { end, proven, masks } = searchSeason(joint, { ...wide, ...limits });
+  return { proven, masks, aims: endOf(joint, end) };
+};
+
+test('what cannot become better is left out: so few sets of raises are tried', () => {
+  const needed = (small: SmallSeason): number => {
+    let [no, yes] = [0, wide.tries];
+    while (yes - no > 1) {
+      const tries = Math.floor((no + yes) / 2);
+      if (cut(small, { tries }).proven) yes = tries;
+      else no = tries;
+    }
+    return yes;
+  };
+  expect(hardSeasons.map(needed)).toEqual([28, 89, 1, 70, 3, 47, 1, 3, 6]);
+});
+
+test('a search that is cut short says so, and still finds the best more often than the simple orders do', () => {
+  const seasons = fc
+    .sample(anyTightSeason, { numRuns: 300, seed: 31 })
+    .map((small) => ({ small, best: cut(small, {}) }));
+  expect(seasons.every(({ best: { proven } }) => proven)).toBe(true);
+  const found = (of: typeof seasons, limits: Partial<SearchLimits>) =>
+    of.filter(({ small, best }) => compareAims(cut(small, limits).aims, best.aims) === 0);
+  const simple = found(seasons, { tries: 0 });
+  const hard = seasons.filter((season) => !simple.includes(season));
+  const of = (limits: Partial<SearchLimits>) => found(hard, limits).length;
+  const all = [
+    { tries: 8 },
+    { tries: 16 },
+    { tries: 24 },
+    { states: 1 },
+    { states: 2 },
+    { states: 2, ended: 1 },
+    { tries: 16, ended: 1 },
+  ];
+  expect([simple.length, ...all.map(of)]).toEqual([286, 2, 5, 5, 2, 11, 10, 1]);
+  for (const { small } of hard) expect(cut(small, { tries: 0 }).proven).toBe(false);
+});
