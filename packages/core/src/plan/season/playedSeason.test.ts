@@ -84,6 +84,13 @@ describe('off the plan the rails decide, the nearest goal first', () => {
     one.beginWeek(1);
     one.decideBefore(start + 7);
     expect(one.asked(0)).toBe(12);
+    const both = playing([
+      { ...a, ...axis },
+      { ...other, ...axis },
+    ]);
+    both.beginWeek(1);
+    both.decideBefore(start + 7);
+    expect([both.asked(0), both.asked(1)]).toEqual([12, 10]);
   });
 
   test('the load of the week over that with which it began', () => {
@@ -156,8 +163,8 @@ describe('a raise of the plan', () => {
 
 describe('a practice', () => {
   /** Two days of practice, and what is asked for then. */
-  const twice = (strand: SeasonStrand, change: Change = {}): number => {
-    const one = playing([strand, { ...other, overrules: [] }], change);
+  const twice = (strand: SeasonStrand, others = [other]): number => {
+    const one = playing([strand, ...others]);
     for (const day of [start, start + 1]) {
       one.decideBefore(day);
       one.practise(day, () => met);
@@ -171,6 +178,7 @@ describe('a practice', () => {
   test('that asked for less is no test of the dose; for more it is', () => {
     expect(twice(begins)).toBe(12);
     expect(twice({ ...begins, overrules: [{ week: 0, dose: 9, reason: '' }] })).toBe(10);
+    expect(twice({ ...begins, overrules: [{ week: 0, dose: 9, reason: '' }] }, [])).toBe(10);
     expect(twice({ ...begins, overrules: [{ week: 0, dose: 11, reason: '' }] })).toBe(12);
   });
 
