@@ -38,7 +38,7 @@ const anyCalendar: fc.Arbitrary<SeasonCalendar> = fc
     ...change,
     today: start + today,
     frozenWeeks: new Set(frozen),
-    holidays: holiday === null ? [] : [{ from: start + holiday[0]!, to: start + holiday[1]! }],
+    holidays: holiday === null ? [] : [{ from: start + holiday[0], to: start + holiday[1] }],
   }));
 
 test('with every day kept and every dose met it is the plan, whatever the weeks', () => {
