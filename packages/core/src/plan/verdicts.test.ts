@@ -321,6 +321,23 @@ describe('signs to stop', () => {
     expect(judge([log('2026-01-07', { pain: 8 })]).kind).toBe('stop');
   });
 
+  test('a sign tells where it hurt, in the words for it or by the place, and locks anew when it is known after the lock was cleared', () => {
+    const said = (change: Partial<PracticeLog>) =>
+      stopReasons(strand(), [log('2026-01-07', { pain: 6, ...change })], rule)[0];
+    expect(said({ painWhere: 'under the kneecap', painPlace: 'knee' })).toContain(
+      'Pain 6 of 10 (under the kneecap) on',
+    );
+    expect(said({ painPlace: 'knee' })).toContain('Pain 6 of 10 (knee) on');
+    expect(said({})).toContain('Pain 6 of 10 on');
+    const cleared = strand({ clearedAt: '2026-01-07T08:00:00.000Z' });
+    const signs = (startedAt: string, enteredAt: string | null = null) =>
+      stopReasons(cleared, [log('2026-01-07', { pain: 6, startedAt, enteredAt })], rule).length;
+    expect(signs('2026-01-07T08:00:00.000Z')).toBe(0);
+    expect(signs('2026-01-07T08:00:01.000Z')).toBe(1);
+    expect(signs('2026-01-07T07:00:00.000Z', '2026-01-07T09:00:00.000Z')).toBe(1);
+    expect(signs('2026-01-07T07:00:00.000Z', '2026-01-07T07:30:00.000Z')).toBe(0);
+  });
+
   test.each([
     ['tree-holding', ['knee', 'hip', 'ankle or foot', 'low back', 'shoulder', 'elbow or wrist', 'neck', 'elsewhere']],
     ['neutral-stance', ['knee', 'hip', 'ankle or foot', 'low back', 'neck', 'elsewhere']],
