@@ -1,0 +1,78 @@
+import { plan, strand } from '../testing/samples';
+import type { StrandWeek } from './planForecast';
+import { railWords, weekReason } from './weekReason';
+import { withoutStrand } from './withoutStrand';
+
+const one = strand({
+  overrules: [
+    { week: 3, dose: 40, reason: 'Exams.' },
+    { week: 4, dose: 40, reason: '' },
+  ],
+});
+const other = strand({ id: 'o', exerciseName: 'One-hand reeling', axis: 'repetitions' });
+const value = plan([one, other], { lighterCut: 0.4, lighterEvery: 4 });
+const said = (week: Partial<StrandWeek>, growth?: number): string =>
+  weekReason(value, one, { week: 2, level: 66, dose: 65, rail: null, waitsFor: null, ...week } as StrandWeek, growth);
+
+test.each<[Partial<StrandWeek>, string]>([
+  [{ kind: 'now' }, 'Where the strand stands now.'],
+  [{ kind: 'raise' }, 'Up; not more, since a week may add at most 10 %.'],
+  [{ kind: 'raise', level: 180 }, 'The target.'],
+  [{ kind: 'carry' }, 'The same; 10 % a week has not yet filled the step to 1:10 min.'],
+  [{ kind: 'found' }, 'Found again: met at the lower dose, the old one comes back in one step.'],
+  [{ kind: 'eased' }, 'One rung down after the time without practice.'],
+  [{ kind: 'held' }, 'The same: the next raise is still being earned.'],
+  [{ kind: 'held', rail: 'load' }, 'The same; the whole week may not weigh more yet.'],
+  [
+    { kind: 'held', rail: 'load', waitsFor: 'o' },
+    'The same; the whole week may not weigh more yet; One-hand reeling goes up first.',
+  ],
+  [
+    { kind: 'held', rail: 'minutes', waitsFor: 'o' },
+    'The same; the session has no more minutes; One-hand reeling goes up first.',
+  ],
+  [{ kind: 'held', rail: 'family', waitsFor: 'o' }, 'The same; One-hand reeling of the same family goes up this week.'],
+  [{ kind: 'held', rail: 'order', waitsFor: 'o' }, 'The same; it waits for One-hand reeling, whose day is nearer.'],
+  [{ kind: 'held', rail: 'order' }, 'The same; it makes room for another strand.'],
+  [
+    { kind: 'held', rail: 'axis', waitsFor: 'o' },
+    'The same; the same drill rises in another way this week: repetitions.',
+  ],
+  [{ kind: 'lighter' }, 'A lighter week: 40 % less, every 4th week.'],
+  [{ kind: 'holiday' }, 'Holiday: nothing is raised, and the dose is found again after it.'],
+  [{ kind: 'frozen' }, 'Frozen by you: nothing is raised.'],
+  [{ kind: 'overruled', week: 3 }, 'Set by you: Exams.'],
+  [{ kind: 'overruled', week: 4 }, 'Set by you.'],
+  [{ kind: 'overruled', week: 5 }, 'Set by you.'],
+  [{ kind: 'reached', level: 180 }, 'Target reached: keep it.'],
+  [{ kind: 'reached', level: 190 }, 'Target reached: keep it.'],
+  [{ kind: 'reached' }, `As far as it goes; ${railWords.capacity}.`],
+  [{ kind: 'closed' }, 'Not practised yet.'],
+  [{ kind: 'closed', rail: 'gate', waitsFor: 'o' }, 'Not practised yet: it opens after One-hand reeling.'],
+  [{ kind: 'closed', rail: 'load', waitsFor: 'o' }, 'Not practised yet.'],
+  [{ kind: 'locked' }, 'Locked after a sign to stop; nothing is planned until you clear it.'],
+])('a week says why: %j', (week, words) => {
+  expect(said(week)).toBe(words);
+});
+
+test('a target between two doses is reached with the lower one', () => {
+  const near = strand({ target: 68 });
+  const week = { kind: 'reached', week: 2, level: 66, dose: 65, rail: null, waitsFor: null } as StrandWeek;
+  expect(weekReason(value, near, week)).toBe('Target reached: keep it.');
+});
+
+test('of every which week a lighter one comes is said as people say it', () => {
+  const every = (lighterEvery: number) =>
+    weekReason({ ...value, lighterEvery }, one, { kind: 'lighter' } as StrandWeek).split('every ')[1];
+  expect([1, 2, 3, 4].map(every)).toEqual(['1st week.', '2nd week.', '3rd week.', '4th week.']);
+});
+
+test('without a strand what waited for it is open, and the rest stays as it is', () => {
+  const gate = (strandId: string) => ({ strandId, dose: 70 });
+  const gated = plan([one, other, strand({ id: 'x', gate: gate('s') }), strand({ id: 'y', gate: gate('o') })]);
+  expect(withoutStrand(gated, 's').strands.map(({ id, gate: left }) => [id, left])).toEqual([
+    ['o', null],
+    ['x', null],
+    ['y', gate('o')],
+  ]);
+});
