@@ -314,6 +314,31 @@ describe('in a teacher’s words, with the figures they rest on', () => {
   });
 });
 
+test('only so many practices are looked at as the rule asks for, and none from before the level changed', () => {
+  const rule = { ...planContext(plan([])).rule, sessionsToRaise: 3 };
+  const lost = words({ of: [[thu, {}]], strand: { lost: [70] }, rule });
+  expect(lost).toEqual(['Met once running; 2 are wanted before the old level returns.']);
+  const three = [
+    [mon, { effort: null }],
+    [tue, {}],
+    [thu, {}],
+  ] as const;
+  expect(words({ of: three, rule })).toEqual(['No effort noted on Mon 5 Jan, so nothing is raised.']);
+  const hard = [
+    [mon, { effort: 8 }],
+    [tue, { effort: 9 }],
+    [thu, { effort: 10 }],
+  ] as const;
+  for (const changedAt of ['2026-01-05T08:00:00.000Z', '2026-01-05T09:00:00.000Z'])
+    expect(words({ of: hard, strand: { changedAt } })[0]).toContain('Effort 10, 9 of 10 lately');
+});
+
+test('a strand that opens says that what it waited for is reached', () => {
+  const gated = strand({ id: 't', segmentId: 'b', family: 'reeling', gate: { strandId: 's', dose: 60 } });
+  const context = planContext(plan([strand(), gated]), { today: thu });
+  expect(verdictOn(context, gated).reasons).toEqual(['What it waited for is reached: it opens with its first dose.']);
+});
+
 describe('sides of which nothing was noted', () => {
   const both = (...rows: Strand['rows']) => {
     const lines = [logLine(1, { side: 'left', direction: 'forward' })];

@@ -37,7 +37,7 @@ const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? '
 /** Practices since the level last changed that asked for the present dose, the newest first. */
 function atDose({ own }: Ruled, strand: Strand): PracticeLog[] {
   const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
-  return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand)?.counts === true);
+  return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand)!.counts);
 }
 
 const sideWords = ({ side, direction }: Strand['rows'][number]): string =>
@@ -72,7 +72,7 @@ export function verdictWords(ruled: Ruled): string[] {
   const strand = season.strands[index]!;
   const ahead = context.logs.filter((log) => log.day > context.today && hasStrand(log, strand)).length;
   const over = overWords(ruled, strand);
-  const asked = own.length > 0 && atDose(ruled, strand).length === 0 ? unasked(ruled, strand) : null;
+  const asked = unasked(ruled, strand);
   return [
     ...mainWords(ruled, strand),
     ...(asked === null ? [] : [asked]),
@@ -105,7 +105,6 @@ function overWords({ season, index }: Ruled, strand: Strand): string | null {
   const { ladder } = season.problem.strands[index]!;
   if (
     ladder.most === null ||
-    ladder.mostBy === 'minutes' ||
     doseOf(strand.level, strand.step) <= Math.max(strand.step, floorToStep(ladder.most, strand.step))
   )
     return null;
