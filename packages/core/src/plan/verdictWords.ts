@@ -68,7 +68,7 @@ export function savedWords(strand: Pick<Strand, 'step' | 'axis'>, level: number)
 
 /** Why a ruling is what it is, in a teacher's words, the weightiest first. */
 export function verdictWords(ruled: Ruled): string[] {
-  const { own, context, season, index } = ruled;
+  const { context, season, index } = ruled;
   const strand = season.strands[index]!;
   const ahead = context.logs.filter((log) => log.day > context.today && hasStrand(log, strand)).length;
   const over = overWords(ruled, strand);
