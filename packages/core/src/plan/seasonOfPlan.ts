@@ -45,8 +45,7 @@ function reckonedMinutes(routine: Routine, segment: ExerciseSegment, axis: Axis)
     const dosed = { ...withSegmentValue(segment, axis, value), roundId: null };
     return timeline({ ...routine, segments: [dosed], rounds: [] }).totalMs / 60_000;
   };
-  const from = axis === 'time' ? 60 : 10;
-  return (minutes(from * 2) - minutes(from)) / from;
+  return (minutes(20) - minutes(10)) / 10;
 }
 
 function usualEffort(logs: readonly PracticeLog[], today: string): number {
@@ -60,7 +59,7 @@ function usualEffort(logs: readonly PracticeLog[], today: string): number {
 /** The day until which a checkpoint holds a strand, itself not included; a cue that helps ends it sooner. */
 function pointUntil(strand: Strand, { corrections, today }: PlanContext): number {
   const last = pointsInWork(corrections, strand.heldBy, today).map((point) => dayNumber(point.last));
-  return last.length === 0 ? NEVER : Math.max(...last) + LATELY_DAYS;
+  return Math.max(NEVER, ...last) + LATELY_DAYS;
 }
 
 /** The level with which a strand came into the present week of its plan. */
