@@ -64,6 +64,7 @@ describe('where a strand begins', () => {
   test('at the least share of all that is noted, on the step and never under one', () => {
     const [two, half] = [weak('two thirds', 2 / 3), weak('half', 0.5)];
     expect(first([notedCondition('knee pain'), two])).toEqual({ level: 60, because: 'two thirds' });
+    expect(first([half, notedCondition('knee pain')])).toEqual({ level: 40, because: 'half' });
     expect(first([two, half])).toEqual({ level: 40, because: 'half' });
     expect(first([half, two])).toEqual({ level: 40, because: 'half' });
     expect(first([half, weak('as much', 0.5)]).because).toBe('half');
@@ -158,6 +159,7 @@ describe('what is practised on a day', () => {
     const of = (value: ReturnType<typeof plan> | null, leftOut?: ReadonlySet<string>) =>
       practisedRoutine(base, value, null, [], shelf, softSchool, day, leftOut).routine;
     expect(of(null)).toBe(base);
+    expect(practisedRoutine(base, null, null, [], shelf, softSchool, day).changed).toEqual([]);
     const value = plan([standing, shut]);
     expect(of(value)).toEqual(dosedRoutine(base, value, day));
     expect(of(value).segments.map(({ id }) => id)).toEqual(['a', 'rest']);
@@ -242,6 +244,9 @@ describe('the days of a plan that are to come', () => {
   test('are asked for one to a hundred and fifty-six weeks', () => {
     for (const weeks of [0, 157, NaN]) expect(() => days(weeks)).toThrow('weeks must be between 1 and 156');
     expect(days(1)).toHaveLength(3);
+    expect(days(156).at(-1)!.day > after(1000)).toBe(true);
+    // The last of its days is one of them.
+    expect(plannedDays(context(), { ...student, practiceDays: [7] }, 1).map((one) => one.day)).toEqual([after(6)]);
     expect(() => plannedDays(context(), { ...student, practiceDays: [] }, 1)).toThrow('practiceDays');
     expect(() => plannedDays({ ...context(), routine: undefined }, student, 1)).toThrow('routine');
   });

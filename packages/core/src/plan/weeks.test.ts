@@ -1,6 +1,6 @@
 import { newStudent } from '../students';
 import { softSchool } from '../schools';
-import { hold, together } from '../library/describe';
+import { eachSide, hold, together } from '../library/describe';
 import {
   dosedRoutine,
   doseOn,
@@ -18,6 +18,13 @@ import { log, plan, planContext, routine, segment, shelf, strand } from '../test
 const weeks = (value: Plan, change: Partial<PlanContext> = {}) =>
   planForecast(planContext(value, { practiceDays: [1, 3, 5, 6], ...change })).strands[0]!;
 const kinds = (value: Plan) => weeks(value).weeks.map((week) => week.kind);
+
+test('a holiday of one day is one, and a target may be where it starts, but not below', () => {
+  const reads = (value: Plan) => PlanSchema.safeParse(value).success;
+  expect(reads(plan([strand()], { holidays: [{ from: '2026-02-02', to: '2026-02-02' }] }))).toBe(true);
+  expect(reads(plan([strand()], { holidays: [{ from: '2026-02-02', to: '2026-02-03' }] }))).toBe(true);
+  expect([60, 59].map((target) => reads(plan([strand({ target })])))).toEqual([true, false]);
+});
 
 test('a holiday that ends before it begins is refused', () => {
   expect(PlanSchema.safeParse(plan([strand()], { holidays: [{ from: '2026-02-02', to: '2026-02-01' }] })).success).toBe(
@@ -130,6 +137,15 @@ test('the safety points of an exercise hold its new strand', () => {
   const safety = tree.checkpoints.filter((point) => point.safety).map((point) => point.id);
   expect(safety.length).toBeGreaterThan(0);
   expect(made.heldBy).toEqual(safety);
+});
+
+test('a new strand has the sides that are asked for', () => {
+  const tree = shelf.get('tree-holding')!;
+  const [left, right] = eachSide(2);
+  const rows = (amounts: Parameters<typeof hold>[1]) =>
+    newStrand('s', segment('a', hold(60, amounts)), tree, 'time', 120, '2026-05-04', softSchool).rows;
+  expect(rows([left!, right!])).toHaveLength(2);
+  expect(rows([left!, { ...right!, amount: 0 }])).toEqual([{ side: 'left', direction: 'none' }]);
 });
 
 test('repetitions rise in the multiple in which the school counts', () => {
