@@ -1,3 +1,4 @@
+import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import type { PlanContext } from './planContext';
 import { defaultRaiseRule } from '../schools/builtInSchools';
 import { plan, planContext, log, strand } from '../testing/samples';
@@ -249,4 +250,17 @@ test('a goal that years do not reach has no day, is not in time, and is told as 
   expect(never!.weeks.length).toBeGreaterThan(100);
   expect(never!.weeks.at(-1)!.dose).toBeLessThan(150);
   expect(never!.weeks.some(({ kind }) => kind === 'found')).toBe(false);
+});
+
+test('on the very day of a goal it is in time, and that day’s dose is what it has then; behind a gate that never opens it has none', () => {
+  const of = (targetDay: string) =>
+    planForecast(planContext(plan([strand({ target: 75, targetDay })]), { today: '2026-01-05' })).strands[0]!;
+  const { earliestDay } = of('2026-12-31');
+  expect(of(earliestDay!)).toMatchObject({ inTime: true, doseOnTargetDay: 75 });
+  const before = of(dayOfNumber(dayNumber(earliestDay!) - 1));
+  expect(before.inTime).toBe(false);
+  expect(before.doseOnTargetDay).toBeLessThan(75);
+  const shut = strand({ id: 't', segmentId: 'b', gate: { strandId: 's', dose: 500 } });
+  const [, never] = planForecast(planContext(plan([strand({ target: 75 }), shut]))).strands;
+  expect(never).toMatchObject({ doseOnTargetDay: 0, earliestDay: null, days: [] });
 });

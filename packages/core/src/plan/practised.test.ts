@@ -186,6 +186,20 @@ describe('what is practised on a day', () => {
     expect(changed.filter(({ limit }) => limit.name === 'effort').map((one) => one.segment.id)).toEqual(['a']);
   });
 
+  test('how hard a hold is is learned from what was practised', () => {
+    const heart = { ...student, conditions: ['heart condition' as const] };
+    const long = routine([segment('a', hold(240, together(1)))]);
+    const minute = { asked: { amount: 1, seconds: 60 }, done: { amount: 1, seconds: 60 }, gaveOut: 'legs' } as const;
+    const logs = [1, 2, 3, 4, 5, 6].map((ago) => log(after(-ago), { effort: 9, lines: [logLine(1, minute)] }));
+    const seconds = (...known: Parameters<typeof practisedRoutine>[8][]) => {
+      const { dose } = practisedRoutine(long, null, heart, [], shelf, softSchool, day, new Set(), ...known).routine
+        .segments[0] as ReturnType<typeof segment>;
+      return dose.kind === 'hold' ? dose.holdSeconds : 0;
+    };
+    expect(seconds()).toBeGreaterThan(120);
+    expect(seconds(logs)).toBeLessThan(60);
+  });
+
   test('what a sign to stop has locked is left out; a plan without its routine asks nothing', () => {
     const value = plan([standing, counted]);
     const on = (known: StudentRecords) => practisedOn(value, known, shelf, day);
