@@ -73,7 +73,7 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth 
       return `Set by you${reason === '' ? '.' : `: ${reason}`}`;
     }
     case 'reached':
-      return week.level < strand.target && doseOf(week.level, strand.step) < doseOf(strand.target, strand.step)
+      return doseOf(week.level, strand.step) < doseOf(strand.target, strand.step)
         ? `As far as it goes; ${railWords.capacity}.`
         : 'Target reached: keep it.';
     case 'closed':

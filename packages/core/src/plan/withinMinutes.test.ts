@@ -30,6 +30,7 @@ test('as many goals as can be, of equally many the nearer; the rest goes to the 
   const three = [at(10, { target: 40 }), at(20), at(30)];
   expect(most(three, 6)).toEqual([10, null, null]);
   expect(most(three, 6.5)).toEqual([15, null, null]);
+  expect(most(three, 7)).toEqual([20, null, null]);
   // Of two the nearer two.
   const alike = [at(30), at(20), at(10)];
   expect(most(alike, 6)).toEqual([10, null, null]);
@@ -47,6 +48,8 @@ test('nobody is cut below where they stand, or below one step; doses stay on the
 test('what takes no minutes, or is as far as its body lets it, needs none', () => {
   const still = at(40, { minutesPerUnit: 0 });
   expect(most([still, at(20)], 2.5)).toEqual([null, 15]);
+  // Not even where the session is too long already.
+  expect(most([still, at(20)], 1.5)).toEqual([null, 10]);
   const ended = at(40, { ladder: { ...at(40).ladder, most: 10, mostBy: 'capacity' } });
   expect(most([ended, at(20)], 4)).toEqual([null, null]);
   expect(within([ended, at(20)], 3.5)[0]).toBe(ended);

@@ -39,13 +39,13 @@ export function withinMinutes(
   }
   for (const index of order) {
     const { minutesPerUnit, ladder } = strands[index]!;
-    if (minutesPerUnit <= 0 || doses[index]! >= tops[index]!) continue;
+    if (minutesPerUnit <= 0) continue;
     const room = doses[index]! + Math.max(0, most - minutes(doses)) / minutesPerUnit;
     const dose = Math.max(doses[index]!, Math.min(tops[index]!, Math.floor(room / ladder.step + 1e-6) * ladder.step));
     doses = doses.with(index, dose);
   }
   return strands.map((strand, index) =>
-    doses[index]! >= tops[index]!
+    strand.minutesPerUnit <= 0 || doses[index]! >= tops[index]!
       ? strand
       : {
           ...strand,
