@@ -264,3 +264,13 @@ test('on the very day of a goal it is in time, and that day’s dose is what it 
   const [, never] = planForecast(planContext(plan([strand({ target: 75 }), shut]))).strands;
   expect(never).toMatchObject({ doseOnTargetDay: 0, earliestDay: null, days: [] });
 });
+
+test('a week says what is in its way, though nothing was in the week before', () => {
+  const risen = { raisedOn: '2026-01-04', raisedFrom: 55 };
+  const value = plan([
+    strand({ ...risen, target: 90, targetDay: '2026-06-01' }),
+    strand({ ...risen, id: 't', segmentId: 'b', target: 90, targetDay: '2026-03-01' }),
+  ]);
+  const [far] = told(value, { rule: { ...defaultRaiseRule, raisesPerFamily: 1 } }).strands;
+  expect(lines(far!).slice(0, 2)).toEqual(['0 60 now', '1 60 held family t']);
+});
