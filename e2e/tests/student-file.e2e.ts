@@ -15,9 +15,10 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
   await page.getByRole('button', { name: 'Start the clock' }).click();
   await page.clock.fastForward(150_000);
   await page.getByRole('button', { name: 'Stop the clock' }).click();
-  await expect(page.getByLabel('Held for')).toHaveValue('2:30 min');
+  // The seconds of the machine itself go on between the two presses.
+  await expect(page.getByLabel('Held for')).toHaveValue(/^2:3\d min$/);
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('cell', { name: /2:30 min at 30°, stopped by the legs/ })).toBeVisible();
+  await expect(page.getByRole('cell', { name: /2:3\d min at 30°, stopped by the legs/ })).toBeVisible();
   await tab('Plan');
   await page.getByRole('button', { name: 'Set week 3 of Holding the tree' }).click();
   await page.getByLabel('Your dose').fill('40 s');
