@@ -1,19 +1,11 @@
+import { seasonRules } from '../../testing/seasonSamples';
 import { applied } from './applied';
 import { judge, mayMove, noBars } from './judge';
 import { knownLevel, NEVER, newState, type Ladder, type Rules, type StrandState } from './strandState';
 import { gapAnswered, withSession } from './withSession';
 
 /** A rule whose numbers are all different, so that none stands for another. */
-const rules: Rules = {
-  growth: 0.1,
-  sessionsToRaise: 3,
-  effortCeiling: 7,
-  easeEffort: 9,
-  partlyMet: 0.7,
-  stayGapDays: 8,
-  easeGapDays: 15,
-  retestGapDays: 29,
-};
+const rules: Rules = { ...seasonRules, growth: 0.1, sessionsToRaise: 3 };
 const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'capacity' };
 const state = (change: Partial<StrandState>): StrandState => ({ ...newState(100), lastOn: 0, sessions: 3, ...change });
 const said = (change: Partial<StrandState>, day = 1, bars = noBars, on = ladder) =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { log, plan, planContext, strand } from '../../testing/samples';
 import { livedPlan } from '../../testing/livedPlan';
+import { seasonRules } from '../../testing/seasonSamples';
 import { decide } from '../decide';
 import { planVerdicts } from '../planVerdicts';
 import { applied } from './applied';
@@ -8,16 +9,7 @@ import { judge, mayMove, noBars, type Ruling } from './judge';
 import { newState, type Ladder, type Rules, type Session, type StrandState } from './strandState';
 import { withSession } from './withSession';
 
-const rules: Rules = {
-  growth: 0.1,
-  sessionsToRaise: 2,
-  effortCeiling: 7,
-  easeEffort: 9,
-  partlyMet: 0.7,
-  stayGapDays: 8,
-  easeGapDays: 15,
-  retestGapDays: 29,
-};
+const rules: Rules = { ...seasonRules, growth: 0.1 };
 const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'capacity' };
 type Mark = Pick<Session, 'share' | 'kept' | 'effort'>;
 
