@@ -1,4 +1,5 @@
 import type { PracticeLog } from '../practice/log';
+import { defaultRaiseRule } from '../schools';
 import { log, logLine, plan, planContext, strand, verdictOn } from '../testing/samples';
 import { isSavingUp, savedWords, type Plan, type PlanContext, type Strand } from '.';
 
@@ -23,10 +24,10 @@ const words = ({
 const share = (done: number, change = {}) => ({ lines: [logLine(done, change)] });
 const kept = (alignmentKept: number) => share(1, { alignmentKept });
 const [mon, tue, wed, thu] = ['2026-01-05', '2026-01-06', '2026-01-07', '2026-01-08'] as const;
-const two = [
-  [tue, {}],
-  [thu, {}],
-] as const;
+/** Practices on the last of Monday, Tuesday and Thursday. */
+const practised = (...changes: readonly Partial<PracticeLog>[]) =>
+  changes.map((change, at) => [[mon, tue, thu].slice(-changes.length)[at]!, change] as const);
+const two = practised({}, {});
 const down = 'Met twice there, the old level comes back in one step.';
 
 describe('in a teacher’s words, with the figures they rest on', () => {
@@ -56,22 +57,14 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'alignment lost',
       {
-        of: [
-          [mon, kept(0.3)],
-          [tue, kept(0.5)],
-          [thu, kept(0.6)],
-        ],
+        of: practised(kept(0.3), kept(0.5), kept(0.6)),
       },
       ['Alignment was lost after 60 % and 50 % of the round, twice running: it goes one rung down.', down],
     ],
     [
       'too little met',
       {
-        of: [
-          [mon, share(0.3)],
-          [tue, share(0.5)],
-          [thu, share(0.6)],
-        ],
+        of: practised(share(0.3), share(0.5), share(0.6)),
       },
       ['Only 60 % and 50 % of the dose was met, twice running; below 70 % it goes one rung down.', down],
     ],
@@ -90,10 +83,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'eased today',
       {
-        of: [
-          [tue, { effort: 9 }],
-          [thu, { effort: 10 }],
-        ],
+        of: practised({ effort: 9 }, { effort: 10 }),
         strand: { easedOn: thu },
       },
       ['Eased today; once in 7 days is enough.'],
@@ -101,10 +91,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'eased yesterday',
       {
-        of: [
-          [tue, { effort: 9 }],
-          [thu, { effort: 10 }],
-        ],
+        of: practised({ effort: 9 }, { effort: 10 }),
         strand: { easedOn: wed },
       },
       ['Eased yesterday; once in 7 days is enough.'],
@@ -112,10 +99,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'eased some days ago',
       {
-        of: [
-          [tue, { effort: 9 }],
-          [thu, { effort: 10 }],
-        ],
+        of: practised({ effort: 9 }, { effort: 10 }),
         strand: { easedOn: '2026-01-03' },
       },
       ['Eased 5 days ago, on Sat 3 Jan; once in 7 days is enough.'],
@@ -123,10 +107,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'at the first dose',
       {
-        of: [
-          [tue, { effort: 9 }],
-          [thu, { effort: 10 }],
-        ],
+        of: practised({ effort: 9 }, { effort: 10 }),
         strand: { start: 60 },
       },
       ['It would be eased, but this is its first dose: look at posture and rest instead.'],
@@ -147,66 +128,52 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     ],
     [
       'one hard day',
-      { of: [[thu, { effort: 9 }]] },
+      { of: practised({ effort: 9 }) },
       ['Effort 9 of 10 on Thu 8 Jan: one hard day alone; stay, and watch.'],
     ],
-    ['met once', { of: [[thu, {}]] }, ['Met once running; 2 are wanted before a raise.']],
+    ['met once', { of: practised({}) }, ['Met once running; 2 are wanted before a raise.']],
     [
       'met once, what was lost',
-      { of: [[thu, {}]], strand: { lost: [70] } },
+      { of: practised({}), strand: { lost: [70] } },
       ['Met once running; 2 are wanted before the old level returns.'],
     ],
     [
       'met twice of three',
-      { of: two, rule: { ...planContext(plan([])).rule, sessionsToRaise: 3 } },
+      { of: two, rule: { ...defaultRaiseRule, sessionsToRaise: 3 } },
       ['Met twice running; 3 are wanted before a raise.'],
     ],
     [
       'met three times of four',
-      { of: [[mon, {}], ...two], rule: { ...planContext(plan([])).rule, sessionsToRaise: 4 } },
+      { of: [[mon, {}], ...two], rule: { ...defaultRaiseRule, sessionsToRaise: 4 } },
       ['Met 3 times running; 4 are wanted before a raise.'],
     ],
     [
       'too hard of late',
       {
-        of: [
-          [mon, { effort: null }],
-          [tue, { effort: 6 }],
-          [thu, { effort: 8 }],
-        ],
+        of: practised({ effort: null }, { effort: 6 }, { effort: 8 }),
       },
       ['Effort 8 of 10; up to 7 the dose may be raised.'],
     ],
     [
       'too hard the time before',
       {
-        of: [
-          [tue, { effort: 8 }],
-          [thu, { effort: 5 }],
-        ],
+        of: practised({ effort: 8 }, { effort: 5 }),
       },
       ['Effort 8 of 10; up to 7 the dose may be raised.'],
     ],
     [
       'no effort noted',
       {
-        of: [
-          [tue, { effort: null }],
-          [thu, { effort: 5 }],
-        ],
+        of: practised({ effort: null }, { effort: 5 }),
       },
       ['No effort noted on Tue 6 Jan, so nothing is raised.'],
     ],
     [
       'too hard, what was lost',
       {
-        of: [
-          [mon, { effort: null }],
-          [tue, { effort: 8 }],
-          [thu, { effort: 5 }],
-        ],
+        of: practised({ effort: null }, { effort: 8 }, { effort: 5 }),
         strand: { lost: [70] },
-        rule: { ...planContext(plan([])).rule, sessionsToRaise: 3 },
+        rule: { ...defaultRaiseRule, sessionsToRaise: 3 },
       },
       ['Effort 8 of 10; up to 7 the dose may be raised.'],
     ],
@@ -315,8 +282,8 @@ describe('in a teacher’s words, with the figures they rest on', () => {
 });
 
 test('only so many practices are looked at as the rule asks for, and none from before the level changed', () => {
-  const rule = { ...planContext(plan([])).rule, sessionsToRaise: 3 };
-  const lost = words({ of: [[thu, {}]], strand: { lost: [70] }, rule });
+  const rule = { ...defaultRaiseRule, sessionsToRaise: 3 };
+  const lost = words({ of: practised({}), strand: { lost: [70] }, rule });
   expect(lost).toEqual(['Met once running; 2 are wanted before the old level returns.']);
   const three = [
     [mon, { effort: null }],
@@ -342,7 +309,7 @@ test('a strand that opens says that what it waited for is reached', () => {
 describe('sides of which nothing was noted', () => {
   const both = (...rows: Strand['rows']) => {
     const lines = [logLine(1, { side: 'left', direction: 'forward' })];
-    return words({ of: [[thu, { lines }]], strand: { rows } })[0];
+    return words({ of: practised({ lines }), strand: { rows } })[0];
   };
 
   test('are named by side and way, whichever they have', () => {
