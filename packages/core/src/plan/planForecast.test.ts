@@ -274,3 +274,15 @@ test('a week says what is in its way, though nothing was in the week before', ()
   const [far] = told(value, { rule: { ...defaultRaiseRule, raisesPerFamily: 1 } }).strands;
   expect(lines(far!).slice(0, 2)).toEqual(['0 60 now', '1 60 held family t']);
 });
+
+test('an ease after a holiday that shows in no dose is told as the same dose, and so is what is found of it', () => {
+  const away = { holidays: [{ from: '2026-01-05', to: '2026-02-01' }], lighterEvery: 0 };
+  const [saved] = told(plan([strand({ start: 60, level: 62 })], away), {
+    logs: [log('2026-01-02')],
+    today: '2026-02-02',
+  }).strands;
+  expect(lines(saved!).slice(0, 3)).not.toContainEqual(expect.stringMatching(/eased|found/));
+  const shown = strand({ start: 40, level: 66 });
+  const whole = told(plan([shown], { ...away, holidays: [{ from: '2026-01-19', to: '2026-02-08' }] })).strands[0]!;
+  expect(whole.weeks.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['eased', 'found']));
+});

@@ -87,14 +87,12 @@ function kindOf(
   if (isLighter(calendar, week.week)) return 'lighter';
   if (calendar.frozenWeeks.has(week.week)) return 'frozen';
   if (before === undefined) return 'now';
-  if (before.kind === 'closed' || level > before.level) {
-    if (found) return 'found';
-    return doseOf(level, strand.ladder.step) > doseOf(before.level, strand.ladder.step) || before.kind === 'closed'
-      ? 'raise'
-      : 'carry';
-  }
-  if (level < before.level) return 'eased';
-  return doseOf(level, strand.ladder.step) >= topDose(strand.ladder) ? 'reached' : 'held';
+  // What is saved up, put back or found of it shows in no dose.
+  const [dose, was] = [doseOf(level, strand.ladder.step), doseOf(before.level, strand.ladder.step)];
+  if (dose > was || before.kind === 'closed') return found ? 'found' : 'raise';
+  if (dose < was) return 'eased';
+  if (level > before.level) return 'carry';
+  return dose >= topDose(strand.ladder) ? 'reached' : 'held';
 }
 
 function strandWeeks(season: PlanSeason, context: PlanContext, index: number, played: StrandSeason): StrandWeek[] {
