@@ -41,7 +41,7 @@ export class Filmed {
   });
 
   constructor(
-    private readonly studentId: Signal<string>,
+    readonly studentId: Signal<string>,
     private readonly still: Signal<Still | null | undefined>,
   ) {}
 

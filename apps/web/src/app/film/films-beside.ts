@@ -20,7 +20,6 @@ import { switchMap } from 'rxjs';
 import {
   curvePairs,
   cyclesInStep,
-  filmFromWords,
   filmRates,
   filmRows,
   secondsInStep,
@@ -37,6 +36,7 @@ import { FilmHead } from './film-head';
 import { FilmPane } from './film-pane';
 import { FollowedFilm } from './followed-film';
 import { NotHere } from './not-here';
+import { otherStills } from './still-beside';
 
 /** So many points of a curve are drawn. */
 const DRAWN = 240;
@@ -74,9 +74,10 @@ export class FilmsBeside {
 
   private readonly stills = toSignal(toObservable(this.id).pipe(switchMap((id) => this.repository.stillsOf(id))));
   protected readonly others = computed(() =>
-    (this.stills() ?? [])
-      .filter(({ id, atSeconds }) => atSeconds !== null && id !== this.stillId())
-      .map(({ id, name, day, from }) => ({ id, name: `${shortDay(day)}: ${name}, ${filmFromWords(from)}` })),
+    otherStills(
+      (this.stills() ?? []).filter(({ atSeconds }) => atSeconds !== null),
+      this.stillId(),
+    ),
   );
   /** The one that is named, else the newest. */
   protected readonly otherId = computed(() => {

@@ -176,8 +176,8 @@ test('another still stands beside it, with what differs clearly', async () => {
     { students: [student], stills: [filmed(), before], pictures: [picture] },
   );
   await view.until(/Beside it/);
-  const page = view.fixture.componentInstance as unknown as { besideId: WritableSignal<string | null> };
-  page.besideId.set('still-0');
+  const page = view.fixture.componentInstance as unknown as { beside: { id: WritableSignal<string | null> } };
+  page.beside.id.set('still-0');
   await view.until(/26 Feb 2026/);
   expect(view.text()).toMatch(/60 ± \d° ?clearly 30° less/);
   expect(view.text()).toContain('no clear difference');
