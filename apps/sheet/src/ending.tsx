@@ -48,17 +48,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
   const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
   const [dropping, setDropping] = useState(false);
   const serious = isSerious(answers);
-  const keep = (): void =>
-    onKeep({
-      effort,
-      pain,
-      painWhere: '',
-      painPlace: pain > 0 ? painPlace : null,
-      symptoms: [...signs],
-      note: note.trim(),
-      apart: null,
-      gaveOut: [],
-    });
+  const keep = (): void => onKeep({ ...answers, painWhere: '', apart: null, gaveOut: [] });
   return (
     <main class="page">
       <h1>Done: {routineName}</h1>

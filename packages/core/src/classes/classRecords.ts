@@ -1,6 +1,7 @@
 import type { Correction } from '../corrections/correction';
 import type { Exercise } from '../library/exercise';
 import type { ClassJournal } from '../practice/classJournal';
+import { painKept, type BodySaid } from '../practice/endNotes';
 import type { Journal } from '../practice/journal';
 import type { PracticeLog } from '../practice/log';
 import { timeline } from '../routine/timeline';
@@ -12,9 +13,7 @@ import type { Meeting } from './meeting';
 export interface ClassAnswers {
   readonly effort: number | null;
   readonly note: string;
-  readonly each: Readonly<
-    Record<string, Partial<Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'painPlace' | 'symptoms' | 'note'>>>
-  >;
+  readonly each: Readonly<Record<string, Partial<BodySaid & Pick<PracticeLog, 'effort' | 'note'>>>>;
 }
 export interface ClassRecords {
   readonly meeting: Meeting;
@@ -69,11 +68,9 @@ export function classRecords(
       classId: group.classId,
       lines: classLines(journal, person, shelf, ended),
       effort: own.effort === undefined ? answers.effort : own.effort,
-      pain: own.pain ?? 0,
-      painWhere: own.painWhere ?? '',
-      painPlace: own.painPlace ?? null,
+      ...painKept({ pain: own.pain ?? 0, painPlace: own.painPlace ?? null, painWhere: own.painWhere ?? '' }),
       symptoms: own.symptoms ?? [],
-      note: own.note ?? '',
+      note: own.note?.trim() ?? '',
     };
   });
   const corrections = group.seen.map(({ studentId, checkpointId, region, safety, cue, helped }): Correction => ({
@@ -106,7 +103,7 @@ export function classRecords(
           : correctionOrder(here)
               .map(({ studentId }) => studentId)
               .filter((id) => !reached.has(id)),
-      note: answers.note,
+      note: answers.note.trim(),
     },
     logs,
     corrections,

@@ -470,8 +470,11 @@ describe('after it', () => {
     journal.group!,
     {
       effort: 4,
-      note: 'Warm night.',
-      each: { cy: { effort: 7, pain: 3, painPlace: 'knee' }, di: { effort: null } },
+      note: ' Warm night. ',
+      each: {
+        cy: { effort: 7, pain: 3, painPlace: 'knee', note: ' Sat down. ' },
+        di: { effort: null, pain: 0, painPlace: 'hip', painWhere: 'inside' },
+      },
     },
     shelf,
     {
@@ -487,6 +490,11 @@ describe('after it', () => {
       ['bo', 4, 0],
       ['cy', 7, 3],
       ['di', null, 0],
+    ]);
+    expect(made.logs.slice(2)).toMatchObject([
+      { painPlace: 'knee', painWhere: '', symptoms: [], note: 'Sat down.' },
+      // It does not hurt any more: where it did is forgotten.
+      { painPlace: null, painWhere: '', symptoms: [], note: '' },
     ]);
     expect(made.logs.map(({ practisedSeconds }) => practisedSeconds)).toEqual([324, 264, 324, 324]);
     expect(made.logs.every((entry) => entry.classId === 'c' && entry.day === day)).toBe(true);

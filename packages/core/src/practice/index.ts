@@ -14,3 +14,4 @@ export * from './logLines';
 export { leftOf, momentOf, nameOf, type Moment } from './moment';
 export * from './painPlace';
 export * from './practiceLog';
+export * from './endNotes';

@@ -7,7 +7,8 @@ import { doingOf } from './doing';
 import { hallKeys, isSerious } from './hallRules';
 import type { Journal, JournalEvent } from './journal';
 import { isLineMet, lineShare } from './lineShare';
-import { fellShort, practiceLog, type EndNotes } from './practiceLog';
+import type { EndNotes } from './endNotes';
+import { fellShort, practiceLog } from './practiceLog';
 
 const plain = routine([
   segment('a', hold(60, together(1), 0)),
@@ -96,6 +97,20 @@ describe('the log of a conducted practice', () => {
       ),
     });
     expect(logOf(skipped)!.practisedSeconds).toBe(10);
+  });
+
+  test('where it hurt is kept as long as it hurts, without spaces around what is written', () => {
+    const where = { painPlace: 'knee', painWhere: ' inner side ' } as const;
+    expect(logOf(journal(), { pain: 1, ...where })).toMatchObject({
+      pain: 1,
+      painPlace: 'knee',
+      painWhere: 'inner side',
+    });
+    expect(logOf(journal(), { pain: 0, ...where })).toMatchObject({ pain: 0, painPlace: null, painWhere: '' });
+    expect(logOf(journal(), { note: ' warm ', symptoms: ['faintness'] })).toMatchObject({
+      note: 'warm',
+      symptoms: ['faintness'],
+    });
   });
 
   test('one exercise may have its own effort', () => {

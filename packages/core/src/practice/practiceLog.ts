@@ -1,18 +1,11 @@
 import type { Exercise } from '../library/exercise';
 import type { Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
+import { painKept, type EndNotes } from './endNotes';
 import type { Journal } from './journal';
 import { isLineMet } from './lineShare';
 import type { LogLine, PracticeLog } from './log';
 import { logLines } from './logLines';
-
-/** What was asked at the end of a practice. */
-export type EndNotes = Pick<PracticeLog, 'effort' | 'pain' | 'painWhere' | 'painPlace' | 'symptoms' | 'note'> & {
-  /** One exercise that was harder, or easier, than the rest. */
-  readonly apart: { readonly segmentId: string; readonly effort: number | null } | null;
-  /** What gave out in the holds that fell short. */
-  readonly gaveOut: readonly { readonly segmentId: string; readonly by: LogLine['gaveOut'] }[];
-};
 
 /** Of holds: what fell short, or lost its alignment; whoever was there may say what gave out. */
 export const fellShort = (line: LogLine): boolean =>
@@ -27,7 +20,7 @@ export function practiceLog(
   line: Timeline,
   state: ConductState,
   exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>,
-  { apart, gaveOut, ...answers }: EndNotes,
+  { apart, gaveOut, effort, symptoms, note, ...pain }: EndNotes,
   now: Date,
   dayOf: (moment: Date) => string,
 ): PracticeLog | null {
@@ -51,6 +44,9 @@ export function practiceLog(
     source: 'conducted',
     classId: null,
     lines,
-    ...answers,
+    effort,
+    ...painKept(pain),
+    symptoms,
+    note: note.trim(),
   };
 }

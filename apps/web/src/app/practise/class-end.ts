@@ -1,25 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import {
-  PracticeLogSchema,
-  effortWords,
-  isSerious,
-  painPlaces,
-  painWords,
-  seriousCaution,
-  symptoms,
-  type ClassAnswers,
-  type ClassJournal,
-  type PracticeLog,
-  type Symptom,
-} from '@pomek/core';
+import { PracticeLogSchema, effortWords, type BodySaid, type ClassAnswers, type ClassJournal } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
+import { BodyAnswers } from './body-answers';
 import { RatingRow } from './rating-row';
 
 const OwnSchema = PracticeLogSchema.pick({
@@ -41,7 +28,7 @@ const AnswersSchema = z.object({
 @Component({
   selector: 'pk-class-end',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, TextField, Textarea],
+  imports: [BodyAnswers, Button, InputText, RatingRow, TextField, Textarea],
   template: `
     @let it = draft.value();
     <div class="page stack end">
@@ -80,58 +67,7 @@ const AnswersSchema = z.object({
               [value]="own.effort ?? null"
               (valueChange)="tell({ effort: $event })"
             />
-            <pk-rating
-              [name]="'Pain of ' + person.name"
-              [words]="painWords"
-              [value]="own.pain ?? 0"
-              (valueChange)="tell({ pain: $event })"
-            />
-            @if ((own.pain ?? 0) > 0) {
-              <fieldset>
-                <legend>Where does it hurt?</legend>
-                @for (place of places; track place) {
-                  <span class="row">
-                    <input
-                      type="radio"
-                      name="class-pain-place"
-                      [id]="'class-place-' + place"
-                      [checked]="own.painPlace === place"
-                      (change)="tell({ painPlace: place })"
-                    />
-                    <label [for]="'class-place-' + place">{{ place }}</label>
-                  </span>
-                }
-              </fieldset>
-              <div class="field where">
-                <label for="class-pain-where">Just where, if you like</label>
-                <input
-                  pInputText
-                  id="class-pain-where"
-                  [pkText]="own.painWhere ?? ''"
-                  (pkTextChange)="tell({ painWhere: $event })"
-                  maxlength="120"
-                />
-              </div>
-            }
-            <fieldset>
-              <legend>Any of these?</legend>
-              @for (symptom of symptoms; track symptom) {
-                <span class="row">
-                  <p-checkbox
-                    [inputId]="'class-symptom-' + symptom"
-                    [binary]="true"
-                    [ngModel]="own.symptoms?.includes(symptom) ?? false"
-                    (ngModelChange)="toggle(own, symptom, $event)"
-                  />
-                  <label [for]="'class-symptom-' + symptom">{{ symptom }}</label>
-                </span>
-              }
-            </fieldset>
-            @if (isSerious({ symptoms: own.symptoms ?? [], pain: own.pain ?? 0 })) {
-              <p class="serious" role="alert">
-                {{ seriousCaution }}
-              </p>
-            }
+            <pk-body-answers [said]="said()" [of]="person.name" (told)="tell($event)" />
             <div class="field">
               <label for="class-own-note">Note</label>
               <input
@@ -191,32 +127,6 @@ const AnswersSchema = z.object({
     .name[aria-expanded='true'] {
       outline: 3px solid var(--pk-pine);
     }
-    .where {
-      max-width: 24rem;
-    }
-    fieldset {
-      border: 0;
-      padding: 0;
-      margin: 0;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem 1.5rem;
-    }
-    input[type='radio'] {
-      width: 1.4rem;
-      height: 1.4rem;
-    }
-    legend {
-      font-size: 0.89rem;
-      color: var(--pk-soft);
-      padding: 0 0 0.25rem;
-    }
-    .serious {
-      border-left: 6px solid var(--pk-danger);
-      background: var(--pk-danger-wash);
-      padding: 0.75rem 1rem;
-      font-weight: 600;
-    }
   `,
 })
 export class ClassEnd {
@@ -227,12 +137,7 @@ export class ClassEnd {
   readonly dropped = output();
 
   protected readonly nothing: Own = {};
-  protected readonly isSerious = isSerious;
-  protected readonly seriousCaution = seriousCaution;
   protected readonly effortWords = effortWords;
-  protected readonly painWords = painWords;
-  protected readonly places = painPlaces;
-  protected readonly symptoms = symptoms;
   protected readonly open = signal<string | null>(null);
   readonly draft = keptDraft(() => `class practice ${this.practiceId()}`, AnswersSchema, {
     effort: null,
@@ -241,6 +146,16 @@ export class ClassEnd {
   });
   protected readonly people = computed(() => this.group().people.filter(({ from }) => from !== null));
   protected readonly one = computed(() => this.people().find(({ studentId }) => studentId === this.open()) ?? null);
+  /** What is said of the body of the one who is opened. */
+  protected readonly said = computed((): BodySaid => {
+    const {
+      pain = 0,
+      painPlace = null,
+      painWhere = '',
+      symptoms = [],
+    } = this.draft.value().each[this.open() ?? ''] ?? {};
+    return { pain, painPlace, painWhere, symptoms };
+  });
   /** Who was corrected, and how often. */
   protected readonly corrected = computed(() => {
     const { seen } = this.group();
@@ -258,33 +173,12 @@ export class ClassEnd {
     this.draft.set({ each: { ...each, [id]: { ...each[id], ...part } } });
   }
 
-  protected toggle(own: Own, symptom: Symptom, on: boolean): void {
-    const others = (own.symptoms ?? []).filter((entry) => entry !== symptom);
-    this.tell({ symptoms: on ? [...others, symptom] : others });
-  }
-
   protected asForAll(): void {
     const { each } = this.draft.value();
     this.draft.set({ each: Object.fromEntries(Object.entries(each).filter(([id]) => id !== this.open())) });
   }
 
   protected finish(): void {
-    const { effort, note, each } = this.draft.value();
-    this.save.emit({ effort, note: note.trim(), each: Object.fromEntries(Object.entries(each).map(cleaned)) });
+    this.save.emit(this.draft.value());
   }
-}
-
-type Told = ClassAnswers['each'][string];
-
-/** What was said of a pain that is gone again is not kept; what was not said is as for all. */
-function cleaned([id, own]: [string, Own]): [string, Told] {
-  const { effort, pain = 0, painPlace = null, painWhere = '', symptoms: signs = [], note = '' } = own;
-  const rest: Partial<Pick<PracticeLog, 'pain' | 'painPlace' | 'painWhere' | 'symptoms' | 'note'>> = {
-    pain,
-    painPlace: pain > 0 ? painPlace : null,
-    painWhere: pain > 0 ? painWhere.trim() : '',
-    symptoms: signs,
-    note: note.trim(),
-  };
-  return [id, effort == null ? rest : { ...rest, effort }];
 }

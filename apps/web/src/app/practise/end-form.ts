@@ -1,23 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { Checkbox } from 'primeng/checkbox';
-import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import {
-  PracticeLogSchema,
-  effortWords,
-  isSerious,
-  painPlaces,
-  painWords,
-  seriousCaution,
-  symptoms,
-  type Symptom,
-} from '@pomek/core';
+import { PracticeLogSchema, effortWords } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
+import { BodyAnswers } from './body-answers';
 import { RatingRow } from './rating-row';
 
 export type EndAnswers = z.infer<typeof AnswersSchema>;
@@ -52,7 +42,7 @@ const nothing: EndAnswers = {
 @Component({
   selector: 'pk-end-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, RatingRow, Select, TextField, Textarea],
+  imports: [BodyAnswers, Button, FormsModule, RatingRow, Select, TextField, Textarea],
   template: `
     @let it = draft.value();
     <div class="page stack end">
@@ -91,7 +81,7 @@ const nothing: EndAnswers = {
           </details>
         }
         @for (hold of short(); track hold.segmentId) {
-          <fieldset>
+          <fieldset class="choices">
             <legend>{{ hold.name }} fell short. What gave out?</legend>
             @for (choice of limbs; track choice.label) {
               <span class="row">
@@ -107,53 +97,7 @@ const nothing: EndAnswers = {
             }
           </fieldset>
         }
-        <pk-rating name="Pain" [words]="painWords" [value]="it.pain" (valueChange)="draft.set({ pain: $event })" />
-        @if (it.pain > 0) {
-          <fieldset>
-            <legend>Where does it hurt?</legend>
-            @for (place of places; track place) {
-              <span class="row">
-                <input
-                  type="radio"
-                  name="pain-place"
-                  [id]="'place-' + place"
-                  [checked]="it.painPlace === place"
-                  (change)="draft.set({ painPlace: place })"
-                />
-                <label [for]="'place-' + place">{{ place }}</label>
-              </span>
-            }
-          </fieldset>
-          <div class="field where">
-            <label for="pain-where">Just where, if you like</label>
-            <input
-              pInputText
-              id="pain-where"
-              [pkText]="it.painWhere"
-              (pkTextChange)="draft.set({ painWhere: $event })"
-              maxlength="120"
-            />
-          </div>
-        }
-        <fieldset>
-          <legend>Any of these?</legend>
-          @for (symptom of symptoms; track symptom) {
-            <span class="row">
-              <p-checkbox
-                [inputId]="'symptom-' + symptom"
-                [binary]="true"
-                [ngModel]="it.symptoms.includes(symptom)"
-                (ngModelChange)="toggle(symptom, $event)"
-              />
-              <label [for]="'symptom-' + symptom">{{ symptom }}</label>
-            </span>
-          }
-        </fieldset>
-        @if (serious()) {
-          <p class="serious" role="alert">
-            {{ seriousCaution }}
-          </p>
-        }
+        <pk-body-answers [said]="it" (told)="draft.set($event)" />
         <div class="field">
           <label for="end-note">Note</label>
           <textarea
@@ -184,32 +128,6 @@ const nothing: EndAnswers = {
       padding-top: 0.5rem;
       max-width: 30rem;
     }
-    .where {
-      max-width: 24rem;
-    }
-    fieldset {
-      border: 0;
-      padding: 0;
-      margin: 0;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem 1.5rem;
-    }
-    input[type='radio'] {
-      width: 1.4rem;
-      height: 1.4rem;
-    }
-    legend {
-      font-size: 0.89rem;
-      color: var(--pk-soft);
-      padding: 0 0 0.25rem;
-    }
-    .serious {
-      border-left: 6px solid var(--pk-danger);
-      background: var(--pk-danger-wash);
-      padding: 0.75rem 1rem;
-      font-weight: 600;
-    }
   `,
 })
 export class EndForm {
@@ -229,18 +147,8 @@ export class EndForm {
     { label: 'the arms', by: 'arms' },
     { label: 'something else, or it was ended', by: null },
   ] as const;
-  protected readonly symptoms = symptoms;
-  protected readonly places = painPlaces;
   protected readonly effortWords = effortWords;
-  protected readonly painWords = painWords;
   readonly draft = keptDraft(() => `practice ${this.practiceId()}`, AnswersSchema, nothing);
-  protected readonly seriousCaution = seriousCaution;
-  protected readonly serious = computed(() => isSerious(this.draft.value()));
-
-  protected toggle(symptom: Symptom, on: boolean): void {
-    const others = this.draft.value().symptoms.filter((entry) => entry !== symptom);
-    this.draft.set({ symptoms: on ? [...others, symptom] : others });
-  }
 
   protected setApart(segmentId: string | null): void {
     this.draft.set({ apart: segmentId === null ? null : { segmentId, effort: null } });
@@ -256,14 +164,6 @@ export class EndForm {
   }
 
   protected finish(): void {
-    const { pain, painWhere, painPlace, note, ...rest } = this.draft.value();
-    const hurts = pain > 0;
-    this.save.emit({
-      ...rest,
-      pain,
-      painWhere: hurts ? painWhere.trim() : '',
-      painPlace: hurts ? painPlace : null,
-      note: note.trim(),
-    });
+    this.save.emit(this.draft.value());
   }
 }

@@ -239,7 +239,7 @@ export class LogByHand {
       effort,
       'own effort': this.rows().length > 1 ? row.effort : '',
       pain,
-      'pain place': painPlace ?? '',
+      'pain place': this.hurts() ? (painPlace ?? '') : '',
       note: '',
     });
     const table = {

@@ -1,0 +1,20 @@
+import type { LogLine, PracticeLog } from './log';
+
+/** What is said of a pain: how strong, of 10, and where. */
+export type PainSaid = Pick<PracticeLog, 'pain' | 'painPlace' | 'painWhere'>;
+
+/** What is asked of a body after a practice: pain and where, and signs to stop for. */
+export type BodySaid = PainSaid & Pick<PracticeLog, 'symptoms'>;
+
+/** What was asked at the end of a practice. */
+export type EndNotes = BodySaid &
+  Pick<PracticeLog, 'effort' | 'note'> & {
+    /** One exercise that was harder, or easier, than the rest. */
+    readonly apart: { readonly segmentId: string; readonly effort: number | null } | null;
+    /** What gave out in the holds that fell short. */
+    readonly gaveOut: readonly { readonly segmentId: string; readonly by: LogLine['gaveOut'] }[];
+  };
+
+/** What is kept of it: where it hurt is forgotten where it does not hurt any more. */
+export const painKept = ({ pain, painPlace, painWhere }: PainSaid): PainSaid =>
+  pain > 0 ? { pain, painPlace, painWhere: painWhere.trim() } : { pain, painPlace: null, painWhere: '' };
