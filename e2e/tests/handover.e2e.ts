@@ -32,8 +32,14 @@ async function sheetOf(page: Page, name: string): Promise<string> {
 }
 
 /** A phone without a network that has only the file. */
-async function phone(browser: Browser, width: number, height: number): Promise<{ home: Page; asked: string[] }> {
-  const context: BrowserContext = await browser.newContext({ viewport: { width, height }, offline: true });
+async function phone(
+  browser: Browser,
+  width: number,
+  height: number,
+  colorScheme: 'light' | 'dark' = 'light',
+): Promise<{ home: Page; asked: string[] }> {
+  const viewport = { width, height };
+  const context: BrowserContext = await browser.newContext({ viewport, colorScheme, offline: true });
   const home = await context.newPage();
   const asked: string[] = [];
   home.on('request', (request) => {
@@ -66,22 +72,28 @@ async function practise(home: Page, path: string, effort: number): Promise<void>
   await expect(home.getByText(`effort ${effort}`)).toBeVisible();
 }
 
-for (const [width, height] of [
-  [360, 640],
-  [390, 844],
-  [768, 1024],
+for (const [width, height, scheme] of [
+  [360, 640, 'light'],
+  [390, 844, 'dark'],
+  [768, 1024, 'light'],
 ] as const) {
-  test(`the sheet conducts a whole practice from the file alone at ${width}×${height}, and outlives a reload`, async ({
+  test(`the sheet conducts a whole practice from the file alone at ${width}×${height}, ${scheme}, and outlives a reload`, async ({
     page,
     browser,
   }) => {
     await openDemo(page);
     await openFile(page);
     const path = await sheetOf(page, `sheet-${width}.html`);
-    const { home, asked } = await phone(browser, width, height);
+    const { home, asked } = await phone(browser, width, height, scheme);
     await ownClock(home);
     await home.goto(`file://${path}`);
     await expect(home.getByRole('heading', { name: `Practice of ${who}` })).toBeVisible();
+    // Dark where the phone is set so, and never on paper.
+    const ground = () => home.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+    expect(await ground()).toBe(scheme === 'dark' ? 'rgb(18, 26, 23)' : 'rgb(233, 237, 234)');
+    await home.emulateMedia({ media: 'print' });
+    expect(await ground()).toBe('rgb(233, 237, 234)');
+    await home.emulateMedia({ media: 'screen' });
     // Cautions stand first; nothing is wider than the phone.
     const mind = home.getByRole('region', { name: 'To be minded' });
     expect((await mind.boundingBox())!.y).toBeLessThan(

@@ -14,6 +14,16 @@ function Unreadable({ why }: { readonly why: string }) {
   );
 }
 
+/** Practice at night or at dawn: the page is dark wherever the phone is set so. */
+function followNight(): void {
+  const night = matchMedia('(prefers-color-scheme: dark)');
+  const turn = (): void => {
+    document.documentElement.classList.toggle('night', night.matches);
+  };
+  night.addEventListener('change', turn);
+  turn();
+}
+
 function open(): void {
   const place = document.getElementById('app')!;
   try {
@@ -24,4 +34,5 @@ function open(): void {
     render(<Unreadable why={error instanceof Error ? error.message.slice(0, 300) : ''} />, place);
   }
 }
+followNight();
 open();
