@@ -8,9 +8,8 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
-import { SelectButton } from 'primeng/selectbutton';
+import { FilmRun } from '../ui/film-run';
 import { takenPicture, type TakenPicture } from '../ui/taken-picture';
 
 /** A step of one frame, where the film does not say how long one is, s. */
@@ -23,7 +22,7 @@ const FAR = 1e7;
 @Component({
   selector: 'pk-film-player',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, SelectButton],
+  imports: [Button, FilmRun],
   template: `
     @if (trouble() !== '') {
       <p class="wrong" role="alert">{{ trouble() }} Nothing was kept.</p>
@@ -45,42 +44,17 @@ const FAR = 1e7;
       (error)="failed()"
     ></video>
     @if (length() > 0) {
-      <label class="time">
-        <span class="num">{{ at().toFixed(2) }} s of {{ length().toFixed(2) }} s</span>
-        <input
-          type="range"
-          min="0"
-          [max]="length()"
-          step="any"
-          [value]="at()"
-          aria-label="Moment of the film"
-          (input)="go(+$any($event.target).value)"
-          (keydown.arrowleft)="step($event, -1)"
-          (keydown.arrowright)="step($event, 1)"
-          (keydown.space)="toggle($event)"
-        />
-      </label>
-      <div class="row">
-        <p-button
-          [label]="running() ? 'Stand still' : 'Run'"
-          [icon]="running() ? 'pi pi-pause' : 'pi pi-play'"
-          variant="outlined"
-          size="small"
-          (onClick)="toggle()"
-        />
-        <p-button label="One frame back" variant="text" size="small" (onClick)="step(null, -1)" />
-        <p-button label="One frame on" variant="text" size="small" (onClick)="step(null, 1)" />
-        <p-selectbutton
-          [options]="speeds"
-          optionLabel="label"
-          optionValue="value"
-          [allowEmpty]="false"
-          size="small"
-          [ngModel]="speed()"
-          (ngModelChange)="speed.set($event)"
-          aria-label="Speed"
-        />
-      </div>
+      <pk-film-run
+        [running]="running()"
+        [ready]="true"
+        [at]="at()"
+        [to]="length()"
+        [said]="at().toFixed(2) + ' s of ' + length().toFixed(2) + ' s'"
+        [(speed)]="speed"
+        (toggled)="toggle()"
+        (stepped)="step($event)"
+        (sought)="go($event)"
+      />
     }
     <div class="row">
       <p-button
@@ -108,11 +82,7 @@ const FAR = 1e7;
       background: var(--pk-sunk);
       border-radius: 4px;
     }
-    .time {
-      display: grid;
-      grid-template-columns: auto minmax(0, 1fr);
-      gap: 0.75rem;
-      align-items: center;
+    pk-film-run {
       max-width: 44rem;
     }
   `,
@@ -123,11 +93,6 @@ export class FilmPlayer {
   readonly closed = output();
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
 
-  protected readonly speeds = [
-    { label: '¼', value: 0.25 },
-    { label: '½', value: 0.5 },
-    { label: 'As filmed', value: 1 },
-  ];
   protected readonly speed = signal(0.25);
   protected readonly at = signal(0);
   protected readonly length = signal(0);
@@ -188,13 +153,11 @@ export class FilmPlayer {
     video.currentTime = Math.max(0, Math.min(this.length(), seconds));
   }
 
-  protected step(event: Event | null, frames: 1 | -1): void {
-    event?.preventDefault();
+  protected step(frames: 1 | -1): void {
     this.go(this.element().currentTime + frames * FRAME);
   }
 
-  protected toggle(event?: Event): void {
-    event?.preventDefault();
+  protected toggle(): void {
     const video = this.element();
     if (video.paused) void video.play().catch(() => undefined);
     else video.pause();
