@@ -1,4 +1,4 @@
-import type { Locator, Page } from '@playwright/test';
+import type { CDPSession, Locator, Page } from '@playwright/test';
 
 /** A field in which one types, with another value that it may have. */
 export interface Field {
@@ -83,10 +83,16 @@ export async function lost(place: Locator, fields: readonly Field[]): Promise<st
   });
 }
 
-/** Slows the page's processor down by a factor. */
+const throttles = new WeakMap<Page, Promise<CDPSession>>();
+
+/**
+ * Slows the page's processor down by a factor. Each page has one session for it: at the next address
+ * each session sets its own factor again, and one of them would slow down what another has let go.
+ */
 export async function slow(page: Page, factor: number): Promise<void> {
-  const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: factor });
+  const session = throttles.get(page) ?? page.context().newCDPSession(page);
+  throttles.set(page, session);
+  await (await session).send('Emulation.setCPUThrottlingRate', { rate: factor });
 }
 
 /**
