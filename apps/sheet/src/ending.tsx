@@ -72,7 +72,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
         </fieldset>
       )}
       <fieldset>
-        <legend>Anything of this?</legend>
+        <legend>Any of these?</legend>
         <div class="choices">
           {symptoms.map((sign) => (
             <button

@@ -25,7 +25,7 @@ import { Empty } from '../ui/empty';
       @if (rows()?.length === 0) {
         <pk-empty
           heading="No class yet"
-          text="A class has a weekday, a room, the people who come, and a routine or a chain of lessons. It is conducted as one; each person is asked for the own dose, and gets the own log."
+          text="A class has a weekday, a room, the people who come, and a routine or a chain of lessons. It is conducted as one; each person is asked for their own dose, and gets their own log."
         >
           <p-button label="Set up the first class" icon="pi pi-plus" (onClick)="add()" />
         </pk-empty>

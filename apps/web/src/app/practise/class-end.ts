@@ -35,7 +35,7 @@ const AnswersSchema = z.object({
       <h1>Done: {{ group().name }}</h1>
       <p>
         <strong class="num">{{ people().length }}</strong> {{ people().length === 1 ? 'was' : 'were' }} here. Each gets
-        the own log{{ corrected() === '' ? '.' : '; corrected: ' + corrected() + '.' }}
+        their own log{{ corrected() === '' ? '.' : '; corrected: ' + corrected() + '.' }}
       </p>
       <pk-rating
         name="Effort of all"
