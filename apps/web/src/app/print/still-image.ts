@@ -2,7 +2,6 @@ import { drawnLines, type Still } from '@pomek/core';
 
 /** The longer edge of a printed picture, px. */
 const EDGE = 900;
-const colours = { left: '#c9d6ff', right: '#ffd9a8', both: '#ffffff' } as const;
 
 /**
  * A picture with the lines that are marked on it, as a JPEG.
@@ -20,6 +19,9 @@ export async function stillImage(data: string, still: Still): Promise<string> {
   if (pen === null) throw new Error('This browser cannot draw pictures.');
   pen.drawImage(image, 0, 0, canvas.width, canvas.height);
   pen.lineCap = 'round';
+  const page = getComputedStyle(document.documentElement);
+  const colourOf = (side: 'left' | 'right' | 'both'): string =>
+    side === 'both' ? '#fff' : page.getPropertyValue(`--pk-on-film-${side}`);
   const thick = Math.max(canvas.width, canvas.height) / 180;
   for (const { side, from, to } of drawnLines(still.from, still.marks)) {
     const line = (width: number, colour: string, dash: readonly number[]): void => {
@@ -32,7 +34,7 @@ export async function stillImage(data: string, still: Still): Promise<string> {
       pen.stroke();
     };
     line(2.2 * thick, 'rgb(0 0 0 / 55%)', []);
-    line(thick, colours[side], side === 'left' ? [4 * thick, 2 * thick] : []);
+    line(thick, colourOf(side), side === 'left' ? [4 * thick, 2 * thick] : []);
   }
   return canvas.toDataURL('image/jpeg', 0.85);
 }

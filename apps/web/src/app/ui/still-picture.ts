@@ -44,11 +44,11 @@ import { Repository } from '../data/repository';
       stroke-linecap: round;
     }
     .left {
-      stroke: #c9d6ff;
+      stroke: var(--pk-on-film-left);
       stroke-dasharray: 2.4% 1.2%;
     }
     .right {
-      stroke: #ffd9a8;
+      stroke: var(--pk-on-film-right);
     }
   `,
 })
