@@ -36,7 +36,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await page.mouse.move(from!.x + 10, from!.y + 20);
     await page.mouse.down();
     await page.mouse.move(from!.x + 12, from!.y + 5, { steps: 4 });
-    await page.mouse.move(to!.x + 12, to!.y + 5, { steps: 10 });
+    await page.mouse.move(to!.x + 12, to!.y + to!.height / 2, { steps: 10 });
     await page.mouse.up();
     await expect(rows.nth(1)).toContainText('Opening and closing');
     await page.getByRole('button', { name: /^Undo Move/ }).click();

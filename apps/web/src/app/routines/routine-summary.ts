@@ -45,5 +45,7 @@ export class RoutineSummary {
       return { side, time: durationWords(totals.seconds), repetitions: `${repetitionsForward} repetitions${reversed}` };
     });
   });
+  /** There is something a reserve can be reckoned of. */
+  protected readonly asked = computed(() => this.routine().segments.some(({ type }) => type === 'exercise'));
   protected readonly reserve = computed(() => reserveWords(this.effort(), this.names()));
 }
