@@ -2,16 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
-import {
-  isSerious,
-  painPlaces,
-  painWords,
-  seriousCaution,
-  symptoms,
-  type BodySaid,
-  type PainPlace,
-  type Symptom,
-} from '@pomek/core';
+import { isSerious, painPlaces, painWords, seriousCaution, symptoms, type BodySaid, type Symptom } from '@pomek/core';
 import { TextField } from '../ui/text-field';
 import { RatingRow } from './rating-row';
 
@@ -41,7 +32,7 @@ let count = 0;
               [name]="id + '-place'"
               [id]="id + '-' + place"
               [checked]="it.painPlace === place"
-              (change)="at(place)"
+              (change)="told.emit({ painPlace: place })"
             />
             <label [for]="id + '-' + place">{{ place }}</label>
           </span>
@@ -100,10 +91,6 @@ export class BodyAnswers {
   protected readonly symptoms = symptoms;
   protected readonly seriousCaution = seriousCaution;
   protected readonly serious = computed(() => isSerious(this.said()));
-
-  protected at(painPlace: PainPlace): void {
-    this.told.emit({ painPlace });
-  }
 
   protected toggle(symptom: Symptom, on: boolean): void {
     const others = this.said().symptoms.filter((entry) => entry !== symptom);

@@ -218,6 +218,18 @@ describe('practices by hand and from a table', () => {
     expect(made[0]!.lines.map(({ effort }) => effort)).toEqual([8, null]);
   });
 
+  test('where it hurt is forgotten when the pain is taken back', async () => {
+    const page = await render(LogByHand, inputs);
+    const made = heard(page.fixture.componentInstance.made);
+    const form = page.fixture.componentInstance;
+    form['set'](0, { exercise: 'Holding the tree', done: '60' });
+    form['draft'].set({ pain: '4', painPlace: 'knee' });
+    await page.settle();
+    await page.fill('Pain, 0 to 10', '0');
+    await page.press('Keep it');
+    expect(made[0]).toMatchObject({ pain: 0, painPlace: null });
+  });
+
   test('a table is matched, seen and kept', async () => {
     const page = await render(CsvImport, inputs);
     const made = heard(page.fixture.componentInstance.made);

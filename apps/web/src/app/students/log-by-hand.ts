@@ -239,7 +239,7 @@ export class LogByHand {
       effort,
       'own effort': this.rows().length > 1 ? row.effort : '',
       pain,
-      'pain place': this.hurts() ? (painPlace ?? '') : '',
+      'pain place': painPlace ?? '',
       note: '',
     });
     const table = {
