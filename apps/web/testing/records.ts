@@ -7,7 +7,9 @@ import {
   builtInExercises,
   softSchool,
   type Plan,
-  type PlanContext,
+  personRecord,
+  type PersonRecord,
+  type StoredPerson,
   type Routine,
   type Strand,
   type Student,
@@ -59,19 +61,23 @@ export const aPlan = (strands: Strand[] = [], change: Partial<Plan> = {}): Plan 
   ...change,
 });
 
-/** What verdicts and weeks of a plan rest on, without any practice. */
-export const aContext = (plan: Plan, change: Partial<PlanContext> = {}): PlanContext => ({
-  plan,
-  routine: aRoutine(),
-  practiceDays: [1, 3, 5],
-  logs: [],
-  corrections: [],
-  exercises: new Map(builtInExercises.map((exercise) => [exercise.id, exercise])),
-  rule: softSchool.raise,
-  today: plan.startsOn,
-  mostDoses: new Map(),
-  ...change,
-});
+/** What is known of that student, without any practice. @param today YYYY-MM-DD */
+export const aPerson = (today: string, change: Partial<StoredPerson> = {}): PersonRecord =>
+  personRecord(
+    {
+      student: aStudent({ practiceDays: [1, 3, 5] }),
+      school: softSchool,
+      plans: [],
+      decisions: [],
+      logs: [],
+      corrections: [],
+      measures: [],
+      routines: [aRoutine()],
+      exercises: builtInExercises,
+      ...change,
+    },
+    today,
+  );
 
 /** A file's contents with that student and routine. */
 export const someContents = () => ({ ...emptyContents(), students: [aStudent()], routines: [aRoutine()] });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Turned } from '../routine/routine';
+import type { TurnedNumber } from '../routine/routine';
 
 /** Axes that stand in a dose: seconds of a hold, breaths, repetitions, how long one of these takes, and how long each stays still. */
 export const doseAxes = ['time', 'breaths', 'repetitions', 'pace', 'stay'] as const;
@@ -21,7 +21,7 @@ export const isPostureAxis = (axis: Axis): axis is PostureAxis => (postureAxes a
 export const isLightened = (axis: Axis): boolean => !isPostureAxis(axis) && axis !== 'pace' && axis !== 'stay';
 
 /** Where a value of a posture axis stands, and how many of its units one of the posture's makes. */
-export const inPosture: Readonly<Record<PostureAxis, { readonly key: keyof Turned; readonly units: number }>> = {
+export const inPosture: Readonly<Record<PostureAxis, { readonly key: TurnedNumber; readonly units: number }>> = {
   bend: { key: 'kneeBendDeg', units: 1 },
   share: { key: 'weightShare', units: 100 },
   arms: { key: 'shoulderRaiseDeg', units: 1 },

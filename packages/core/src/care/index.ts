@@ -1,2 +1,3 @@
 export * from './care';
 export * from './caredRoutine';
+export * from './drillAsks';

@@ -3,7 +3,8 @@ import { newCorrection } from '../corrections';
 import { allCheckpoints } from '../alignment';
 import { newStudent } from '../students';
 import { softSchool } from '../schools';
-import { log, logLine, plan, routine, segment, shelf, strand } from '../testing/samples';
+import type { PersonRecord, StoredPerson } from '../person';
+import { log, logLine, person as personOf, plan, routine, segment, shelf, strand } from '../testing/samples';
 import { timeline } from '../routine';
 import type { ClassPerson, Journal, OwnRung } from '../practice';
 import {
@@ -34,7 +35,6 @@ import {
   whatToDrop,
   withoutDropped,
   type Meeting,
-  type RungRecords,
 } from '.';
 
 const people = (count: number): string[] => Array.from({ length: count }, (_, index) => `p${index + 1}`);
@@ -132,14 +132,8 @@ const tree = segment('tree', hold(180, together(1)));
 const reel = segment('reel', cycle(6, eachSide(12)), { exerciseId: 'one-hand-reeling' });
 const evening = routine([tree, reel]);
 const ada = newStudent('ada', 'Ada', softSchool.id);
-const known = (change: Partial<RungRecords> = {}): RungRecords => ({
-  student: ada,
-  school: softSchool,
-  plans: [],
-  measures: [],
-  logs: [],
-  ...change,
-});
+const known = (change: Partial<StoredPerson> = {}, today = day): PersonRecord =>
+  personOf({ student: ada, ...change }, today);
 const goal = strand({ segmentId: 'tree', exerciseId: 'tree-holding', level: 90, start: 60 });
 
 describe('the own rung', () => {
@@ -147,21 +141,21 @@ describe('the own rung', () => {
   const seconds = (rung: OwnRung) => (rung.own?.dose.kind === 'hold' ? rung.own.dose.holdSeconds : null);
 
   test('is the dose of the plan for this routine, or of a goal for the same exercise elsewhere, which it counts for', () => {
-    const here = ownRungs(evening, known({ plans: [plan([goal])] }), shelf, '2026-01-06');
+    const here = ownRungs(evening, known({ plans: [plan([goal])] }, '2026-01-06'));
     expect([seconds(rungOf(here, 'tree')), rungOf(here, 'tree').countsFor]).toEqual([90, 'tree']);
     const other = plan([{ ...goal, segmentId: 'home' }], { routineId: 'morning' });
-    const elsewhere = ownRungs(evening, known({ plans: [other] }), shelf, '2026-01-06');
+    const elsewhere = ownRungs(evening, known({ plans: [other] }, '2026-01-06'));
     expect([seconds(rungOf(elsewhere, 'tree')), rungOf(elsewhere, 'tree').countsFor]).toEqual([90, 'home']);
     // Nobody is asked for more than the class does because a plan at home is further.
     const further = plan([{ ...goal, segmentId: 'home', level: 300 }], { routineId: 'morning' });
-    expect(seconds(rungOf(ownRungs(evening, known({ plans: [further] }), shelf, '2026-01-06'), 'tree'))).toBe(180);
+    expect(seconds(rungOf(ownRungs(evening, known({ plans: [further] }, '2026-01-06')), 'tree'))).toBe(180);
   });
 
   test('without a goal it is what the class does, as far as the body allows', () => {
     const minute = routine([segment('tree', hold(60, together(1)))]);
-    expect(seconds(rungOf(ownRungs(minute, known(), shelf, day), 'tree'))).toBe(60);
+    expect(seconds(rungOf(ownRungs(minute, known({}, day)), 'tree'))).toBe(60);
     const long = routine([segment('tree', hold(3600, together(1)), { exerciseId: 'wide-rider' })]);
-    const [rung] = ownRungs(long, known(), shelf, day);
+    const [rung] = ownRungs(long, known({}, day));
     expect(seconds(rung!)).toBeLessThan(3600);
     expect(seconds(rung!)! % 5).toBe(0);
     expect(rung!.countsFor).toBeNull();
@@ -169,31 +163,31 @@ describe('the own rung', () => {
 
   test('what is locked, or not opened yet, is left out and says why', () => {
     const hurt = log('2026-01-05', { pain: 7, painPlace: 'knee', lines: [logLine(1, { segmentId: 'tree' })] });
-    const locked = ownRungs(evening, known({ plans: [plan([goal])], logs: [hurt] }), shelf, '2026-01-06');
+    const locked = ownRungs(evening, known({ plans: [plan([goal])], logs: [hurt] }, '2026-01-06'));
     expect(rungOf(locked, 'tree')).toMatchObject({ own: null });
     expect(rungOf(locked, 'tree').because).toContain('stopped until it is cleared. Pain 7 of 10 (knee)');
     // Whatever loads the place is stopped, with a goal or without; once it is cleared nothing is.
     expect(rungOf(locked, 'reel').own).toBeNull();
     const cleared = { ...goal, clearedAt: '2026-01-05T20:00:00.000Z' };
-    const again = ownRungs(evening, known({ plans: [plan([cleared])], logs: [hurt] }), shelf, '2026-01-06');
+    const again = ownRungs(evening, known({ plans: [plan([cleared])], logs: [hurt] }, '2026-01-06'));
     expect(again.every(({ own }) => own !== null)).toBe(true);
     // Who has no plan has nothing that could be cleared: a sign counts for a week.
-    const week = (on: string) => ownRungs(evening, known({ logs: [hurt] }), shelf, on)[0]!.own === null;
+    const week = (on: string) => ownRungs(evening, known({ logs: [hurt] }, on))[0]!.own === null;
     expect([week('2026-01-06'), week('2026-01-12'), week('2026-01-13')]).toEqual([true, true, false]);
     const gated = { ...goal, level: 60, gate: { strandId: 'x', dose: 60 } } as typeof goal;
-    const closed = ownRungs(evening, known({ plans: [plan([gated])] }), shelf, '2026-01-06');
+    const closed = ownRungs(evening, known({ plans: [plan([gated])] }, '2026-01-06'));
     expect(rungOf(closed, 'tree')).toMatchObject({ own: null, because: 'not opened yet' });
   });
 
   test('what is noted of the person acts, and is told', () => {
     const seated = { ...ada, conditions: ['poor balance' as const] };
     const steps = routine([segment('walk', shelf.get('cat-walk')!.defaultDose, { exerciseId: 'cat-walk' })]);
-    const [rung] = ownRungs(steps, known({ student: seated }), shelf, day);
+    const [rung] = ownRungs(steps, known({ student: seated }, day));
     expect(rung!.because).toContain('poor balance');
   });
 
   test('is said in a word or two, where it differs', () => {
-    const rungs = ownRungs(evening, known({ plans: [plan([goal])] }), shelf, '2026-01-06');
+    const rungs = ownRungs(evening, known({ plans: [plan([goal])] }, '2026-01-06'));
     expect(apartWords(rungOf(rungs, 'tree'), tree, shelf)).toBe('1:30 min');
     expect(apartWords(rungOf(rungs, 'reel'), reel, shelf)).toBe('');
     expect(apartLines(rungs, [tree, reel], shelf)).toEqual([{ exercises: ['Holding the tree'], words: '1:30 min' }]);
@@ -212,8 +206,8 @@ describe('the own rung', () => {
 
   test('a class can do the least that anybody has, and changes no other dose', () => {
     const rungs = [
-      ownRungs(evening, known({ plans: [plan([goal])] }), shelf, '2026-01-06'),
-      ownRungs(evening, known(), shelf, '2026-01-06'),
+      ownRungs(evening, known({ plans: [plan([goal])] }, '2026-01-06')),
+      ownRungs(evening, known({}, '2026-01-06')),
     ];
     const all = classRoutine(evening, rungs, 'everybody');
     expect(all.segments[0]).toMatchObject({ dose: { holdSeconds: 90 } });
@@ -550,7 +544,7 @@ test('somebody of a class: what is in work, whether the last round was missed, w
     meeting('2026-03-05', { corrected: ['ada'] }),
     meeting('2026-03-22', { present: ['bo'] }),
   ];
-  const of = classPerson(evening, { ...known(), corrections }, meetings, shelf, day);
+  const of = classPerson(evening, known({ corrections }), meetings);
   expect(of).toMatchObject({
     safety: true,
     waited: true,
@@ -558,7 +552,7 @@ test('somebody of a class: what is in work, whether the last round was missed, w
     inWork: ['knees-track'],
     from: null,
   });
-  const fresh = classPerson(evening, { ...known(), corrections: [] }, [], shelf, day);
+  const fresh = classPerson(evening, known(), []);
   expect(fresh).toMatchObject({ safety: false, waited: false, lastCorrected: null, inWork: [] });
 });
 

@@ -1,36 +1,26 @@
-import { changedWords } from '../care/caredRoutine';
+import { changedWords, insteadOf, isInsteadOf } from '../care/caredRoutine';
 import type { Exercise } from '../library/exercise';
-import { longestHoldWithin } from '../findings/onBody';
+import { isHeld } from '../library/heldSeconds';
 import type { OwnRung } from '../practice/classJournal';
-import type { PracticeLog } from '../practice/log';
-import { practisedRoutine } from '../plan/practisedRoutine';
+import { axisLimits } from '../limits/axisLimits';
+import type { PersonRecord } from '../person/personRecord';
+import { practiceDaysOf } from '../plan/planContext';
+import { takenCareOf } from '../plan/practisedRoutine';
+import { dosedRoutine } from '../plan/dosedRoutine';
 import { doseOn } from '../plan/planDay';
-import type { Plan, Strand } from '../plan/plan';
+import type { Plan, Strand } from '../goals/plan';
 import { isOpen } from '../plan/stateOfStrand';
 import { stopReasons } from '../plan/stopReasons';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { segmentValue, withSegmentValue } from '../axis/segmentAxis';
 import type { ExerciseSegment, Routine } from '../routine/routine';
-import type { School } from '../schools/school';
-import type { Measure } from '../students/measure';
-import type { Student } from '../students/student';
-import { bodyOfStudent, capacityOfStudent } from '../students/studentBody';
-
-/** What is known of a student when a class looks at what he or she does in it. */
-export interface RungRecords {
-  readonly student: Student;
-  readonly school: School;
-  readonly plans: readonly Plan[];
-  readonly measures: readonly Measure[];
-  readonly logs: readonly PracticeLog[];
-}
 
 interface Found {
   readonly plan: Plan;
   readonly strand: Strand;
 }
 
-/** The holds of somebody without a goal are cut to whole steps of this, s. */
+/** What is held without a goal is cut to whole steps of this, s. */
 const HOLD_STEP = 5;
 
 /** The strands that a segment of a class stands for: of a plan for this very routine, else of any with that exercise. */
@@ -44,25 +34,25 @@ function strandsFor(segment: ExerciseSegment, routine: Routine, plans: readonly 
 }
 
 /** No more than goals of another routine have by now. */
-const noMoreThan = (segment: ExerciseSegment, exercise: Exercise, found: readonly Found[], day: string) =>
+const noMoreThan = (segment: ExerciseSegment, exercise: Exercise, found: readonly Found[], person: PersonRecord) =>
   found.reduce((now, { plan, strand }) => {
-    const dose = doseOn(plan, strand, day);
+    const dose = doseOn(plan, strand, person.today, practiceDaysOf(person.student));
     return segmentValue(now, exercise, strand.axis) > dose ? withSegmentValue(now, strand.axis, dose) : now;
   }, segment);
 
-/** A hold that nobody set a goal for goes no further than the school's budget on this body. */
-function withinBudget(segment: ExerciseSegment, exercise: Exercise, records: RungRecords, shelf: Shelf, day: string) {
-  if (segment.dose.kind !== 'hold') return segment;
-  const { student, school, measures, logs } = records;
-  const { body } = bodyOfStudent(student);
-  const capacity = capacityOfStudent(student, measures, day, { logs, exercises: [...shelf.values()], school });
-  const longest = longestHoldWithin({ school, person: { body, capacity } }, { segment, exercise });
-  if (segment.dose.holdSeconds <= longest) return segment;
-  const holdSeconds = Math.max(HOLD_STEP, Math.floor(longest / HOLD_STEP) * HOLD_STEP);
-  return { ...segment, dose: { ...segment.dose, holdSeconds } };
+/** What nobody set a goal for goes no further than its limits; what is noted of the person is taken care of later. */
+function withinLimits(segment: ExerciseSegment, exercise: Exercise, person: PersonRecord): ExerciseSegment {
+  const axis = segment.dose.kind === 'breath' ? 'breaths' : 'time';
+  if (!isHeld(exercise, segment.dose)) return segment;
+  const step = axis === 'time' ? HOLD_STEP : 1;
+  const value = segmentValue(segment, exercise, axis);
+  const { school, shelf } = person;
+  const { limits } = axisLimits({ segment, exercise, school, person, shelf }, axis, step, value);
+  const [first] = limits.filter(({ from, dose }) => (from === 'strength' || from === 'guess') && dose < value);
+  return first === undefined
+    ? segment
+    : withSegmentValue(segment, axis, Math.max(step, Math.floor(first.dose / step) * step));
 }
-
-type Shelf = ReadonlyMap<string, Exercise>;
 
 /** Of somebody without a plan signs to stop count for so many days: there is nothing that could be cleared. House value. */
 const SIGN_DAYS = 7;
@@ -80,10 +70,9 @@ function clearedFor(plans: readonly Plan[], day: string): string | null {
 /**
  * What a student does in each exercise of a class's routine: the dose and posture of the goals there are, in this routine or
  * for the same exercise in another, else what the body allows; with what is noted of the student taken care of.
- * @param day YYYY-MM-DD
  */
-export function ownRungs(routine: Routine, records: RungRecords, shelf: Shelf, day: string): OwnRung[] {
-  const { student, school, plans, measures, logs } = records;
+export function ownRungs(routine: Routine, person: PersonRecord): OwnRung[] {
+  const { student, school, plans, logs, shelf, today: day } = person;
   const exercisesOf = routine.segments.filter((segment) => segment.type === 'exercise');
   const foundFor = new Map(exercisesOf.map((segment) => [segment.id, strandsFor(segment, routine, plans)]));
   const plan = plans.find((entry) => entry.routineId === routine.id) ?? null;
@@ -106,24 +95,19 @@ export function ownRungs(routine: Routine, records: RungRecords, shelf: Shelf, d
       const exercise = shelf.get(segment.exerciseId);
       const found = foundFor.get(segment.id)!;
       if (exercise === undefined || found.some((entry) => entry.plan === plan)) return segment;
-      return found.length > 0
-        ? noMoreThan(segment, exercise, found, day)
-        : withinBudget(segment, exercise, records, shelf, day);
+      return found.length > 0 ? noMoreThan(segment, exercise, found, person) : withinLimits(segment, exercise, person);
     });
   const leftOut = new Set(out.keys());
-  const own = practisedRoutine(
-    { ...routine, segments: base },
-    plan,
-    student,
-    measures,
-    shelf,
-    school,
-    day,
-    leftOut,
-    logs,
+  const practiceDays = practiceDaysOf(student);
+  const based = { ...routine, segments: base };
+  const own = takenCareOf(
+    plan === null ? based : dosedRoutine(based, plan, day, practiceDays, leftOut),
+    person,
+    plan?.strands,
+    plan === null ? undefined : (strand) => doseOn(plan, strand, day, practiceDays),
   );
   return exercisesOf.map((segment): OwnRung => {
-    const isMine = ({ id }: { readonly id: string }): boolean => id === segment.id || id === `${segment.id}-instead`;
+    const isMine = ({ id }: { readonly id: string }): boolean => id === segment.id || isInsteadOf(id, segment.id);
     const changed = own.changed.filter((entry) => isMine(entry.segment));
     const mine = own.routine.segments.find(
       (entry): entry is ExerciseSegment => entry.type === 'exercise' && isMine(entry),
@@ -131,10 +115,14 @@ export function ownRungs(routine: Routine, records: RungRecords, shelf: Shelf, d
     return {
       segmentId: segment.id,
       own: mine ?? null,
-      // Another drill is no practice of the goal that it stands for.
-      countsFor:
-        mine?.exerciseId === segment.exerciseId ? (foundFor.get(segment.id)![0]?.strand.segmentId ?? null) : null,
+      countsFor: countedFor(mine, segment, foundFor.get(segment.id)![0]?.strand.segmentId ?? null),
       because: (out.get(segment.id) ?? changed.map(changedWords).join(' ')).slice(0, 400),
     };
   });
+}
+
+/** For which goal it is written down; another drill stands beside it, and counts only where the teacher lets it. */
+function countedFor(mine: ExerciseSegment | undefined, segment: ExerciseSegment, goal: string | null): string | null {
+  if (mine === undefined || goal === null) return null;
+  return mine.exerciseId === segment.exerciseId ? goal : insteadOf(goal);
 }

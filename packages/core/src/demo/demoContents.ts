@@ -8,9 +8,10 @@ import { builtInExercises } from '../library/builtInExercises';
 import { decide, isDue } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { newStrand } from '../plan/newStrand';
-import type { Decision, Plan } from '../plan/plan';
+import type { Decision, Plan } from '../goals/plan';
 import { planVerdicts, type Verdict } from '../plan/planVerdicts';
-import { mostDosesOf, strandPlaces } from '../plan/strandPlaces';
+import { contextOf } from '../plan/contextOf';
+import { personRecord } from '../person/personRecord';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { logLines } from '../practice/logLines';
 import { conduct } from '../practice/conduct';
@@ -27,7 +28,8 @@ import { demoStills } from './demoStills';
 import { demoParts, type Part } from './demoStudents';
 import { seededRandom, type Random } from '../random/seededRandom';
 
-const shelf = new Map([...builtInExercises, lanternWalk].map((exercise) => [exercise.id, exercise]));
+const demoShelf = [...builtInExercises, lanternWalk];
+const shelf = new Map(demoShelf.map((exercise) => [exercise.id, exercise]));
 const iso = (date: Date): string => formatISO(date, { representation: 'date' });
 const clamp = (value: number): number => Math.max(0, Math.min(10, Math.round(value)));
 
@@ -199,8 +201,9 @@ function season(
       verdicts.some((found) => found.kind !== 'stop' && isDue(found, decisions, logs, school.raise, day));
     // What the body holds only ever keeps a strand from rising: where nothing is due without it, nothing is with it.
     if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map() }))) return;
-    const places = strandPlaces(student, measures, plan, routine, [...shelf.values()], school, day, logs);
-    const verdicts = planVerdicts({ ...rest, plan, mostDoses: mostDosesOf(plan, places) });
+    const stored = { student, school, plans: [plan], decisions, logs, measures, routines: [routine] };
+    const person = personRecord({ ...stored, corrections: [], exercises: demoShelf }, day);
+    const verdicts = planVerdicts(contextOf(plan, person));
     for (const found of verdicts) {
       if (found.kind === 'stop' || !isDue(found, decisions, logs, school.raise, day)) continue;
       const answer = { outcome: 'accepted', level: found.level, teacherReason: '' } as const;
@@ -217,7 +220,9 @@ function season(
     if (random() > part.habit.attendance) continue;
     const closed = number >= part.since - OPEN_DAYS;
     if (!closed) accept(day, '06:30:00');
-    logs.push(practice(part, student, dosedRoutine(part.routine, plan, day), date, number, random));
+    logs.push(
+      practice(part, student, dosedRoutine(part.routine, plan, day, student.practiceDays), date, number, random),
+    );
     if (!closed) accept(day, '20:00:00');
   }
   return { plan, logs, decisions };

@@ -97,6 +97,9 @@ function loadsAt(body: Body, posture: SettledPosture, moment: CycleMoment): Body
   return { working, other, workingArmNm, otherArmNm, trunkNm };
 }
 
+/** Who sits leans on hands, elbows or a chair: so much of a lean is left to the back. House value. */
+const SEATED_LEAN = 0.5;
+
 /** A held posture: the working leg, the other one with the rest of the weight, both arms alike. */
 export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
   const loads = postureLoads(body, posture);
@@ -106,7 +109,7 @@ export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
   return {
     working: posture.seated ? unloaded(loads) : loads,
     other: free ? unloaded(other) : other,
-    trunkNm: loads.trunkNm,
+    trunkNm: posture.seated ? loads.trunkNm * SEATED_LEAN : loads.trunkNm,
     workingArmNm: Math.abs(loads.shoulderNm),
     otherArmNm: Math.abs(loads.shoulderNm),
   };
@@ -130,6 +133,21 @@ const atRest: CycleMoment = {
 
 /** Drills of this family go down and come up in each repetition. */
 const RISING: Exercise['family'] = 'strength';
+/** From this lean on a drill without known moments is taken to go down to it and come up again, degrees. */
+const LEANS = 20;
+/** How far down it is, moment by moment. */
+const DOWN_AND_UP = [0.25, 0.75, 1, 0.75] as const;
+/** A back that is rounded bone by bone hangs in its ligaments and nearer to the hips: so much is left to its muscles. House value. */
+const ROUNDED = 0.5;
+
+/** A drill that leans down and comes up, of which the moments are not known. */
+function leaning(body: Body, exercise: Exercise, posture: SettledPosture): BodyLoads[] {
+  const muscles = exercise.movements.includes('rolls the back') ? ROUNDED : 1;
+  return DOWN_AND_UP.map((share) => {
+    const loads = holdLoads(body, { ...posture, trunkPitchDeg: posture.trunkPitchDeg * share });
+    return { ...loads, trunkNm: loads.trunkNm * muscles };
+  });
+}
 
 /**
  * What a drill asks of the body instant by instant, evenly through one cycle (sources: Fatigue and reserve): of one whose movement is known its
@@ -151,5 +169,6 @@ export function cycleLoads(
   }
   const here = holdLoads(body, posture);
   if (exercise.family === RISING) return [here, holdLoads(body, { ...posture, kneeBendDeg: posture.kneeBendDeg / 2 })];
+  if (posture.trunkPitchDeg >= LEANS) return leaning(body, exercise, posture);
   return [here, { ...here, working: here.other, other: here.working }];
 }

@@ -330,18 +330,25 @@ describe('capacity and exchange: check values (arms 45°/45°, 240 s at 30° sto
   });
 
   test('a guess falls with age and rises with habit', () => {
-    // 70 kg at 2.6 and 0.6 N·m each, less for a woman than for a man; from its birthday on each band counts.
-    expect(capacityGuess(70, 30, 'male').kneeNm).toBeCloseTo(70 * 2.6 * 1.05, 9);
-    expect(capacityGuess(70, 30, 'female').shoulderNm).toBeCloseTo(70 * 0.6 * 0.85, 9);
-    const at = (age: number) => capacityGuess(100, age).kneeNm / capacityGuess(100, 30).kneeNm;
-    expect([0, 39, 40, 50, 60, 70, 80].map((age) => Math.round(at(age) * 100))).toEqual([100, 100, 93, 85, 75, 65, 55]);
-    expect(capacityGuess(70, 75).kneeNm).toBeLessThan(capacityGuess(70, 35).kneeNm);
-    expect(capacityGuess(70, 35, 'male', 'trained').shoulderNm).toBeGreaterThan(capacityGuess(70, 35).shoulderNm);
+    // 70 kg at 2.6 and 0.6 N·m each, less for a woman than for a man; with age it goes evenly, so that no birthday is a step.
+    expect(capacityGuess({ mass: 70, age: 30, sex: 'male' }).kneeNm).toBeCloseTo(70 * 2.6 * 1.05, 9);
+    expect(capacityGuess({ mass: 70, age: 30, sex: 'female' }).shoulderNm).toBeCloseTo(70 * 0.6 * 0.85, 9);
+    const at = (age: number) => capacityGuess({ mass: 100, age }).kneeNm / capacityGuess({ mass: 100, age: 30 }).kneeNm;
+    expect([0, 35, 45, 55, 65, 75, 85].map((age) => Math.round(at(age) * 100))).toEqual([100, 100, 93, 85, 75, 65, 55]);
+    for (let age = 20; age < 100; age += 1) expect(at(age) - at(age + 1)).toBeLessThan(0.012);
+    // What is carried beyond a body mass index of 27 makes legs no stronger; arms are not asked.
+    const heavy = capacityGuess({ mass: 120, age: 30, stature: 1.9 });
+    expect(heavy.kneeNm).toBeCloseTo(capacityGuess({ mass: 27 * 1.9 ** 2, age: 30 }).kneeNm, 9);
+    expect(heavy.shoulderNm).toBeCloseTo(capacityGuess({ mass: 120, age: 30 }).shoulderNm, 9);
+    expect(capacityGuess({ mass: 70, age: 75 }).kneeNm).toBeLessThan(capacityGuess({ mass: 70, age: 35 }).kneeNm);
+    expect(capacityGuess({ mass: 70, age: 35, sex: 'male', habit: 'trained' }).shoulderNm).toBeGreaterThan(
+      capacityGuess({ mass: 70, age: 35 }).shoulderNm,
+    );
   });
 });
 
 describe('all joints that can give out (sources: How long a posture holds)', () => {
-  const strength = capacityGuess(70, 30);
+  const strength = capacityGuess({ mass: 70, age: 30 });
   const legs = (change: Partial<Stance>) =>
     limitTime(
       stanceLoads(standardBody, { ...round, shoulderRaiseDeg: 0, elbowBendDeg: 0, ...change }),
@@ -408,7 +415,7 @@ describe('all joints that can give out (sources: How long a posture holds)', () 
     const one = legs({ pressurePoint: 0.72, weightShare: 1, kneeBendDeg: 20 });
     expect(one.joint).toBe('ankle');
     expect(one.seconds).toBeGreaterThan(50);
-    expect(one.seconds).toBeLessThan(120);
+    expect(one.seconds).toBeLessThan(150);
   });
 
   test('on one leg the side of the hip gives out before the knee in a high stand', () => {
@@ -443,12 +450,12 @@ test('a bend read wrong is so many degrees more or less, and never beyond what a
 describe('a load that comes and goes', () => {
   test('one that does not change is a hold', () => {
     for (const joint of loadedJoints)
-      expect(cycleEndurance(joint, [0.4, 0.4, 0.4])).toBeCloseTo(lasting(joint, 0.4).seconds, 6);
+      expect(cycleEndurance(joint, [0.4, 0.4, 0.4], 10)).toBeCloseTo(lasting(joint, 0.4).seconds, 6);
   });
 
   test('at rest half of the time it lasts longer than twice', () => {
     for (const joint of loadedJoints)
-      expect(cycleEndurance(joint, [0.4, 0.03])).toBeGreaterThan(2 * lasting(joint, 0.4).seconds);
+      expect(cycleEndurance(joint, [0.4, 0.03], 10)).toBeGreaterThan(2 * lasting(joint, 0.4).seconds);
   });
 
   test('it agrees with the compartments played moment by moment', () => {
@@ -523,7 +530,7 @@ test('impossible input names the argument', () => {
       { target: 2, seconds: 1 },
     ]),
   ).toThrow('segments[1].target');
-  expect(() => capacityGuess(70, -4)).toThrow('age');
+  expect(() => capacityGuess({ mass: 70, age: -4 })).toThrow('age');
 });
 
 describe('strength learned from holds', () => {

@@ -50,3 +50,24 @@ export function timeToFailure(joint: Joint, target: number, mean = target, facto
   const argument = 1 - ((1 - target) * recovery) / (fatigue * mean);
   return argument <= 0 ? Number.POSITIVE_INFINITY : -Math.log(argument) / recovery;
 }
+
+/** Up to this share of what would keep up for ever the closed form is taken as it is. House value. */
+const FAR_FROM_BALANCE = 0.5;
+
+/**
+ * The same as {@link timeToFailure} without its cliff: where recovery comes near to keeping up, the time goes on growing evenly instead of
+ * jumping to no end, so that one percent of strength changes an answer by a few percent (house curve, joined where the slopes are
+ * the same).
+ */
+export function softTimeToFailure(
+  joint: Joint,
+  target: number,
+  mean = target,
+  factor = recoveryFactor(target),
+): number {
+  const recovery = joints[joint].recovery * factor;
+  const balance = ((1 - target) * recovery) / (joints[joint].fatigue * mean);
+  if (balance <= FAR_FROM_BALANCE) return timeToFailure(joint, target, mean, factor);
+  const beyond = (balance - FAR_FROM_BALANCE) / (1 - FAR_FROM_BALANCE);
+  return (beyond - Math.log(1 - FAR_FROM_BALANCE)) / recovery;
+}

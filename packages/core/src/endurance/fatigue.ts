@@ -12,6 +12,8 @@ export interface FatigueSegment {
   readonly seconds: number;
   /** Up to which load it recovers better; as in what is held where it is left out. */
   readonly freeFlow?: number;
+  /** How much of what tires it is left after the rests within a movement, 0–1; all of it where it is left out. */
+  readonly kept?: number;
 }
 export interface FatigueSpan extends FatigueState {
   /** Least reserve in the segment: (1 − fatigued − target)/(1 − target); below 0 after failure. */
@@ -179,10 +181,10 @@ function straightOn(
 function walk(
   parameters: JointParameters,
   start: FatigueState,
-  { target: asked, seconds, freeFlow }: FatigueSegment,
+  { target: asked, seconds, freeFlow, kept = 1 }: FatigueSegment,
 ): Walk {
   const target = Math.min(MOST_TARGET, asked);
-  const { fatigue } = parameters;
+  const fatigue = parameters.fatigue * kept;
   const recovery = parameters.recovery * recoveryFactor(target, freeFlow);
   const straight = straightOn(start, target, fatigue, recovery, seconds);
   if (straight !== null)

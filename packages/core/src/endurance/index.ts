@@ -13,3 +13,4 @@ export * from './routineEffort';
 export * from './strength';
 export * from './answerWords';
 export * from './predictedEffort';
+export * from './restAllowance';

@@ -10,7 +10,12 @@ import { bowKnees, bowOfPosture, limitTime, postureLoads } from './limits';
 import { firstLimit, postureAnswers, type HoldTime, type PostureAnswers } from './postureAnswers';
 
 /** 65.2 N·m at a bend of 30°. */
-const known = { kneeNm: 65.2 / 0.62, shoulderNm: 40, spread: { legs: 1, arms: 1 } };
+const known = {
+  kneeNm: 65.2 / 0.62,
+  shoulderNm: 40,
+  spread: { legs: 1, arms: 1 },
+  guessed: { legs: false, arms: false },
+};
 
 describe('answers to a posture', () => {
   const at = (change: Parameters<typeof posture>[0], capacity = known) =>
@@ -37,7 +42,10 @@ describe('answers to a posture', () => {
 
   test('an unsure capacity widens the range; seated legs never limit', () => {
     const sure = at({ kneeBendDeg: 45 });
-    const unsure = at({ kneeBendDeg: 45 }, { ...known, spread: { legs: 1.4, arms: 1.4 } });
+    const unsure = at(
+      { kneeBendDeg: 45 },
+      { ...known, spread: { legs: 1.4, arms: 1.4 }, guessed: { legs: false, arms: false } },
+    );
     expect(unsure.legs.most / unsure.legs.least).toBeGreaterThan(sure.legs.most / sure.legs.least);
     expect(at({ kneeBendDeg: 90, seated: true }).legs.unlimited).toBe(true);
   });
@@ -82,15 +90,27 @@ describe('answers to a posture', () => {
       limitTime(postureLoads(standardBody, { ...settled, kneeBendDeg: bend }), known, 'legs').seconds;
     expect([found.legs.least, found.legs.seconds, found.legs.most]).toEqual([lasts(50), lasts(45), lasts(40)]);
     // Arms and back do not hang on the bend; a spread of the arms is that of the arms alone.
-    const wide = postureAnswers(standardBody, settled, { ...known, spread: { legs: 1, arms: 2 } });
+    const wide = postureAnswers(standardBody, settled, {
+      ...known,
+      spread: { legs: 1, arms: 2 },
+      guessed: { legs: false, arms: false },
+    });
     expect(wide.legs).toEqual(postureAnswers(standardBody, settled, known).legs);
     expect(found.arms.least).toBe(found.arms.seconds);
     const raised = settlePosture(posture({ shoulderRaiseDeg: 60 }), softSchool);
-    const arms = postureAnswers(standardBody, raised, { ...known, spread: { legs: 1, arms: 2 } }).arms;
+    const arms = postureAnswers(standardBody, raised, {
+      ...known,
+      spread: { legs: 1, arms: 2 },
+      guessed: { legs: false, arms: false },
+    }).arms;
     const armLasts = (factor: number) =>
       limitTime(postureLoads(standardBody, raised), { ...known, shoulderNm: 40 * factor }, 'arms').seconds;
     expect([arms.least, arms.most]).toEqual([armLasts(0.5), armLasts(2)]);
-    const back = postureAnswers(standardBody, raised, { ...known, spread: { legs: 2, arms: 1 } }).back;
+    const back = postureAnswers(standardBody, raised, {
+      ...known,
+      spread: { legs: 2, arms: 1 },
+      guessed: { legs: false, arms: false },
+    }).back;
     expect(back.most).toBeGreaterThan(back.least);
   });
 

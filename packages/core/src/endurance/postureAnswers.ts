@@ -11,6 +11,8 @@ import type { LoadedJoint, Strength } from './strength';
 export interface KnownCapacity extends Strength {
   /** Factors ×/÷: 1 when it was measured well. */
   readonly spread: Readonly<Record<LimitedBy, number>>;
+  /** What was neither tested nor learned from practice. */
+  readonly guessed: Readonly<Record<LimitedBy, boolean>>;
 }
 
 export interface HoldTime {

@@ -1,7 +1,9 @@
 import type { Body } from '../body/body';
+import { breathPeriod } from '../breath/breathPeriod';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
+import { isHeld } from '../library/heldSeconds';
 import { stayingDrill } from '../library/staying';
 import { predictedEffort } from './predictedEffort';
 import { segmentPosture } from '../routine/turned';
@@ -10,8 +12,9 @@ import { takesTurns } from '../routine/rounds';
 import { timeline, type Span } from '../routine/timeline';
 import { settlePosture, type SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
+import { isPlayable } from '../figure/cycleMoment';
 import { cycleLoads, holdLoads, type BodyLoads } from './drillLoads';
-import { timeToFailure } from './enduranceTime';
+import { softTimeToFailure } from './enduranceTime';
 import {
   MOST_TARGET,
   movingFlow,
@@ -22,6 +25,7 @@ import {
 } from './fatigue';
 import { bowOfPosture, jointEffort, jointsOf, lasting, lineOf, parametersOf, type Limit } from './limits';
 import { LEAST_EFFORT, relativeEffort } from './relativeEffort';
+import { keptFatigue } from './restAllowance';
 import { jointCapacity, type LegJoint, type LoadedJoint, type Strength } from './strength';
 
 export const limbs = ['left leg', 'right leg', 'left arm', 'right arm', 'back'] as const;
@@ -96,6 +100,8 @@ interface Drill {
   readonly instants: readonly Instant[];
   /** From one repetition to the next the other side works. */
   readonly swaps: boolean;
+  /** How long one repetition takes, s; 1 for what is held. */
+  readonly cycleSeconds: number;
 }
 
 /** A joint of one side that is simulated by itself. */
@@ -166,22 +172,34 @@ interface Run extends Part {
   readonly run: FatigueRun;
 }
 
-/** Up to which load a joint recovers in a drill; what is held is always at its heaviest, so it makes no difference there. */
-function flowOf(part: Part, { instants, swaps }: Drill): (leftWorks: boolean) => number {
-  const of = (leftWorks: boolean): number =>
-    movingFlow(Math.min(1, Math.max(...instants.map((instant) => part.target(instant, leftWorks)))));
+/** What moving does to a joint: up to which load it recovers, and how much of what tires it its rests leave. */
+type Moving = Pick<FatigueSegment, 'freeFlow' | 'kept'>;
+
+/** What is held is always at its heaviest and never rests: moving makes no difference there. */
+function movingOf(part: Part, drill: Drill): (leftWorks: boolean) => Moving {
+  const { instants, swaps, cycleSeconds } = drill;
+  const of = (...leftWorks: readonly boolean[]): Moving => {
+    const targets = leftWorks.flatMap((left) => instants.map((instant) => Math.min(1, part.target(instant, left))));
+    return {
+      freeFlow: movingFlow(Math.max(...targets)),
+      kept: keptFatigue(lineOf[part.joint], targets, leftWorks.length * cycleSeconds) * goesRound(part.joint, drill),
+    };
+  };
+  if (swaps) {
+    const both = of(true, false);
+    return () => both;
+  }
   const [left, right] = [of(true), of(false)];
-  const both = Math.max(left, right);
-  return (leftWorks) => (swaps ? both : leftWorks ? left : right);
+  return (leftWorks) => (leftWorks ? left : right);
 }
 
 function runOf(part: Part, pieces: readonly Piece[]): Run {
-  const flows = new Map<Drill, ReturnType<typeof flowOf>>();
+  const moving = new Map<Drill, ReturnType<typeof movingOf>>();
   const segments = pieces.map(({ seconds, instant, leftWorks, drill }): FatigueSegment => {
     if (instant === null || drill === null) return { seconds, target: 0 };
-    const flow = flows.get(drill) ?? flowOf(part, drill);
-    flows.set(drill, flow);
-    return { seconds, target: Math.min(1, part.target(instant, leftWorks)), freeFlow: flow(leftWorks) };
+    const moves = moving.get(drill) ?? movingOf(part, drill);
+    moving.set(drill, moves);
+    return { seconds, target: Math.min(1, part.target(instant, leftWorks)), ...moves(leftWorks) };
   });
   return { ...part, run: simulateFatigue(parametersOf(part.joint), segments) };
 }
@@ -218,18 +236,32 @@ function courseOf(pieces: readonly Piece[], reserves: Readonly<Record<Limb, Floa
 
 /**
  * How long a joint lasts through targets that follow one another evenly, over and over, s: the endurance of the highest of
- * them, longer by as much as the compartments last longer at the mean load than at the highest (sources: Fatigue and reserve). Of targets that
- * do not change it is the endurance of a hold.
+ * them, longer by as much as the compartments last longer at the mean load than at the highest, and by what its rests within the
+ * cycle take away (sources: Fatigue and reserve). Of targets that do not change it is the endurance of a hold.
+ * @param goesRound how much of what would tire it tires it, 0–1; see `ROUND_THE_SHOULDER`
  */
-export function cycleEndurance(joint: LoadedJoint, targets: readonly number[]): number {
+export function cycleEndurance(
+  joint: LoadedJoint,
+  targets: readonly number[],
+  cycleSeconds: number,
+  goesRound = 1,
+): number {
+  const line = lineOf[joint];
   const peak = Math.min(MOST_TARGET, Math.max(...targets));
   const mean = targets.reduce((sum, target) => sum + Math.min(MOST_TARGET, target), 0) / targets.length;
   const free = movingFlow(peak);
   const factor = targets.reduce((sum, target) => sum + recoveryFactor(Math.min(1, target), free), 0) / targets.length;
-  const held = lasting(joint, peak).seconds;
-  const steady = timeToFailure(lineOf[joint], peak);
-  return Number.isFinite(steady) ? (held * timeToFailure(lineOf[joint], peak, mean, factor)) / steady : MOST;
+  const longer = softTimeToFailure(line, peak, mean, factor) / softTimeToFailure(line, peak);
+  return (lasting(joint, peak).seconds * longer) / (keptFatigue(line, targets, cycleSeconds) * goesRound);
 }
+
+/**
+ * In an arm that moves the work goes round the muscles of its shoulder: so much of what would tire it held still does. House value: five
+ * minutes of stepping clouds are ordinary at seventy (common practice), three of a round-armed stand are not.
+ */
+const ROUND_THE_SHOULDER = 0.6;
+const goesRound = (joint: LoadedJoint, { exercise }: Pick<Drill, 'exercise'>): number =>
+  joint === 'shoulder' && isPlayable(exercise) ? ROUND_THE_SHOULDER : 1;
 
 interface First {
   readonly limitedBy: Limit;
@@ -238,13 +270,16 @@ interface First {
 }
 
 /** What gives out first when a drill goes on and on, fresh. */
-function firstOf({ instants, swaps }: Drill): First {
+function firstOf(drill: Drill): First {
+  const { instants, swaps, cycleSeconds } = drill;
   // There is a part for the limb that works and one for the other: one side tells of both.
   const sides = swaps ? [true, false] : [true];
   const lasts = (part: Part): number =>
     cycleEndurance(
       part.joint,
       sides.flatMap((leftWorks) => instants.map((instant) => part.target(instant, leftWorks))),
+      sides.length * cycleSeconds,
+      goesRound(part.joint, drill),
     );
   return parts
     .map((part): First => ({
@@ -264,14 +299,18 @@ function kneeOf(body: Body, posture: SettledPosture): number | null {
   return bowOfPosture(body, posture).kneePastToes;
 }
 
+/** How long one repetition takes; a breath in which nothing moves is no cycle of the body. */
+const repetitionSeconds = (dose: ExerciseSegment['dose']): number =>
+  dose.kind === 'hold' ? 1 : dose.kind === 'cycle' ? dose.cycleSeconds + dose.staySeconds : breathPeriod(dose.pattern);
+
 function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, strength: Strength, school: School): Drill {
   const posture = settlePosture(segmentPosture(segment, exercise), school);
-  const loads =
-    segment.dose.kind === 'hold'
-      ? [holdLoads(body, posture)]
-      : cycleLoads(body, stayingDrill(exercise, segment.dose), posture, school);
+  const loads = isHeld(exercise, segment.dose)
+    ? [holdLoads(body, posture)]
+    : cycleLoads(body, stayingDrill(exercise, segment.dose), posture, school);
   const swaps = exercise.phasesSwap || takesTurns(segment.dose, segment.sideOrder);
-  return { segment, exercise, posture, instants: loads.map((entry) => instantOf(entry, strength)), swaps };
+  const instants = loads.map((entry) => instantOf(entry, strength));
+  return { segment, exercise, posture, instants, swaps, cycleSeconds: repetitionSeconds(segment.dose) };
 }
 
 /** How long a segment can be held or gone on with, fresh, s. */

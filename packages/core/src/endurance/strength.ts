@@ -11,8 +11,8 @@ export type LegJoint = 'knee' | 'ankle' | 'hip';
  */
 export const peakPerKilogram: Readonly<Record<LoadedJoint, number>> = {
   knee: 2.6,
-  ankle: 2,
-  hip: 1.5,
+  ankle: 2.4,
+  hip: 2,
   trunk: 3,
   shoulder: 0.6,
 };

@@ -42,6 +42,7 @@ test('the posture is that of the segment, and no hand goes above what was said',
     ahead: null,
     stanceWidth: null,
     stage: null,
+    handOn: null,
   };
   const lower = shownDrill(
     segment('a', cycle(8, eachSide(4)), { exerciseId: exercise.id, turned: deep }),

@@ -1,10 +1,8 @@
-import type { Body } from '../body/body';
-import type { KnownCapacity } from '../endurance/postureAnswers';
 import type { RoutineEffort } from '../endurance/routineEffort';
 import type { Exercise } from '../library/exercise';
 import type { Axis } from '../axis/axis';
+import type { KnownBody } from '../person/personRecord';
 import type { School } from '../schools/school';
-import type { Noted } from '../screening/noted';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 
 /** One press that puts a finding right; undone in one step. */
@@ -26,18 +24,10 @@ export interface Finding {
 }
 
 /** For whom the routine is. */
-export interface FindingPerson {
-  readonly name: string;
-  readonly body: Body;
-  readonly capacity: KnownCapacity;
-  readonly ankleRangeDeg: number;
-  /** Breaths a minute at rest; null when not taken. */
-  readonly restingBreath: number | null;
-  /** What is noted of the person and acts. */
-  readonly noted: readonly Noted[];
+export interface FindingPerson extends KnownBody {
   /** Exercises that were practised before, by id; null when it is nobody in particular. */
   readonly learned: ReadonlySet<string> | null;
-  /** How far the ladders of the plan are. */
+  /** The doses that the plan asks for now. */
   readonly reached: readonly { readonly segmentId: string; readonly axis: Axis; readonly level: number }[];
 }
 
@@ -58,7 +48,7 @@ export interface Part {
   readonly index: number;
 }
 
-export const partsOf = ({ routine, exercises }: FindingContext): Part[] =>
+export const partsOf = ({ routine, exercises }: Pick<FindingContext, 'routine' | 'exercises'>): Part[] =>
   routine.segments.flatMap((segment, index) => {
     if (segment.type !== 'exercise') return [];
     const exercise = exercises.get(segment.exerciseId);

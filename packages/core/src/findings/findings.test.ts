@@ -4,18 +4,22 @@ import { breathe, cycle, eachSide, hold, pattern, together } from '../library/de
 import type { Exercise } from '../library';
 import { builtInSchools, softSchool, strictSchool, type School } from '../schools';
 import { notedCondition } from '../screening';
+import { holdLimits } from '../limits';
+import { settlePosture } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
 import { groupAsRound, keepOnPurpose, segmentPosture, turnSegment, type Routine, type Segment } from '../routine';
 import { unturned } from '../routine/turned';
-import { longestHoldWithin, partsOf, routineFindings, type Finding, type FindingContext, type FindingPerson } from '.';
+import { routineFindings, type Finding, type FindingContext, type FindingPerson } from '.';
 
 const person: FindingPerson = {
   name: 'Ama',
   body: standardBody,
-  capacity: { kneeNm: 65, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
+  capacity: { kneeNm: 65, shoulderNm: 40, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
   ankleRangeDeg: 38,
   restingBreath: 14,
   noted: [],
+  age: null,
+  habit: 'active',
   learned: null,
   reached: [],
 };
@@ -102,12 +106,20 @@ describe('the shape of a routine', () => {
       of('shake-out'),
     ]);
     provokedAndMended(long, 'low-lantern: long bent', 'note', {
-      person: { ...person, capacity: { kneeNm: 400, shoulderNm: 400, spread: { legs: 1, arms: 1 } } },
+      person: {
+        ...person,
+        capacity: { kneeNm: 400, shoulderNm: 400, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
+      },
     });
   });
 
   test('what is too long bent by itself is parted, with something loosening between', () => {
-    const strong = { person: { ...person, capacity: { kneeNm: 900, shoulderNm: 900, spread: { legs: 1, arms: 1 } } } };
+    const strong = {
+      person: {
+        ...person,
+        capacity: { kneeNm: 900, shoulderNm: 900, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
+      },
+    };
     const held = routine([of('joint-circles'), of('low-lantern', hold(1500, together(1))), of('shake-out')]);
     provokedAndMended(held, 'low-lantern: long bent', 'note', strong);
     const mend = routineFindings(context(held, strong)).find((entry) => entry.key === 'low-lantern: long bent')!
@@ -156,21 +168,28 @@ describe('on a body', () => {
   });
 
   test('a hold over the school’s budget: ease 0.6, endurance 0.85 (house values)', () => {
-    const capacity = { kneeNm: 65, shoulderNm: 200, spread: { legs: 1, arms: 1 } };
+    const capacity = {
+      kneeNm: 65,
+      shoulderNm: 200,
+      spread: { legs: 1, arms: 1 },
+      guessed: { legs: false, arms: false },
+    };
     const value = routine([of('low-lantern', hold(600, together(1)))]);
     const mended = provokedAndMended(value, 'low-lantern: budget', 'danger', { person: { ...person, capacity } });
-    const [part] = partsOf(context(value));
-    const soft = longestHoldWithin(context(value, { person: { ...person, capacity } }), part!);
-    const strict = longestHoldWithin(
-      context(value, { person: { ...person, capacity }, school: { ...softSchool, fatigueRule: 'endurance' } }),
-      part!,
-    );
+    const longest = (school: School) =>
+      holdLimits({ body: standardBody, capacity }, settlePosture(shelf.get('low-lantern')!.posture, school), school)[0]!
+        .seconds;
+    const soft = longest(softSchool);
+    const strict = longest({ ...softSchool, fatigueRule: 'endurance' });
     expect(strict / soft).toBeCloseTo(0.85 / 0.6, 6);
     expect(mended.mends[0]!.label).toContain('Hold');
   });
 
   test('arms before legs, in a hold that is within the budget', () => {
-    const weakArms = { ...person, capacity: { kneeNm: 200, shoulderNm: 24, spread: { legs: 1, arms: 1 } } };
+    const weakArms = {
+      ...person,
+      capacity: { kneeNm: 200, shoulderNm: 24, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
+    };
     const value = turnSegment(routine([of('tree-holding', hold(60, together(1)))]), 'tree-holding', {
       shoulderRaiseDeg: 50,
     });
@@ -187,7 +206,7 @@ describe('on a body', () => {
 
   test('a limb that gives out in the whole', () => {
     const value = routine([of('wide-rider', hold(240, together(3), 5))]);
-    const capacity = capacityGuess(70, 60);
+    const capacity = capacityGuess({ mass: 70, age: 60 });
     const effort = routineEffort(value, shelf, standardBody, capacity, softSchool);
     expect(effort.failure).not.toBeNull();
     const found = find(routineFindings(context(value, { effort })), 'wide-rider: gives out');

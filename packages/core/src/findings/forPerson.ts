@@ -6,6 +6,7 @@ import { axisWords } from '../axis/axisWords';
 import { insertSegment, newSegment, setDose } from '../routine/commands';
 import { setOnAxis } from '../axis/setOnAxis';
 import { careFor, type Care } from '../care/care';
+import { beyondUsual } from './beyondUsual';
 import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
 /** A breath that would be noticed by anybody: much slower than at rest, or a long pause. */
@@ -91,8 +92,8 @@ function ladders(context: FindingContext, parts: readonly Part[]): Finding[] {
         key: `${segment.id}: ladder ${axis}`,
         grade: 'doubt',
         segmentId: segment.id,
-        text: `${exercise.name}: ${axisWords(segmentValue(segment, exercise, axis), axis)}, but the ladder of ${context.person.name} is at ${axisWords(level, axis)}.`,
-        reason: 'In practice the plan gives its own dose; this one is for a later rung.',
+        text: `${exercise.name}: ${axisWords(segmentValue(segment, exercise, axis), axis)}, but the plan of ${context.person.name} asks for ${axisWords(level, axis)}.`,
+        reason: 'In practice the plan gives its own dose; this one is for later.',
         mends: [
           {
             label: `Down to ${axisWords(level, axis)}`,
@@ -106,10 +107,8 @@ function ladders(context: FindingContext, parts: readonly Part[]): Finding[] {
 /** What the person's file rules out, with the way in which it stays. */
 function cared({ segment, exercise }: Part, context: FindingContext): Finding[] {
   const { person, exercises, school } = context;
-  const asked = context.effort?.segments.find(({ segmentId }) => segmentId === segment.id);
-  // Beyond all there is the scale ends, but what has to be taken off does not.
-  const effort = asked === undefined ? null : (10 * asked.askedSeconds) / asked.enduranceSeconds;
-  const care = (of: typeof segment): Care[] => careFor(of, exercise, person, [...exercises.values()], school, effort);
+  const care = (of: typeof segment): Care[] =>
+    careFor({ segment: of, exercise, school }, person, [...exercises.values()]);
   return care(segment).map(({ limit, asks, instead }): Finding => ({
     key: `${segment.id}: ${limit.name}${limit.side === null ? '' : ` ${limit.side}`}`,
     grade: 'danger',
@@ -138,6 +137,7 @@ export function personFindings(context: FindingContext): Finding[] {
   const parts = partsOf(context);
   return [
     ...parts.flatMap((part) => cared(part, context)),
+    ...parts.flatMap((part) => beyondUsual(part, context)),
     ...parts.flatMap((part) => breaths(part, context)),
     ...prerequisites(context, parts),
     ...ladders(context, parts),

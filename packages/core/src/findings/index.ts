@@ -5,7 +5,6 @@ import { shapeFindings } from './shape';
 import type { Finding, FindingContext } from './finding';
 
 export * from './contradictions';
-export { longestHoldWithin } from './onBody';
 export { partsOf } from './finding';
 export type { Finding, FindingContext, FindingPerson, Mend, Part } from './finding';
 

@@ -1,16 +1,17 @@
 import { KNEE_SEEN, postureStatics } from '../body/statics';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { percent } from '../words/percent';
-import { limitTime, postureLoads, type LimitedBy } from '../endurance/limits';
 import { postureAnswers, type PostureAnswers } from '../endurance/postureAnswers';
 import { jointPlaces } from '../endurance/answerWords';
 import { conventionsOf, settlePosture } from '../schools/conventions';
 import type { Exercise } from '../library/exercise';
+import { isHeld, stillSeconds, withStillSeconds } from '../library/heldSeconds';
+import { holdGrade, holdLimits } from '../limits/holdLimit';
 import { durationWords } from '../words/durationWords';
 import { setDose, turnSegment } from '../routine/commands';
 import { segmentPosture } from '../routine/turned';
 import { timeline } from '../routine/timeline';
-import { partsOf, type Finding, type FindingContext, type FindingPerson, type Part } from './finding';
+import { partsOf, type Finding, type FindingContext, type Part } from './finding';
 
 /** A mended bend is this far on the safe side, degrees. */
 const SAFE = 2;
@@ -25,8 +26,6 @@ const LONG_STEP = 0.02;
 
 interface Judged extends Part {
   readonly answers: PostureAnswers;
-  /** The longest unbroken work in it, s. */
-  readonly asked: number;
 }
 
 function judged(context: FindingContext): Judged[] {
@@ -40,7 +39,6 @@ function judged(context: FindingContext): Judged[] {
       {
         ...part,
         answers: postureAnswers(person.body, posture, person.capacity, person.ankleRangeDeg),
-        asked: Math.max(...own.map((span) => span.durationMs)) / 1000,
       },
     ];
   });
@@ -207,44 +205,53 @@ function steppedTooFar(judgement: Judged, context: FindingContext): Finding[] {
     });
 }
 
-function endurance(judgement: Judged, context: FindingContext): Finding[] {
-  const { segment, exercise, answers, asked } = judgement;
-  if (segment.dose.kind !== 'hold') return [];
-  const { holdBudget } = conventionsOf(context.school);
-  const first = answers[answers.limitedBy];
-  if (first.unlimited) return [];
-  const share = asked / first.seconds;
-  const findings: Finding[] = [];
-  const shorter = Math.max(GRID, Math.floor((first.seconds * holdBudget) / GRID) * GRID);
+function endurance({ segment, exercise, answers }: Judged, context: FindingContext): Finding[] {
+  if (!isHeld(exercise, segment.dose)) return [];
+  const { person, school } = context;
+  const { holdBudget } = conventionsOf(school);
+  const asked = stillSeconds(segment.dose);
+  const limits = holdLimits(person, settlePosture(segmentPosture(segment, exercise), school), school);
+  const found = holdGrade(limits, asked);
   const lower = Math.max(0, (segment.turned?.shoulderRaiseDeg ?? exercise.posture.shoulderRaiseDeg) - LOWER_ARMS);
   const lowerArms = {
     label: `Arms down to ${lower}°`,
     command: (routine: FindingContext['routine']) => turnSegment(routine, segment.id, { shoulderRaiseDeg: lower }),
   };
-  if (share > holdBudget) {
-    const dose = { ...segment.dose, holdSeconds: shorter };
-    findings.push({
-      key: `${segment.id}: budget`,
-      grade: share >= 1 ? 'danger' : 'doubt',
-      segmentId: segment.id,
-      text: `${exercise.name}: ${durationWords(asked)} is ${percent(share)} of what the ${answers.limitedBy}${jointPlaces[first.joint]} of ${context.person.name} can hold.`,
-      reason: `The school keeps holds under ${percent(holdBudget)}, so that the alignment lasts to the end.`,
-      mends: [
-        { label: `Hold ${durationWords(shorter)}`, command: (routine) => setDose(routine, segment.id, dose) },
-        ...(answers.limitedBy === 'arms' ? [lowerArms] : []),
-      ],
-    });
-  } else if (answers.limitedBy === 'arms' && share > 0.5) {
-    findings.push({
+  if (found !== null) {
+    const { grade, limit } = found;
+    const seconds = Math.max(GRID, Math.floor(Math.min(...limits.map(({ doubtFrom }) => doubtFrom)) / GRID) * GRID);
+    const dose = withStillSeconds(segment.dose, seconds);
+    return [
+      {
+        key: `${segment.id}: budget`,
+        grade,
+        segmentId: segment.id,
+        text: `${exercise.name}: ${durationWords(asked)} is ${percent(asked / limit.likely)} of what the ${limit.by}${jointPlaces[limit.joint]} of ${person.name} can hold${limit.guessed ? ', by a guess' : ''}.`,
+        reason: limit.guessed
+          ? 'Nothing was tested or learned from practice yet: the guess rests on age, habit and size, and may be half or double. A test hold tells.'
+          : `The school keeps holds under ${percent(holdBudget)}, so that the alignment lasts to the end.`,
+        mends: [
+          {
+            label: `Hold ${durationWords(stillSeconds(dose))}`,
+            command: (routine) => setDose(routine, segment.id, dose),
+          },
+          ...(limit.by === 'arms' ? [lowerArms] : []),
+        ],
+      },
+    ];
+  }
+  const first = answers[answers.limitedBy];
+  if (answers.limitedBy !== 'arms' || first.unlimited || asked <= first.seconds / 2) return [];
+  return [
+    {
       key: `${segment.id}: arms`,
       grade: 'note',
       segmentId: segment.id,
-      text: `${exercise.name}: the arms of ${context.person.name} give out before the legs.`,
+      text: `${exercise.name}: the arms of ${person.name} give out before the legs.`,
       reason: 'Then the hold trains the shoulders, and the legs hardly notice.',
       mends: [lowerArms],
-    });
-  }
-  return findings;
+    },
+  ];
 }
 
 /** The legs as they would be with less load: whether a limb gives out anywhere in the whole. */
@@ -279,24 +286,6 @@ function givesOut({ effort, exercises, routine }: FindingContext): Finding[] {
       ],
     },
   ];
-}
-
-/**
- * The longest hold of a segment within the school's budget for this person, s; Infinity where nothing limits.
- * @param joints what is reckoned with; a limb that was only guessed may be left out
- */
-export function longestHoldWithin(
-  context: Pick<FindingContext, 'school'> & { readonly person: Pick<FindingPerson, 'body' | 'capacity'> },
-  { segment, exercise }: Pick<Part, 'segment' | 'exercise'>,
-  joints: readonly LimitedBy[] = ['legs', 'arms'],
-): number {
-  const { school, person } = context;
-  const posture = settlePosture(segmentPosture(segment, exercise), school);
-  if (posture.seated) return Number.POSITIVE_INFINITY;
-  const loads = postureLoads(person.body, posture);
-  const times = joints.map((by) => limitTime(loads, person.capacity, by));
-  const least = Math.min(...times.map((time) => (time.unlimited ? Number.POSITIVE_INFINITY : time.seconds)));
-  return least * conventionsOf(school).holdBudget;
 }
 
 /** What a routine asks that this body does not give: knees, balance, step, holds. */

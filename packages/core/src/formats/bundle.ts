@@ -7,7 +7,7 @@ import { PictureSchema } from '../film/picture';
 import { FilmSchema } from '../film/film';
 import { StillSchema } from '../film/still';
 import { ExerciseSchema } from '../library/exercise';
-import { DecisionSchema, PlanSchema } from '../plan/plan';
+import { DecisionSchema, PlanSchema } from '../goals/plan';
 import { PracticeLogSchema } from '../practice/log';
 import { RoutineSchema } from '../routine/routine';
 import { SchoolSchema } from '../schools/school';

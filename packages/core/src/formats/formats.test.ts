@@ -10,7 +10,8 @@ import { softSchool, strictSchool } from '../schools';
 import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
 import { above } from '../testing/above';
-import { log, plan, routine, segment, strand, planContext } from '../testing/samples';
+import type { StoredPerson } from '../person';
+import { log, person, plan, routine, segment, strand, planContext } from '../testing/samples';
 import {
   bundleJsonSchema,
   bundleKinds,
@@ -24,6 +25,7 @@ import {
   withinSize,
   writeBundle,
   type BundleContents,
+  type CalendarRequest,
 } from '.';
 
 const now = new Date('2026-01-08T10:00:00Z');
@@ -307,13 +309,14 @@ describe('calendar of a plan', () => {
   const student = { ...newStudent('u', 'Åsa, the “quiet” one; of nine', 'school-soft'), practiceDays: [1, 4] };
   const value = plan([strand()]);
   const base = routine([segment('a', hold(60, together(1)))], { settleSeconds: 30, name: 'Morning' });
-  const request = {
-    ...planContext(value, { routine: base }),
-    student,
+  const ask = (change: Partial<StoredPerson> = {}, plan = value, today = value.startsOn): CalendarRequest => ({
+    plan,
+    person: person({ student, routines: [base], ...change }, today),
     weeks: 5,
     startTime: '07:30',
     now,
-  };
+  });
+  const request = ask();
   const parsed = () => new ICAL.Component(ICAL.parse(planCalendar(request).text) as unknown[]);
   const events = () =>
     parsed()
@@ -350,13 +353,8 @@ describe('calendar of a plan', () => {
 
   test('nothing in a name can write a line of its own, whatever comes in', () => {
     const evil = 'Åsa\r\nEND:VEVENT\r\nBEGIN:VEVENT\nUID:x\u2028\u0007\u0085';
-    const hostile = {
-      ...request,
-      student: { ...student, name: evil },
-      routine: { ...base, name: evil },
-      plan: plan([strand({ exerciseName: evil })], { id: evil }),
-    };
-    const { text } = planCalendar(hostile);
+    const named = { student: { ...student, name: evil }, routines: [{ ...base, name: evil }] };
+    const { text } = planCalendar(ask(named, plan([strand({ exerciseName: evil })], { id: evil })));
     const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     expect(events).toHaveLength(10);
     expect(new Set(events.map((event) => event.getFirstPropertyValue('uid'))).size).toBe(10);
@@ -368,14 +366,14 @@ describe('calendar of a plan', () => {
 
   test('long names of many-byte letters fold at 75 octets too, and come back whole', () => {
     const name = '站樁🪷'.repeat(20);
-    const { text } = planCalendar({ ...request, routine: { ...base, name } });
+    const { text } = planCalendar(ask({ routines: [{ ...base, name }] }));
     for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
     const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     expect(new ICAL.Event(first).summary).toBe(`${name} – ${student.name}`);
   });
 
   test('a locked strand is left out of time and dose, and the event says so', () => {
-    const { text } = planCalendar({ ...request, logs: [log('2026-01-02', { symptoms: ['faintness'] })] });
+    const { text } = planCalendar(ask({ logs: [log('2026-01-02', { symptoms: ['faintness'] })] }));
     const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
     const event = new ICAL.Event(first);
     expect(event.description).toBe('Holding the tree: left out until it is cleared');
@@ -385,7 +383,7 @@ describe('calendar of a plan', () => {
   test('a day in a holiday has no event, and the dose is that of the plan for its day', () => {
     const away = { ...value, holidays: [{ from: '2026-01-12', to: '2026-02-01' }] };
     const asked = planForecast(planContext(away, { routine: base, practiceDays: [1, 4] })).strands[0]!.days;
-    const { text } = planCalendar({ ...request, plan: away });
+    const { text } = planCalendar(ask({}, away));
     const told = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
       .map((entry) => new ICAL.Event(entry))
@@ -403,11 +401,9 @@ describe('calendar of a plan', () => {
     expect(events).toEqual(first.given.days.map((day) => `p-${day}@pomek`));
     expect(first.given.days.slice(0, 3)).toEqual(['2026-01-05', '2026-01-08', '2026-01-12']);
     // On the 8th the student goes over to Tuesdays and Thursdays, for three weeks.
+    const moved = { student: { ...student, practiceDays: [2, 4] } };
     const again = planCalendar({
-      ...request,
-      plan: { ...value, calendar: first.given },
-      student: { ...student, practiceDays: [2, 4] },
-      today: '2026-01-08',
+      ...ask(moved, { ...value, calendar: first.given }, '2026-01-08'),
       weeks: 3,
     });
     const told = read(again.text).map((event) => ({
@@ -426,13 +422,9 @@ describe('calendar of a plan', () => {
     // What was given out beyond these weeks is still known, once; today’s day and the last one are cancelled too.
     expect(again.given.days).toContain('2026-02-05');
     expect(new Set(again.given.days).size).toBe(again.given.days.length);
-    const edges = planCalendar({
-      ...request,
-      plan: { ...value, calendar: { sequence: 4, days: ['2026-01-07', '2026-01-08', '2026-01-14', '2026-01-15'] } },
-      student: { ...student, practiceDays: [5] },
-      today: '2026-01-08',
-      weeks: 1,
-    });
+    const given = { sequence: 4, days: ['2026-01-07', '2026-01-08', '2026-01-14', '2026-01-15'] };
+    const fridays = { student: { ...student, practiceDays: [5] } };
+    const edges = planCalendar({ ...ask(fridays, { ...value, calendar: given }, '2026-01-08'), weeks: 1 });
     expect(edges.given.sequence).toBe(5);
     const statuses = read(edges.text).map((event) => [
       String(event.getFirstPropertyValue('uid')).slice(2, 12),
@@ -457,7 +449,7 @@ describe('calendar of a plan', () => {
       gate: { strandId: 's', dose: 65 },
     });
     const both = routine([segment('a', hold(60, together(1))), segment('b', hold(60, together(1)))]);
-    const { text } = planCalendar({ ...request, plan: plan([strand(), gated]), routine: both });
+    const { text } = planCalendar(ask({ routines: [both] }, plan([strand(), gated])));
     const said = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
       .map((entry) => new ICAL.Event(entry).description);
@@ -466,7 +458,7 @@ describe('calendar of a plan', () => {
   });
 
   test('without practice days or with impossible weeks it says which field is at fault', () => {
-    expect(() => planCalendar({ ...request, student: { ...student, practiceDays: [] } })).toThrow('practiceDays');
+    expect(() => planCalendar(ask({ student: { ...student, practiceDays: [] } }))).toThrow('practiceDays');
     expect(() => planCalendar({ ...request, weeks: 0 })).toThrow('weeks');
   });
 });

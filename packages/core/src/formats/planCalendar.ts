@@ -1,16 +1,16 @@
 import { addSeconds, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
-import type { Plan } from '../plan/plan';
-import type { PlanContext } from '../plan/planContext';
+import type { Plan } from '../goals/plan';
+import type { PersonRecord } from '../person/personRecord';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
-import type { Student } from '../students/student';
 import { cleanLine, cleanNote } from '../text/cleanText';
 
 // Counted without the space that begins a folded line, so that no line has more than 75 octets (RFC 5545, 3.1).
 ICAL.foldLength = 74;
 
-export interface CalendarRequest extends PlanContext {
-  readonly student: Student;
+export interface CalendarRequest {
+  readonly plan: Plan;
+  readonly person: PersonRecord;
   /** From today on. */
   readonly weeks: number;
   /** Local time of day at which practice begins, HH:MM. */
@@ -34,9 +34,10 @@ const SHORTEST = 60;
  * its identity with a higher sequence, and a day to come that is none any more is cancelled.
  * @throws RangeError when the student has no practice days, the routine is gone, or `weeks` is not 1–156.
  */
-export function planCalendar(request: CalendarRequest): GivenCalendar {
-  const { student, plan, routine, today, weeks, startTime, now } = request;
-  const practised = plannedDays(request, student, weeks);
+export function planCalendar({ plan, person, weeks, startTime, now }: CalendarRequest): GivenCalendar {
+  const { student, today, routines } = person;
+  const routine = routines.find(({ id }) => id === plan.routineId);
+  const practised = plannedDays(plan, person, weeks);
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Pomek//Practice calendar 1//EN');

@@ -2,11 +2,11 @@ import { gzipSync, inflateSync } from 'node:zlib';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { demoContents } from '../demo/demoContents';
 import { LATELY_DAYS, newCorrection } from '../corrections/correction';
-import { contextOf, type StudentRecords } from '../plan/contextOf';
+import { personRecord, type PersonRecord, type StoredPerson } from '../person/personRecord';
+import { contextOf } from '../plan/contextOf';
 import { planVerdicts } from '../plan/planVerdicts';
 import { plannedDays } from '../plan/plannedDays';
 import { practisedRoutine } from '../plan/practisedRoutine';
-import { lockedStrands } from '../plan/stopReasons';
 import { usualCalls } from '../practice/calls';
 import { seededRandom } from '../random/seededRandom';
 import { builtInSchools, softSchool } from '../schools/builtInSchools';
@@ -27,13 +27,15 @@ const today = '2026-03-11';
 const demo = demoContents(today);
 const schools = [...demo.schools, ...builtInSchools];
 const exercises = [...builtInExercises, ...demo.exercises];
-const recordsOf = (studentId: string): StudentRecords => {
+const storedOf = (studentId: string): StoredPerson => {
   const student = demo.students.find(({ id }) => id === studentId)!;
   const own = <T extends { studentId: string }>(all: readonly T[]) =>
     all.filter((entry) => entry.studentId === studentId);
   return {
     student,
     school: schools.find(({ id }) => id === student.schoolId) ?? softSchool,
+    plans: own(demo.plans),
+    decisions: own(demo.decisions),
     logs: own(demo.logs),
     corrections: own(demo.corrections),
     measures: own(demo.measures),
@@ -41,12 +43,12 @@ const recordsOf = (studentId: string): StudentRecords => {
     exercises,
   };
 };
+const personOf = (studentId: string, change: Partial<StoredPerson> = {}): PersonRecord =>
+  personRecord({ ...storedOf(studentId), ...change }, today);
 const sheetOf = (studentId: string, weeks = 6): Sheet =>
   makeSheet({
     id: 'sheet-1',
-    records: recordsOf(studentId),
-    plans: demo.plans.filter((plan) => plan.studentId === studentId),
-    today,
+    person: personOf(studentId),
     now: new Date(`${today}T10:00:00Z`),
     weeks,
     calls: usualCalls,
@@ -59,33 +61,19 @@ describe('the sheet that is given home', () => {
     '%s: what the plan, the hall and the calendar have for each day',
     (_, id) => {
       const sheet = sheetOf(id);
-      const records = recordsOf(id);
+      const person = personOf(id);
       expect(SheetSchema.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
-      const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
       for (const plan of demo.plans.filter(({ studentId }) => studentId === id)) {
         const routine = demo.routines.find((entry) => entry.id === plan.routineId)!;
-        const days = plannedDays(contextOf(plan, records, today), records.student, 6);
+        const days = plannedDays(plan, person, 6);
         const own = sheet.days.filter(({ practice }) => sheet.practices[practice]!.routine.id === routine.id);
         expect(own.map(({ day, lighter }) => ({ day, lighter }))).toEqual(
           days.map(({ day, lighter }) => ({ day, lighter })),
         );
         // On the day it is made the hall would conduct the same; a raise or an ease that waits is taken as the machine has it.
-        const waits = planVerdicts(contextOf(plan, records, today)).some(
-          ({ kind }) => kind === 'raise' || kind === 'ease',
-        );
+        const waits = planVerdicts(contextOf(plan, person)).some(({ kind }) => kind === 'raise' || kind === 'ease');
         if (own[0]?.day !== today || waits) continue;
-        const locked = lockedStrands(plan, records.logs, records.school.raise, shelf).map(({ segmentId }) => segmentId);
-        const hall = practisedRoutine(
-          routine,
-          plan,
-          records.student,
-          records.measures,
-          shelf,
-          records.school,
-          today,
-          new Set(locked),
-          records.logs,
-        );
+        const hall = practisedRoutine(routine, person);
         expect(sheet.practices[own[0].practice]!.routine).toEqual(hall.routine);
         expect(sheet.practices[own[0].practice]!.cares).toHaveLength(hall.changed.length);
       }
@@ -123,39 +111,33 @@ describe('the sheet that is given home', () => {
     const make = (change: Partial<Parameters<typeof makeSheet>[0]>) =>
       makeSheet({
         id: 's',
-        records: recordsOf(one!.id),
-        plans: demo.plans,
-        today,
+        person: personOf(one!.id),
         now: new Date(0),
         weeks: 4,
         calls: usualCalls,
         ...change,
       });
-    expect(() => make({ plans: [] })).toThrow('plan: there is no plan');
-    const records = recordsOf(one!.id);
-    const idle = { ...records, student: { ...records.student, practiceDays: [] } };
-    const plans = demo.plans.filter(({ studentId }) => studentId === one!.id);
-    expect(() => make({ records: idle, plans })).toThrow('practiceDays');
-    expect(() => make({ records: { ...records, routines: [] }, plans })).toThrow('routine of the plan is gone');
+    const having = (change: Partial<StoredPerson>) => make({ person: personOf(one!.id, change) });
+    expect(() => having({ plans: [] })).toThrow('plan: there is no plan');
+    const { student, plans } = storedOf(one!.id);
+    expect(() => having({ student: { ...student, practiceDays: [] } })).toThrow('practiceDays');
+    expect(() => having({ routines: [] })).toThrow('routine of the plan is gone');
     const away = plans.map((plan) => ({ ...plan, holidays: [{ from: today, to: after(60) }] }));
-    expect(() => make({ plans: away })).toThrow('weeks: no practice day falls in these weeks');
+    expect(() => having({ plans: away })).toThrow('weeks: no practice day falls in these weeks');
   });
 
   test('tells what each day asks for, its days in order, and what was known when it was made', () => {
     const [one] = planned;
     const [plan] = demo.plans.filter(({ studentId }) => studentId === one!.id);
-    const records = recordsOf(one!.id);
-    const make = (change: Partial<StudentRecords> = {}, plans = [plan!]) =>
+    const make = (change: Partial<StoredPerson> = {}, plans = [plan!]) =>
       makeSheet({
         id: 's',
-        records: { ...records, ...change },
-        plans,
-        today,
+        person: personOf(one!.id, { plans, ...change }),
         now: new Date(0),
         weeks: 4,
         calls: usualCalls,
       });
-    const days = plannedDays(contextOf(plan!, records, today), records.student, 4);
+    const days = plannedDays(plan!, personOf(one!.id, { plans: [plan!] }), 4);
     expect(make().days.map(({ goals }) => goals)).toEqual(
       days.map(({ goals }) => goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words }))),
     );

@@ -2,19 +2,14 @@ import equal from 'fast-deep-equal';
 import { LATELY_DAYS, pointsInWork } from '../corrections/correction';
 import type { CallWords } from '../practice/calls';
 import { changedWords } from '../care/caredRoutine';
-import { contextOf, type StudentRecords } from '../plan/contextOf';
-import type { Plan } from '../plan/plan';
+import type { PersonRecord } from '../person/personRecord';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
-import { takenCareOf } from '../plan/practisedRoutine';
 import { dayNumber } from '../days/dayNumber';
 import { DrawnBodySchema, type HomeDay, type HomePractice, type Sheet } from './sheet';
 
 export interface SheetRequest {
   readonly id: string;
-  readonly records: StudentRecords;
-  /** The plans of the student. */
-  readonly plans: readonly Plan[];
-  readonly today: string;
+  readonly person: PersonRecord;
   readonly now: Date;
   /** From today on. */
   readonly weeks: number;
@@ -26,10 +21,9 @@ export interface SheetRequest {
  * really practised by this person, and only the exercises that stand in them.
  * @throws RangeError when there is no plan, the student has no practice days, a routine is gone, or no day falls in the weeks
  */
-export function makeSheet({ id, records, plans, today, now, weeks, calls }: SheetRequest): Sheet {
-  const { student, school, exercises, logs, measures, corrections } = records;
+export function makeSheet({ id, person, now, weeks, calls }: SheetRequest): Sheet {
+  const { student, school, exercises, logs, corrections, plans, today } = person;
   if (plans.length === 0) throw new RangeError('plan: there is no plan to take home yet');
-  const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
   const practices: HomePractice[] = [];
   const placeOf = (practice: HomePractice): number => {
     const found = practices.findIndex((known) => equal(known, practice));
@@ -37,18 +31,15 @@ export function makeSheet({ id, records, plans, today, now, weeks, calls }: Shee
   };
   const days = plans
     .flatMap((plan) =>
-      plannedDays(contextOf(plan, records, today), student, weeks).map(
-        ({ day, lighter, goals, routine: dosed }): HomeDay => {
-          const { routine, changed } = takenCareOf(dosed, student, measures, shelf, school, day, logs);
-          const cares = changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) }));
-          return {
-            day,
-            practice: placeOf({ routine, cares }),
-            lighter,
-            goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
-          };
-        },
-      ),
+      plannedDays(plan, person, weeks).map(({ day, lighter, goals, routine, changed }): HomeDay => {
+        const cares = changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) }));
+        return {
+          day,
+          practice: placeOf({ routine, cares }),
+          lighter,
+          goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
+        };
+      }),
     )
     .toSorted((a, b) => a.day.localeCompare(b.day));
   if (days.length === 0) throw new RangeError('weeks: no practice day falls in these weeks');
@@ -79,9 +70,7 @@ export function makeSheet({ id, records, plans, today, now, weeks, calls }: Shee
     exercises: own,
     practices,
     days,
-    lastDay: logs
-      .filter(({ day }) => day <= today)
-      .reduce<string | null>((last, { day }) => (last === null || day > last ? day : last), null),
+    lastDay: person.lastDay,
     clearedLogs: lately.filter(({ pain, symptoms }) => pain > 0 || symptoms.length > 0).map((log) => log.id),
   };
 }

@@ -45,6 +45,7 @@ const unforced = point(
 export const breathing = [
   builtIn({
     id: 'belly-breathing',
+    movements: ['works the belly'],
     name: 'Belly breathing',
     family: 'breathing',
     summary:

@@ -7,6 +7,7 @@ const stops = ['It is unpleasant.', 'You turn dizzy.'];
 export const closing = [
   builtIn({
     id: 'shake-out',
+    movements: ['bounces'],
     name: 'Shake out',
     family: 'closing',
     summary:
@@ -58,6 +59,7 @@ export const closing = [
   }),
   builtIn({
     id: 'tapping',
+    movements: ['works the belly'],
     name: 'Tapping down the body',
     family: 'closing',
     summary:
@@ -226,6 +228,7 @@ export const closing = [
   }),
   builtIn({
     id: 'hip-stretch',
+    movements: ['crosses a leg', 'leans while seated'],
     name: 'Seated hip stretch',
     family: 'closing',
     summary:

@@ -149,7 +149,7 @@ export const point = (
 /** A stage and what is done in it. */
 export const stage = (name: string, words: string): Stage => ({ name, words });
 
-type Optional = 'handLoads' | 'phasesSwap' | 'travel' | 'prerequisites' | keyof typeof teachingShape;
+type Optional = 'handLoads' | 'phasesSwap' | 'travel' | 'movements' | 'prerequisites' | keyof typeof teachingShape;
 type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
@@ -159,6 +159,7 @@ export function builtIn(written: Written): Exercise {
     handLoads: false,
     phasesSwap: false,
     travel: null,
+    movements: [],
     prerequisites: [],
     wayIn: [],
     stages: [],

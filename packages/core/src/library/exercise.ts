@@ -4,6 +4,7 @@ import { CheckpointSchema } from '../alignment/checkpoint';
 import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
 import { KeyframeSchema } from './keyframe';
+import { movements } from './movements';
 import { teachingShape } from './teaching';
 
 export const families = ['standing', 'reeling', 'breathing', 'strength', 'stepping', 'warm-up', 'closing'] as const;
@@ -79,6 +80,8 @@ export const ExerciseSchema = z
       })
       .nullable()
       .default(null),
+    /** What it does to a body that posture and cycle do not show. */
+    movements: z.array(z.enum(movements)).max(movements.length).default([]),
     /** Exercises that are learned before this one, by id. */
     prerequisites: z.array(z.string().min(1).max(80)).max(12).default([]),
     defaultDose: DoseSchema,

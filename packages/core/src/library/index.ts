@@ -16,3 +16,5 @@ export * from './staying';
 export * from './doseKinds';
 export * from './holdParts';
 export * from './partShares';
+export * from './heldSeconds';
+export * from './movements';

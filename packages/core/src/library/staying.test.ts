@@ -90,7 +90,7 @@ test('staying low costs the legs more than going through', () => {
       routine([segment('a', dose, { exerciseId: squat.id })]),
       shelf,
       standardBody,
-      capacityGuess(70, 35),
+      capacityGuess({ mass: 70, age: 35 }),
       softSchool,
     ).segments[0]!.reserve['left leg'];
   expect(reserve(held)).toBeLessThan(reserve(moving));

@@ -28,6 +28,7 @@ const stops = ['A knee hurts or gives way.', 'You hold the breath.'];
 export const strength = [
   builtIn({
     id: 'squat-and-bounce',
+    movements: ['bounces'],
     prerequisites: ['neutral-stance'],
     name: 'Squat and bounce',
     family: 'strength',

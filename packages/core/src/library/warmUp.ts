@@ -27,6 +27,7 @@ const atEase = 'Stand {width}, knees unlocked, arms hanging.';
 export const warmUp = [
   builtIn({
     id: 'joint-circles',
+    movements: ['circles the head'],
     name: 'Joint circles, ankles to neck',
     family: 'warm-up',
     summary:
@@ -157,6 +158,7 @@ export const warmUp = [
   }),
   builtIn({
     id: 'roll-down',
+    movements: ['rolls the back'],
     name: 'Roll down and up',
     family: 'warm-up',
     summary:
@@ -410,6 +412,7 @@ export const warmUp = [
   }),
   builtIn({
     id: 'overhead-stretch',
+    movements: ['tips the head back'],
     name: 'Reaching up with both hands',
     family: 'warm-up',
     summary:
@@ -487,6 +490,7 @@ export const warmUp = [
   }),
   builtIn({
     id: 'leg-swings',
+    movements: ['swings a leg'],
     prerequisites: ['empty-full'],
     name: 'Easy leg swings',
     family: 'warm-up',

@@ -131,7 +131,7 @@ test('minutes against public guidance (WHO 2020; from memory)', () => {
 });
 
 describe('effort felt against reckoned', () => {
-  const capacity = { kneeNm: 60, shoulderNm: 60, spread: { legs: 1, arms: 1 } };
+  const capacity = { kneeNm: 60, shoulderNm: 60, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } };
   const tree = shelf.get('tree-holding')!;
   const { legs } = postureAnswers(standardBody, settlePosture(tree.posture, softSchool), capacity);
   const held = (day: string, share: number, effort: number | null) =>
@@ -245,7 +245,12 @@ describe('edges', () => {
 });
 
 describe('effort felt against reckoned, practice by practice', () => {
-  const capacity = { kneeNm: 150, shoulderNm: 60, spread: { legs: 1.5, arms: 1.5 } };
+  const capacity = {
+    kneeNm: 150,
+    shoulderNm: 60,
+    spread: { legs: 1.5, arms: 1.5 },
+    guessed: { legs: false, arms: false },
+  };
   const tree = shelf.get('tree-holding')!;
   const answers = postureAnswers(standardBody, settlePosture(tree.posture, softSchool), capacity);
   const limit = answers[answers.limitedBy].seconds;

@@ -3,17 +3,9 @@ import { addDays, formatISO, parseISO } from 'date-fns';
 import { seededRandom } from '../random/seededRandom';
 import { defaultRaiseRule } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
-import { plan, planContext, strand } from '../testing/samples';
-import {
-  doseOf,
-  floorToStep,
-  planForecast,
-  planSeason,
-  playSeasons,
-  seasonOfPlan,
-  type PlanContext,
-  type Strand,
-} from '.';
+import { plan, planContext, strand, limit } from '../testing/samples';
+import { type Strand } from '../goals/plan';
+import { doseOf, floorToStep, planForecast, planSeason, playSeasons, seasonOfPlan, type PlanContext } from '.';
 
 const start = '2026-01-05';
 const WEEKS = 9;
@@ -78,7 +70,7 @@ const anyContext: fc.Arbitrary<PlanContext> = fc
       made.strands.flatMap((one, index) =>
         one.most === null || one.axis !== 'time'
           ? []
-          : [[`s${index}`, { dose: one.units * one.step * one.most, by: 'capacity' as const }] as const],
+          : [[`s${index}`, limit(one.units * one.step * one.most)] as const],
       ),
     );
     const rule = {

@@ -16,6 +16,8 @@ const known = (change: Partial<FilmedDay> = {}): FilmedDay => ({
   exercises: [...shelf.values()],
   routines: [routine([segment('a', cycle(7, eachSide(6)), { exerciseId: drill.id })])],
   plans: [],
+  decisions: [],
+  corrections: [],
   measures: [],
   logs: [],
   ...change,

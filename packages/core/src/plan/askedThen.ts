@@ -2,18 +2,17 @@ import { isTimed, type Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import type { AskedThen } from '../film/filmSaid';
 import type { Still } from '../film/still';
-import type { StudentRecords } from './contextOf';
-import type { Plan } from './plan';
+import { personRecord, type StoredPerson } from '../person/personRecord';
 import { practisedOn } from './practisedRoutine';
 
 /** What is known of a student about the day of a film. */
-export type FilmedDay = Omit<StudentRecords, 'corrections'> & { readonly plans: readonly Plan[] };
+export type FilmedDay = StoredPerson;
 
 /** The dose of a drill in what the student practises on a day by the first plan that has it; null where none has. */
 function plannedDose(exercise: Exercise, day: string, known: FilmedDay): Dose | null {
-  const shelf = new Map(known.exercises.map((entry) => [entry.id, entry]));
+  const person = personRecord(known, day);
   for (const plan of known.plans.filter(({ startsOn }) => startsOn <= day)) {
-    for (const segment of practisedOn(plan, known, shelf, day)?.segments ?? []) {
+    for (const segment of practisedOn(plan, person)?.segments ?? []) {
       if (segment.type === 'exercise' && segment.exerciseId === exercise.id) return segment.dose;
     }
   }

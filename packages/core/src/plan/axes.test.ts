@@ -4,10 +4,21 @@ import { breathe, cycle, eachSide, hold, pattern, together } from '../library/de
 import { newStudent, type Measure } from '../students';
 import { softSchool } from '../schools';
 import { livedPlan, type Lived } from '../testing/livedPlan';
-import { log, logLine, plan, planContext, routine, segment, shelf, strand, verdictOn } from '../testing/samples';
-import { stageOf, turnedWords, unturned } from '../routine';
 import {
-  PlanSchema,
+  log,
+  logLine,
+  plan,
+  planContext,
+  routine,
+  segment,
+  shelf,
+  strand,
+  verdictOn,
+  person,
+} from '../testing/samples';
+import { stageOf, turnedWords, unturned } from '../routine';
+import { PlanSchema } from '../goals/plan';
+import {
   askedDose,
   contextOf,
   doseOn,
@@ -100,7 +111,7 @@ describe('depth as a strand', () => {
 
   test('what is practised is bent as far as the strand has come, in whole steps', () => {
     const at = (level: number) =>
-      dosedRoutine(routine([stand]), of([{ ...deeper, level }]), value.startsOn).segments[0];
+      dosedRoutine(routine([stand]), of([{ ...deeper, level }]), value.startsOn, [1, 3, 5]).segments[0];
     expect(at(24.2)).toMatchObject({ turned: { kneeBendDeg: 20 }, dose: { holdSeconds: 60 } });
     expect(at(26)).toMatchObject({ turned: { kneeBendDeg: 25 } });
     expect(turnedWords({ kneeBendDeg: 25 })).toBe(axisWords(25, 'bend'));
@@ -133,18 +144,14 @@ describe('depth as a strand', () => {
   test('goes no further than knees and heels allow on the body, and says so', () => {
     const student = { ...newStudent('u', 'Ama', softSchool.id), practiceDays: [1, 3, 5] };
     const stiff: Measure = { id: 'm', studentId: 'u', day: '2026-01-01', kind: 'knee to wall', side: 'left', cm: 4 };
-    const records = { student, school: softSchool, logs: [], corrections: [], measures: [stiff] };
-    const context = contextOf(
-      of([{ ...deeper, target: 90 }]),
-      { ...records, routines: [routine([stand])], exercises: [...shelf.values()] },
-      value.startsOn,
-    );
+    const known = person({ student, measures: [stiff], routines: [routine([stand])] }, value.startsOn);
+    const context = contextOf(of([{ ...deeper, target: 90 }]), known);
     const most = context.mostDoses.get('s')!;
-    expect(most.by).toBe('alignment');
+    expect(most.from).toBe('alignment');
     expect(most.dose % 5).toBe(0);
     expect(planForecast(context).strands[0]).toMatchObject({ binding: 'alignment', earliestDay: null });
     const over = verdictOn({ ...context, plan: of([{ ...deeper, level: 80, target: 90 }]) }, deeper);
-    expect(over.reasons.join(' ')).toContain('knees or heels give way');
+    expect(over.reasons.join(' ')).toContain('knees stay behind the toes and heels on the floor');
   });
 
   test('a tested body that cannot hold it so low is the rail too', () => {
@@ -166,20 +173,9 @@ describe('depth as a strand', () => {
       seconds: 80,
       stoppedBy: 'legs',
     };
-    const context = contextOf(
-      of([{ ...deeper, target: 45 }]),
-      {
-        student,
-        school: softSchool,
-        logs: [],
-        corrections: [],
-        measures: [tested],
-        routines: [routine([stand])],
-        exercises: [...shelf.values()],
-      },
-      value.startsOn,
-    );
-    expect(context.mostDoses.get('s')).toMatchObject({ by: 'capacity' });
+    const known = person({ student, measures: [tested], routines: [routine([stand])] }, value.startsOn);
+    const context = contextOf(of([{ ...deeper, target: 45 }]), known);
+    expect(context.mostDoses.get('s')).toMatchObject({ from: 'strength' });
   });
 
   test('a rung that is taken by hand is where the strand stands then', () => {
@@ -187,7 +183,7 @@ describe('depth as a strand', () => {
     const exchange = { equal: { seconds: 40, least: 30, most: 50 }, begin: 35, step: 5 };
     const taken = takeRung(both, 's', { kneeBendDeg: 30 }, exchange, 'd', new Date('2026-01-08T09:00:00')).plan;
     expect(taken.strands[1]).toMatchObject({ level: 30, target: 40 });
-    expect(dosedRoutine(routine([stand]), taken, '2026-01-09').segments[0]).toMatchObject({
+    expect(dosedRoutine(routine([stand]), taken, '2026-01-09', [1, 3, 5]).segments[0]).toMatchObject({
       turned: { kneeBendDeg: 30 },
     });
   });
@@ -213,7 +209,9 @@ test('a strand that is taken out leaves the routine’s own dose, and opens what
   const waits = strand({ id: 'w', segmentId: 'b', gate: { strandId: 's', dose: 90 } });
   const left = withoutStrand(plan([strand({ level: 90 }), waits]), 's');
   expect(left.strands).toMatchObject([{ id: 'w', gate: null }]);
-  expect(dosedRoutine(routine([stand]), left, '2026-01-06').segments[0]).toMatchObject({ dose: { holdSeconds: 60 } });
+  expect(dosedRoutine(routine([stand]), left, '2026-01-06', [1, 3, 5]).segments[0]).toMatchObject({
+    dose: { holdSeconds: 60 },
+  });
 });
 
 test('a new strand begins where the segment stands in the axis', () => {
@@ -227,7 +225,7 @@ test('a lighter week asks for less of how long and how often, not of how low or 
     lighterEvery: 4,
   });
   const lighter = formatISO(addDays(parseISO(value.startsOn), 22), { representation: 'date' });
-  expect(value.strands.map((one) => doseOn(value, one, lighter))).toEqual([30, 35]);
+  expect(value.strands.map((one) => doseOn(value, one, lighter, [1, 3, 5]))).toEqual([30, 35]);
   const forecast = planForecast(planContext(value, { routine: routine([stand]), practiceDays: [1, 3, 5] }));
   for (const { weeks } of forecast.strands.filter(({ strandId }) => strandId === 's'))
     for (const week of weeks) expect(week.dose).toBeGreaterThanOrEqual(30);
@@ -302,7 +300,7 @@ describe('the stages of a drill as a strand (common practice: parts alone, joine
 
   test('what is practised is the stage, told with its words', () => {
     const at = (level: number) =>
-      dosedRoutine(routine([reel]), { ...value, strands: [{ ...staged, level }] }, value.startsOn);
+      dosedRoutine(routine([reel]), { ...value, strands: [{ ...staged, level }] }, value.startsOn, [1, 3, 5]);
     const part = at(2).segments[0] as typeof reel;
     expect(stageOf(part, drill('one-hand-reeling'))).toMatchObject({ name: 'Turn only' });
     expect(turnedWords(part.turned!)).toBe(axisWords(2, 'stage'));
@@ -330,7 +328,12 @@ describe('the hold inside a repetition as a strand', () => {
   });
 
   test('what is practised stays so long; a practice that asked for less is no test of it', () => {
-    const asked = dosedRoutine(routine([squats]), { ...value, strands: [{ ...staying, level: 3 }] }, value.startsOn);
+    const asked = dosedRoutine(
+      routine([squats]),
+      { ...value, strands: [{ ...staying, level: 3 }] },
+      value.startsOn,
+      [1, 3, 5],
+    );
     expect(asked.segments[0]).toMatchObject({ dose: { kind: 'cycle', cycleSeconds: 6, staySeconds: 3 } });
     const practised = (staySeconds: number | null) =>
       log('2026-01-06', { lines: [logLine(1, { kind: 'cycle', staySeconds })] });

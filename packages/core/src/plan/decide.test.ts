@@ -1,7 +1,7 @@
 import { defaultRaiseRule } from '../schools/builtInSchools';
 import { plan, strand } from '../testing/samples';
 import { decide, isDue, type Answer } from './decide';
-import type { Decision } from './plan';
+import type { Decision } from '../goals/plan';
 import type { Verdict } from './planVerdicts';
 
 const now = new Date('2026-02-02T09:00:00');

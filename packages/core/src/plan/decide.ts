@@ -4,10 +4,10 @@ import type { RaiseRule } from '../schools/school';
 import { applied, type Accepted } from './machine/applied';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { NEVER } from './machine/strandState';
-import type { Decision, Plan, Strand } from './plan';
+import type { Decision, Plan, Strand } from '../goals/plan';
 import type { Verdict } from './planVerdicts';
 import { storedState } from './stateOfStrand';
-import { doseOf } from './steps';
+import { doseOf, gridOf } from './steps';
 
 export interface Answer {
   readonly outcome: Decision['outcome'];
@@ -89,7 +89,7 @@ export function decide(
       verdict: verdict.kind,
       outcome: answer.outcome,
       from: verdict.fromDose,
-      to: after === undefined ? verdict.fromDose : doseOf(after.level, after.step),
+      to: after === undefined ? verdict.fromDose : doseOf(after.level, gridOf(after)),
       reasons: [...verdict.reasons],
       teacherReason: answer.teacherReason,
     },

@@ -1,7 +1,7 @@
 import { turnedBy } from '../routine/turned';
 import type { Routine, Turned } from '../routine/routine';
 import { withSegmentValue } from '../axis/segmentAxis';
-import type { Plan, Strand } from './plan';
+import type { Plan, Strand } from '../goals/plan';
 import { doseOn } from './planDay';
 import { isOpen } from './stateOfStrand';
 
@@ -29,16 +29,18 @@ export function closedSegments(plan: Pick<Plan, 'strands'>): ReadonlySet<string>
 /**
  * The routine a student practises on a day: the strands of the plan put in at their present dose and posture, without
  * those that are not opened yet.
+ * @param practiceDays of the student
  * @param leftOut segments that are not practised, as those of locked strands
  */
 export function dosedRoutine(
   routine: Routine,
   plan: Plan,
   day: string,
+  practiceDays: readonly number[],
   leftOut: ReadonlySet<string> = new Set(),
 ): Routine {
   const out = new Set([...leftOut, ...closedSegments(plan)]);
-  return withDoses(routine, plan, (strand) => doseOn(plan, strand, day), out);
+  return withDoses(routine, plan, (strand) => doseOn(plan, strand, day, practiceDays), out);
 }
 
 /** The routine of a plan with a dose for each strand, in the student's postures. */

@@ -33,7 +33,7 @@ const lowest = (noted: readonly Noted[]): Noted | undefined =>
  */
 export function firstLevel(
   segment: ExerciseSegment,
-  exercise: Pick<Exercise, 'posture' | 'family'>,
+  exercise: Pick<Exercise, 'posture' | 'family' | 'movements'>,
   axis: Axis,
   school: Pick<School, 'countsOf'>,
   noted: readonly Noted[] = [],

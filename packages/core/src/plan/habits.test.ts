@@ -3,7 +3,8 @@ import { seededRandom } from '../random/seededRandom';
 import { log, logLine, plan, planContext, strand } from '../testing/samples';
 import { seasonOfPlan } from './seasonOfPlan';
 import { habitsOf, strandChances } from './strandChances';
-import type { PlanContext, Strand } from '.';
+import type { Strand } from '../goals/plan';
+import type { PlanContext } from '.';
 
 // A Monday, four weeks into the plan.
 const today = '2026-03-02';

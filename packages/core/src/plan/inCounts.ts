@@ -1,7 +1,7 @@
 import type { Routine } from '../routine/routine';
 import type { School } from '../schools/school';
 import { defaultStep } from '../axis/defaultStep';
-import type { Plan } from './plan';
+import type { Plan } from '../goals/plan';
 
 /**
  * A plan whose counted strands rise in the multiple in which its school counts; before, they rose by ones. Everything else

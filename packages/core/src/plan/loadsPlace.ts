@@ -1,7 +1,7 @@
 import type { Exercise } from '../library/exercise';
 import type { PainPlace } from '../practice/painPlace';
 
-type Drill = Pick<Exercise, 'posture' | 'family'>;
+type Drill = Pick<Exercise, 'posture' | 'family' | 'movements'>;
 
 /** Breathing in a stand no lower and with arms no higher than this loads no joint. House values. */
 const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
@@ -10,9 +10,16 @@ const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
 const still: ReadonlySet<Exercise['family']> = new Set(['standing', 'strength']);
 
 const arms: ReadonlySet<PainPlace> = new Set(['shoulder', 'elbow or wrist']);
+/** What a leg laid across, or a lean while seated, pulls at. */
+const pulled: ReadonlySet<PainPlace> = new Set(['knee', 'hip', 'low back']);
 
-/** Whether a drill loads any joint: sitting, or breathing in an easy stand, does not (house rule). */
-export function loadsJoints({ posture, family }: Drill): boolean {
+/** Whether a drill done sitting still twists or pulls at hips and knees. */
+const pulls = ({ movements }: Drill): boolean =>
+  movements.includes('crosses a leg') || movements.includes('leans while seated');
+
+/** Whether a drill loads any joint: sitting still, or breathing in an easy stand, does not (house rule). */
+export function loadsJoints(drill: Drill): boolean {
+  const { posture, family } = drill;
   const { seated, kneeBendDeg, shoulderRaiseDeg } = posture;
   const upright = kneeBendDeg <= EASY.kneeBendDeg && shoulderRaiseDeg <= EASY.shoulderRaiseDeg;
   return !(seated || (family === 'breathing' && upright));
@@ -20,9 +27,10 @@ export function loadsJoints({ posture, family }: Drill): boolean {
 
 /**
  * Whether a drill loads the place that hurts (sources: Raising the load): legs, hips, back and neck whatever loads joints; shoulders and
- * arms only what raises or moves them. Without a place, whatever loads a joint.
+ * arms only what raises or moves them; knee, hip and low back also a seated stretch that pulls at them. Without a place, whatever loads a joint.
  */
 export function loadsPlace(drill: Drill, place: PainPlace | null): boolean {
+  if (pulls(drill) && (place === null || pulled.has(place))) return true;
   if (!loadsJoints(drill)) return false;
   if (place === null || !arms.has(place)) return true;
   return drill.posture.shoulderRaiseDeg > EASY.shoulderRaiseDeg || !still.has(drill.family);

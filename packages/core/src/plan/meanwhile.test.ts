@@ -11,7 +11,7 @@ const place = {
   exercise: { twoSided: true },
   body: {
     body: bodyOf({ stature: 1.7, mass: 70 }),
-    capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 } },
+    capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
     ankleRangeDeg: 38,
   },
 };

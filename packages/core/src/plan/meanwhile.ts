@@ -3,7 +3,7 @@ import type { SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
 import { turnedWords } from '../routine/turnedWords';
 import { nextRung, type RungBody } from './nextRung';
-import type { Strand } from './plan';
+import type { Strand } from '../goals/plan';
 
 /** Where a hold is stood. */
 interface Place {

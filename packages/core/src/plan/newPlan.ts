@@ -1,4 +1,4 @@
-import { PlanSchema, type Plan, type Strand } from './plan';
+import { PlanSchema, type Plan, type Strand } from '../goals/plan';
 import type { School } from '../schools/school';
 
 /**

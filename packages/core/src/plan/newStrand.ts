@@ -5,7 +5,7 @@ import type { Noted } from '../screening/noted';
 import type { Axis } from '../axis/axis';
 import { defaultStep } from '../axis/defaultStep';
 import { firstLevel } from './firstLevel';
-import type { Strand } from './plan';
+import type { Strand } from '../goals/plan';
 
 /**
  * A strand of a segment that starts at the segment's own dose, or lower for what is noted, and is to reach `target` by `targetDay`.
@@ -14,7 +14,7 @@ import type { Strand } from './plan';
 export function newStrand(
   id: string,
   segment: ExerciseSegment,
-  exercise: Pick<Exercise, 'name' | 'family' | 'checkpoints' | 'posture'>,
+  exercise: Pick<Exercise, 'name' | 'family' | 'checkpoints' | 'posture' | 'movements'>,
   axis: Axis,
   target: number,
   targetDay: string,
@@ -44,6 +44,7 @@ export function newStrand(
     overrules: [],
     gate: null,
     heldBy: exercise.checkpoints.filter((point) => point.safety).map((point) => point.id),
+    insteadCounts: false,
     clearedAt: null,
   };
 }

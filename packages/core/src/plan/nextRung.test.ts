@@ -6,12 +6,13 @@ import { hold, posture, together } from '../library/describe';
 import { builtInSchools, SchoolSchema, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { log, plan, routine, segment, strand, planContext, logLine, verdictOn } from '../testing/samples';
 import { segmentWords, turnedWords, unturned } from '../routine';
-import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, PlanSchema, type RungBody } from '.';
+import { PlanSchema } from '../goals/plan';
+import { dosedRoutine, nextRung, postureIn, rungExchange, takeRung, type RungBody } from '.';
 
 const body = bodyOf({ stature: 1.7, mass: 70 });
 const person: RungBody = {
   body,
-  capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 } },
+  capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
   ankleRangeDeg: 38,
 };
 const high = settlePosture(posture({ kneeBendDeg: 30 }), softSchool);
@@ -160,12 +161,14 @@ describe('taking a rung', () => {
         turned: { ...unturned, kneeBendDeg: 20, shoulderRaiseDeg: 45 },
       }),
     ]);
-    const [own] = dosedRoutine(base, taken.plan, '2026-03-03').segments;
+    const [own] = dosedRoutine(base, taken.plan, '2026-03-03', [1, 3, 5]).segments;
     expect(own).toMatchObject({
       dose: { holdSeconds: exchange.begin },
       turned: { kneeBendDeg: 50, shoulderRaiseDeg: 45 },
     });
-    expect(dosedRoutine(base, start, '2026-03-03').segments[0]).toMatchObject({ turned: { kneeBendDeg: 20 } });
+    expect(dosedRoutine(base, start, '2026-03-03', [1, 3, 5]).segments[0]).toMatchObject({
+      turned: { kneeBendDeg: 20 },
+    });
   });
 
   test('practices before it no longer count towards a raise, those after it do', () => {

@@ -12,8 +12,8 @@ import { clock } from '../words/durationWords';
 import { turnedWords } from '../routine/turnedWords';
 import { inPosture, isPostureAxis } from '../axis/axis';
 import { defaultStep } from '../axis/defaultStep';
-import type { Decision, Plan, Strand } from './plan';
-import { doseOf, floorToStep } from './steps';
+import type { Decision, Plan, Strand } from '../goals/plan';
+import { doseOf, floorToStep, gridOf } from './steps';
 
 /** How much a rung changes: degrees of bend, share of the weight, degrees of arms. House values. */
 const RUNG = { bend: 10, share: 0.1, arms: 15 } as const;
@@ -117,7 +117,7 @@ function turnedStrand(strand: Strand, segmentId: string, turned: Partial<Turned>
   const value = turned[inPosture[axis].key];
   if (value == null) return strand;
   const level = Math.round(value * inPosture[axis].units * 100) / 100;
-  if (level === doseOf(strand.level, strand.step)) return strand;
+  if (level === doseOf(strand.level, gridOf(strand))) return strand;
   return {
     ...strand,
     level,
@@ -148,7 +148,7 @@ export function takeRung(
   const before = plan.postures.find((entry) => entry.segmentId === strand.segmentId)?.turned ?? unturned;
   const after = { ...before, ...turned };
   const left = Object.values(after).every((value) => value === null);
-  const from = doseOf(strand.level, strand.step);
+  const from = doseOf(strand.level, gridOf(strand));
   const others = plan.postures.filter((entry) => entry.segmentId !== strand.segmentId);
   const words = left ? 'the posture of the routine' : turnedWords(after);
   return {

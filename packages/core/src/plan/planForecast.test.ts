@@ -1,7 +1,7 @@
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import type { PlanContext } from './planContext';
 import { defaultRaiseRule } from '../schools/builtInSchools';
-import { plan, planContext, log, strand } from '../testing/samples';
+import { plan, planContext, log, strand, limit } from '../testing/samples';
 import { planForecast, type StrandForecast } from './planForecast';
 
 const one = strand({ start: 60, level: 60, target: 90, targetDay: '2026-03-30' });
@@ -28,7 +28,7 @@ test('a season with a holiday, a frozen week and lighter ones, week by week', ()
     '8 90 raise',
     '9 90 reached',
     '10 90 reached',
-    '11 50 lighter',
+    '11 55 lighter',
     '12 90 reached',
   ]);
   expect(strands[0]!.weeks.slice(0, 3).map(({ day }) => day)).toEqual(['2026-01-05', '2026-01-12', '2026-01-19']);
@@ -92,14 +92,14 @@ test('from the middle of a plan it goes on from the week that is', () => {
 });
 
 test('what the body holds ends it: reached there, never the target, and not in time', () => {
-  const [capped] = told(plan([one]), { mostDoses: new Map([['s', { dose: 75, by: 'capacity' }]]) }).strands;
+  const [capped] = told(plan([one]), { mostDoses: new Map([['s', limit(75)]]) }).strands;
   expect(lines(capped!).slice(2, 6)).toEqual(['2 70 raise', '3 45 lighter', '4 75 reached', '5 75 reached']);
   expect(capped).toMatchObject({
     earliestDay: null,
     aloneDay: null,
     inTime: false,
     doseOnTargetDay: 75,
-    binding: 'capacity',
+    binding: 'strength',
   });
 });
 

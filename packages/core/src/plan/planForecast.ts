@@ -1,13 +1,13 @@
 import { dayOfNumber } from '../days/dayNumber';
 import { reachDose, topDose } from './machine/judge';
-import type { Strand } from './plan';
+import type { Strand } from '../goals/plan';
 import type { PlanContext } from './planContext';
 import { doseInWeek, firstDayOf, overruleIn, weekOf } from './planDay';
 import { planSeason, type Held, type Season, type SeasonWeek, type StrandSeason } from './season/planSeason';
 import { isHoliday, isLighter, sessionDays } from './season/seasonCalendar';
 import type { Rail, SeasonStrand } from './season/seasonProblem';
 import { seasonOfPlan, type PlanSeason } from './seasonOfPlan';
-import { doseOf } from './steps';
+import { doseOf, gridOf } from './steps';
 
 export interface StrandWeek {
   /** Week of the plan, from 0. */
@@ -88,7 +88,7 @@ function kindOf(
   if (calendar.frozenWeeks.has(week.week)) return 'frozen';
   if (before === undefined) return 'now';
   // What is saved up, put back or found of it shows in no dose.
-  const [dose, was] = [doseOf(level, strand.ladder.step), doseOf(before.level, strand.ladder.step)];
+  const [dose, was] = [doseOf(level, strand.ladder), doseOf(before.level, strand.ladder)];
   if (dose > was || before.kind === 'closed') return found ? 'found' : 'raise';
   if (dose < was) return 'eased';
   if (level > before.level) return 'carry';
@@ -109,7 +109,13 @@ function strandWeeks(season: PlanSeason, context: PlanContext, index: number, pl
     weeks.push({
       week: week.week,
       day: firstDayOf(plan, week.week),
-      dose: week.asked[0]?.dose ?? doseInWeek(plan, { ...strand, level, step: strand.ladder.step }, week.week),
+      dose:
+        week.asked[0]?.dose ??
+        doseInWeek(
+          season.problem.calendar,
+          { ...strand, level, grid: strand.ladder, cap: strand.ladder.cap },
+          week.week,
+        ),
       kind,
       rail: held?.rail ?? null,
       waitsFor: held?.waitsFor == null ? null : season.strands[held.waitsFor]!.id,
@@ -131,7 +137,7 @@ function forecastOf(season: PlanSeason, context: PlanContext, played: Season, in
   const targetWeek = Math.max(from, weekOf(plan, dayOfNumber(targetDay)));
   // As far as to the first week that begins with the highest dose.
   const top = topDose(ladder);
-  const there = all.find(({ level, kind }) => kind !== 'closed' && doseOf(level, ladder.step) >= top);
+  const there = all.find(({ level, kind }) => kind !== 'closed' && doseOf(level, ladder) >= top);
   const last = Math.max(targetWeek, there?.week ?? all.at(-1)!.week);
   const asked = one.weeks.flatMap((week) => week.asked);
   const onTarget = asked.findLast(({ day }) => day <= targetDay) ?? asked[0];
@@ -145,14 +151,14 @@ function forecastOf(season: PlanSeason, context: PlanContext, played: Season, in
     earliestDay: reached(arrival),
     aloneDay: reached(alone),
     inTime,
-    doseOnTargetDay: onTarget === undefined ? 0 : doseOf(onTarget.level, ladder.step),
+    doseOnTargetDay: onTarget === undefined ? 0 : Math.min(ladder.cap ?? Infinity, doseOf(onTarget.level, ladder)),
     binding: capped ? ladder.mostBy : delayed ? commonest(one.weeks.map(({ held }) => held)) : null,
   };
 }
 
 function lockedForecast({ plan, today }: PlanContext, strand: Strand): StrandForecast {
   const week = weekOf(plan, today);
-  const dose = doseOf(strand.level, strand.step);
+  const dose = doseOf(strand.level, gridOf(strand));
   const only = { week, day: firstDayOf(plan, week), dose, level: strand.level };
   return {
     strandId: strand.id,

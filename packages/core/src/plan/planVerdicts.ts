@@ -1,5 +1,5 @@
 import type { Because, Ruling } from './machine/judge';
-import type { VerdictKind } from './plan';
+import type { VerdictKind } from '../goals/plan';
 import type { PlanContext } from './planContext';
 import { planSeason, type Held } from './season/planSeason';
 import { rulingOn } from './season/playWeek';
@@ -7,8 +7,8 @@ import { weekOfDay } from './season/seasonCalendar';
 import { Joint } from './season/joint';
 import type { SeasonProblem } from './season/seasonProblem';
 import { seasonOfPlan, type PlanSeason } from './seasonOfPlan';
-import { inOrder } from './stateOfStrand';
-import { doseOf } from './steps';
+import { inOrder } from '../person/practicesThatTell';
+import { doseOf, gridOf } from './steps';
 import { stopReasons } from './stopReasons';
 import { hasStrand } from './strandSessions';
 import { verdictWords } from './verdictWords';
@@ -83,7 +83,7 @@ export function planVerdicts(context: PlanContext): Verdict[] {
   const newest = logs.toReversed();
   return strands.map((strand, index): Verdict => {
     const own = newest.filter((log) => log.day <= context.today && hasStrand(log, strand));
-    const fromDose = doseOf(strand.level, strand.step);
+    const fromDose = doseOf(strand.level, gridOf(strand));
     const signs = stopReasons(strand, newest, context.rule, context.exercises);
     const base = { strandId: strand.id, fromDose };
     if (signs.length > 0) {
@@ -102,7 +102,7 @@ export function planVerdicts(context: PlanContext): Verdict[] {
     }
     const ruling = rule(index, held[index] === null);
     const level = ruling.level ?? strand.level;
-    const toDose = doseOf(level, strand.step);
+    const toDose = doseOf(level, gridOf(strand));
     return {
       ...base,
       // What is saved up, or put back, shows in no dose.

@@ -1,12 +1,17 @@
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { axisWords } from '../axis/axisWords';
-import type { Student } from '../students/student';
 import type { Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
+import { isInsteadOf, type Changed } from '../care/caredRoutine';
+import { segmentValue } from '../axis/segmentAxis';
+import type { Plan, Strand } from '../goals/plan';
+import type { PersonRecord } from '../person/personRecord';
+import { contextOf } from './contextOf';
 import { withDoses } from './dosedRoutine';
-import type { Strand } from './plan';
-import type { PlanContext } from './planContext';
-import { isLighterWeek, weekOf } from './planDay';
+import { practiceDaysOf } from './planContext';
+import { weekOf } from './planDay';
+import { takenCareOf } from './practisedRoutine';
+import { isLighter } from './season/seasonCalendar';
 import { planForecast } from './planForecast';
 import { MOST_WEEKS } from './seasonOfPlan';
 import { lockedStrands } from './stopReasons';
@@ -17,8 +22,10 @@ export interface PlannedDay {
   readonly lighter: boolean;
   /** Length of the routine with the doses of that day, s. */
   readonly seconds: number;
-  /** The routine with those doses. */
+  /** The routine with those doses, as this person practises it. */
   readonly routine: Routine;
+  /** What is done otherwise for what is noted of the person. */
+  readonly changed: readonly Changed[];
   /** What each goal asks for on that day, in words; what is locked or not opened yet says so. */
   readonly goals: readonly {
     readonly strandId: string;
@@ -34,13 +41,16 @@ export interface PlannedDay {
  * @param weeks from today on
  * @throws RangeError when the student has no practice days, the routine is gone, or `weeks` is not 1–156.
  */
-export function plannedDays(context: PlanContext, student: Student, weeks: number): PlannedDay[] {
-  const { plan, routine, today } = context;
+export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): PlannedDay[] {
+  const context = contextOf(plan, person);
+  const { student, shelf } = person;
+  const { routine, today } = context;
   if (student.practiceDays.length === 0) throw new RangeError('practiceDays: the student has no practice days yet');
   if (routine === undefined) throw new RangeError('routine: the routine of the plan is gone');
   if (!(weeks >= 1 && weeks <= MOST_WEEKS)) throw new RangeError(`weeks must be between 1 and ${MOST_WEEKS}`);
   const until = lastDayOf(today, weeks);
-  const forecast = planForecast({ ...context, practiceDays: student.practiceDays }, until);
+  const forecast = planForecast(context, until);
+  const weeksOf = { ...plan, practiceDays: practiceDaysOf(student) };
   const locked = new Set(lockedStrands(plan, context.logs, context.rule, context.exercises).map(({ id }) => id));
   const doses = new Map(
     forecast.strands.map(({ strandId, days }) => [strandId, new Map(days.map(({ day, dose }) => [day, dose]))]),
@@ -53,24 +63,41 @@ export function plannedDays(context: PlanContext, student: Student, weeks: numbe
         plan.strands.filter((strand) => dose(strand) !== undefined).map(({ segmentId }) => segmentId),
       );
       const out = new Set(plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)));
-      const dosed = withDoses(routine, plan, (strand) => dose(strand) ?? strand.start, out);
+      const planned = (strand: Strand): number => dose(strand) ?? strand.start;
+      const dosed = withDoses(routine, plan, planned, out);
+      const cared = takenCareOf(dosed, person, plan.strands, planned);
       return {
         day,
-        lighter: isLighterWeek(plan, weekOf(plan, day)),
-        seconds: timeline(dosed).totalMs / 1000,
-        routine: dosed,
+        lighter: isLighter(weeksOf, weekOf(plan, day)),
+        seconds: timeline(cared.routine).totalMs / 1000,
+        routine: cared.routine,
+        changed: cared.changed,
         goals: plan.strands.map((strand) => {
-          const asked = dose(strand);
+          const asked = dose(strand) !== undefined;
           const left = locked.has(strand.id) ? 'left out until it is cleared' : 'not opened yet';
           return {
             strandId: strand.id,
             name: strand.exerciseName,
-            words: asked === undefined ? left : axisWords(asked, strand.axis),
-            asked: asked !== undefined,
+            words: asked ? askedWords(strand, cared, shelf) : left,
+            asked,
           };
         }),
       };
     });
+}
+
+/** What a goal asks for as it is really practised: its dose, or what is done instead. */
+function askedWords(
+  strand: Strand,
+  { routine, changed }: Pick<PlannedDay, 'routine' | 'changed'>,
+  shelf: PersonRecord['shelf'],
+): string {
+  const own = routine.segments.find(({ id }) => id === strand.segmentId);
+  const exercise = shelf.get(strand.exerciseId);
+  if (own?.type === 'exercise' && exercise !== undefined)
+    return axisWords(segmentValue(own, exercise, strand.axis), strand.axis);
+  const other = changed.find(({ segment }) => isInsteadOf(segment.id, strand.segmentId));
+  return other === undefined ? axisWords(strand.level, strand.axis) : `${other.instead} instead`;
 }
 
 /** The last day of so many weeks from a day on, YYYY-MM-DD. */

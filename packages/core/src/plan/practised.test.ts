@@ -5,8 +5,11 @@ import { timeline, turnSegment, unturned } from '../routine';
 import { softSchool } from '../schools';
 import { notedCondition, type Noted } from '../screening';
 import { newStudent, type Student } from '../students';
-import { log, logLine, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
-import { contextOf, type StudentRecords } from './contextOf';
+import { log, logLine, person, plan, routine, segment, shelf, strand } from '../testing/samples';
+import type { Plan } from '../goals/plan';
+import type { PersonRecord, StoredPerson } from '../person';
+import type { PracticeLog } from '../practice';
+import { contextOf } from './contextOf';
 import { dosedRoutine, postureIn, strandSegments, withDoses } from './dosedRoutine';
 import { firstGoalDay } from './firstGoal';
 import { firstLevel } from './firstLevel';
@@ -127,20 +130,12 @@ describe('a routine with the doses of a plan', () => {
   });
 });
 
-const records = (change: Partial<StudentRecords> = {}): StudentRecords => ({
-  student,
-  school: softSchool,
-  logs: [],
-  corrections: [],
-  measures: [],
-  routines: [routine([], { id: 'other' }), base],
-  exercises: [...shelf.values()],
-  ...change,
-});
+const known = (change: Partial<StoredPerson> = {}): PersonRecord =>
+  person({ student, routines: [routine([], { id: 'other' }), base], ...change }, day);
 
 test('what verdicts rest on is put together from what is stored, also where the routine is gone', () => {
   const corrections = [newCorrection('c', 'u', shelf.get('tree-holding')!.checkpoints[0]!, day, null)];
-  const found = contextOf(plan([standing]), records({ corrections }), day);
+  const found = contextOf(plan([standing]), known({ corrections }));
   expect(found).toMatchObject({
     routine: base,
     practiceDays: [1, 3, 5],
@@ -149,30 +144,29 @@ test('what verdicts rest on is put together from what is stored, also where the 
     corrections,
   });
   expect([...found.exercises.keys()]).toEqual([...shelf.keys()]);
-  const gone = contextOf(plan([standing]), records({ routines: [] }), day);
+  const gone = contextOf(plan([standing]), known({ routines: [] }));
   expect(gone.routine).toBeUndefined();
   expect(gone.mostDoses.size).toBe(0);
 });
 
 describe('what is practised on a day', () => {
-  test('the routine as it is without a plan and a person; else with its doses, without what waits or is left out', () => {
-    const of = (value: ReturnType<typeof plan> | null, leftOut?: ReadonlySet<string>) =>
-      practisedRoutine(base, value, null, [], shelf, softSchool, day, leftOut).routine;
-    expect(of(null)).toBe(base);
-    expect(practisedRoutine(base, null, null, [], shelf, softSchool, day).changed).toEqual([]);
+  test('the routine as it is without a plan; else with its doses, without what waits', () => {
+    const of = (...plans: Plan[]) => practisedRoutine(base, known({ plans })).routine;
+    expect(of()).toBe(base);
+    expect(practisedRoutine(base, known()).changed).toEqual([]);
     const value = plan([standing, shut]);
-    expect(of(value)).toEqual(dosedRoutine(base, value, day));
+    expect(of(value)).toEqual(dosedRoutine(base, value, day, student.practiceDays));
     expect(of(value).segments.map(({ id }) => id)).toEqual(['a', 'rest']);
-    expect(of(value, new Set(['a'])).segments.map(({ id }) => id)).toEqual(['rest']);
+    expect(of({ ...value, routineId: 'other' })).toBe(base);
   });
 
-  test('with a person what is noted of the body is taken care of; without anything noted nothing is reckoned', () => {
+  test('what is noted of the body is taken care of; without anything noted nothing is reckoned', () => {
     const low = turnSegment(base, 'a', { kneeBendDeg: 60 });
     const sore = { ...student, conditions: ['knee pain' as const] };
-    const found = practisedRoutine(low, null, sore, [], shelf, softSchool, day);
+    const found = practisedRoutine(low, known({ student: sore }));
     expect(found.routine.segments[0]).toMatchObject({ turned: { kneeBendDeg: 20 } });
     expect(found.changed.length).toBeGreaterThan(0);
-    expect(practisedRoutine(low, null, student, [], shelf, softSchool, day)).toEqual({ routine: low, changed: [] });
+    expect(practisedRoutine(low, known())).toEqual({ routine: low, changed: [], locked: new Set() });
   });
 
   test('with a heart condition a hold is as hard as it is for that person; counted drills and unknown ones are not reckoned', () => {
@@ -182,7 +176,7 @@ describe('what is practised on a day', () => {
       segment('b', cycle(6, eachSide(400)), { exerciseId: 'one-hand-reeling' }),
       segment('c', hold(3600, together(1)), { exerciseId: 'gone' }),
     ]);
-    const { changed } = takenCareOf(long, heart, [], shelf, softSchool, day, []);
+    const { changed } = takenCareOf(long, known({ student: heart }));
     expect(changed.filter(({ limit }) => limit.name === 'effort').map((one) => one.segment.id)).toEqual(['a']);
   });
 
@@ -191,8 +185,8 @@ describe('what is practised on a day', () => {
     const long = routine([segment('a', hold(240, together(1)))]);
     const minute = { asked: { amount: 1, seconds: 60 }, done: { amount: 1, seconds: 60 }, gaveOut: 'legs' } as const;
     const logs = [1, 2, 3, 4, 5, 6].map((ago) => log(after(-ago), { effort: 9, lines: [logLine(1, minute)] }));
-    const seconds = (...known: Parameters<typeof practisedRoutine>[8][]) => {
-      const { dose } = practisedRoutine(long, null, heart, [], shelf, softSchool, day, new Set(), ...known).routine
+    const seconds = (practised: PracticeLog[] = []) => {
+      const { dose } = practisedRoutine(long, known({ student: heart, logs: practised })).routine
         .segments[0] as ReturnType<typeof segment>;
       return dose.kind === 'hold' ? dose.holdSeconds : 0;
     };
@@ -202,18 +196,22 @@ describe('what is practised on a day', () => {
 
   test('what a sign to stop has locked is left out; a plan without its routine asks nothing', () => {
     const value = plan([standing, counted]);
-    const on = (known: StudentRecords) => practisedOn(value, known, shelf, day);
-    expect(on(records())!.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
+    const on = (change: Partial<StoredPerson> = {}) => practisedOn(value, known({ plans: [value], ...change }));
+    expect(on()!.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
     const chest = log(after(-2), { symptoms: ['chest pain'] });
-    expect(on(records({ logs: [chest] }))!.segments.map(({ id }) => id)).toEqual(['rest']);
-    expect(on(records({ routines: [routine([], { id: 'other' })] }))).toBeNull();
+    expect(on({ logs: [chest] })!.segments.map(({ id }) => id)).toEqual(['rest']);
+    expect(on({ routines: [routine([], { id: 'other' })] })).toBeNull();
+    // Where it is wanted it stays in, and is told as locked all the same.
+    const kept = practisedRoutine(base, known({ plans: [value], logs: [chest] }), true);
+    expect(kept.routine.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
+    expect([...kept.locked]).toEqual(['a', 'b']);
   });
 });
 
 describe('the days of a plan that are to come', () => {
-  const context = (strands = [standing, counted], change: Parameters<typeof planContext>[1] = {}) =>
-    planContext(plan(strands, { holidays: [{ from: after(14), to: after(16) }] }), { routine: base, ...change });
-  const days = (weeks = 5, of = context()) => plannedDays(of, student, weeks);
+  const planOf = (strands = [standing, counted]) => plan(strands, { holidays: [{ from: after(14), to: after(16) }] });
+  const days = (weeks = 5, strands = [standing, counted], change: Partial<StoredPerson> = {}) =>
+    plannedDays(planOf(strands), known(change), weeks);
 
   test('are the practice days of so many weeks without holidays, each with the dose of the forecast', () => {
     const found = days();
@@ -224,7 +222,7 @@ describe('the days of a plan that are to come', () => {
         (one) => [1, 3, 5].includes(parseISO(one).getDay()) && ![after(14), after(15), after(16)].includes(one),
       ),
     );
-    const forecast = planForecast({ ...context(), practiceDays: student.practiceDays }, until);
+    const forecast = planForecast(contextOf(planOf(), known()), until);
     const dose = (index: number, on: string) => forecast.strands[index]!.days.find((one) => one.day === on)!.dose;
     for (const one of found) {
       expect(one.goals.map(({ asked, name }) => [asked, name])).toEqual([
@@ -240,11 +238,11 @@ describe('the days of a plan that are to come', () => {
   });
 
   test('leave out what is not opened yet or locked, and say which', () => {
-    const waiting = days(1, context([standing, shut]))[0]!;
+    const waiting = days(1, [standing, shut])[0]!;
     expect(waiting.routine.segments.map(({ id }) => id)).toEqual(['a', 'rest']);
     expect(waiting.goals[1]).toMatchObject({ asked: false, words: 'not opened yet' });
     const knee = log(after(-2), { pain: 8, painWhere: 'chest', symptoms: ['chest pain'], lines: [logLine()] });
-    const [locked] = days(1, context([standing, counted], { logs: [knee] }));
+    const [locked] = days(1, [standing, counted], { logs: [knee] });
     expect(locked!.routine.segments.map(({ id }) => id)).toEqual(['rest']);
     expect(locked!.goals.map(({ words }) => words)).toEqual(Array(2).fill('left out until it is cleared'));
     // A segment stays while one of its strands is open.
@@ -252,7 +250,7 @@ describe('the days of a plan that are to come', () => {
       standing,
       { ...shut, id: 'x', segmentId: 'a', axis: 'bend' as const, start: 30, level: 30, target: 50 },
     ];
-    expect(days(1, context(two))[0]!.routine.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
+    expect(days(1, two)[0]!.routine.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
   });
 
   test('are asked for one to a hundred and fifty-six weeks', () => {
@@ -260,8 +258,10 @@ describe('the days of a plan that are to come', () => {
     expect(days(1)).toHaveLength(3);
     expect(days(156).at(-1)!.day > after(1000)).toBe(true);
     // The last of its days is one of them.
-    expect(plannedDays(context(), { ...student, practiceDays: [7] }, 1).map((one) => one.day)).toEqual([after(6)]);
-    expect(() => plannedDays(context(), { ...student, practiceDays: [] }, 1)).toThrow('practiceDays');
-    expect(() => plannedDays({ ...context(), routine: undefined }, student, 1)).toThrow('routine');
+    expect(days(1, undefined, { student: { ...student, practiceDays: [7] } }).map((one) => one.day)).toEqual([
+      after(6),
+    ]);
+    expect(() => days(1, undefined, { student: { ...student, practiceDays: [] } })).toThrow('practiceDays');
+    expect(() => days(1, undefined, { routines: [] })).toThrow('routine');
   });
 });

@@ -6,7 +6,8 @@ import { dailyLoads } from '../load/studentLoad';
 import { recentAgainstUsual } from '../load/practiceLoad';
 import type { PracticeLog } from '../practice/log';
 import { log, plan, planContext, routine, segment, strand } from '../testing/samples';
-import type { Plan, PlanContext, Strand } from '.';
+import type { Plan, Strand } from '../goals/plan';
+import type { PlanContext } from '.';
 import { MOST_WEEKS, seasonOfPlan } from './seasonOfPlan';
 
 const today = '2026-01-21';

@@ -9,14 +9,15 @@ import { withDoses } from './dosedRoutine';
 import { withSegmentValue } from '../axis/segmentAxis';
 import { dayNumber } from '../days/dayNumber';
 import { NEVER, rulesOf, type StrandState } from './machine/strandState';
-import type { Strand } from './plan';
-import { USUAL_PRACTICE_DAYS, type PlanContext } from './planContext';
+import type { Strand } from '../goals/plan';
+import { practiceDaysOf, type PlanContext } from './planContext';
 import { firstDayOf, weekOf } from './planDay';
 import type { SeasonProblem, SeasonStrand } from './season/seasonProblem';
-import { inOrder, stateOfStrand } from './stateOfStrand';
+import { inOrder } from '../person/practicesThatTell';
+import { stateOfStrand } from './stateOfStrand';
 import { lockedStrands } from './stopReasons';
 import { withRows } from './strandSessions';
-import { doseOf } from './steps';
+import { doseOf, gridOf } from './steps';
 import { withinMinutes } from './withinMinutes';
 
 /** As far ahead as a plan looks, in weeks. */
@@ -69,6 +70,12 @@ function levelBefore(strand: Strand, state: StrandState, weekStart: string): num
   return Math.max(risen ? (strand.raisedFrom ?? strand.level) : strand.level, ...strand.lost);
 }
 
+/** No more than this is ever asked of a strand, for what is noted of the person; null where nothing is. */
+export function capOf({ mostDoses }: Pick<PlanContext, 'mostDoses'>, { id }: Pick<Strand, 'id'>): number | null {
+  const limit = mostDoses.get(id);
+  return limit?.from === 'noted' ? limit.dose : null;
+}
+
 /** A plan as the machine and the planner see it. Strands keep their order. */
 export interface PlanSeason {
   readonly problem: SeasonProblem;
@@ -88,10 +95,11 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
   const week = weekOf(plan, today);
   const weekStart = firstDayOf(plan, week);
   const ownLogs = logs.filter((log) => log.routineId === plan.routineId);
-  const practiceDays = context.practiceDays.length === 0 ? USUAL_PRACTICE_DAYS : context.practiceDays;
+  const practiceDays = practiceDaysOf(context);
   const minuteLoad = usualEffort(ownLogs, today) * practiceDays.length;
   const seasonStrands = strands.map((strand): SeasonStrand => {
-    const state = stateOfStrand(strand, logs, rules, today);
+    const limit = context.mostDoses.get(strand.id);
+    const state = stateOfStrand(strand, logs, rules, today, capOf(context, strand));
     const still = locked.has(strand.id);
     const segment = routine?.segments.find(
       (entry): entry is ExerciseSegment => entry.type === 'exercise' && entry.id === strand.segmentId,
@@ -107,10 +115,11 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
       ladder: {
         step: strand.step,
         first: Math.min(strand.start, strand.level),
-        target: still ? strand.level : Math.max(strand.level, strand.target),
-        most: context.mostDoses.get(strand.id)?.dose ?? null,
+        target: still ? doseOf(strand.level, gridOf(strand)) : Math.max(strand.level, strand.target),
+        most: limit?.dose ?? null,
         byRungs: goesByRungs(strand.axis),
-        mostBy: context.mostDoses.get(strand.id)?.by ?? 'capacity',
+        mostBy: limit?.from ?? 'strength',
+        cap: capOf(context, strand),
       },
       targetDay: dayNumber(strand.targetDay),
       // A gate whose strand is gone stands open.
@@ -166,10 +175,10 @@ function baseMinutes(
 ): number {
   if (routine === undefined) return 0;
   const out = new Set(plan.strands.filter(({ id }) => locked.has(id)).map(({ segmentId }) => segmentId));
-  const dose = ({ level, step }: Pick<Strand, 'level' | 'step'>): number => doseOf(level, step);
+  const dose = (strand: Strand): number => doseOf(strand.level, gridOf(strand));
   const whole = timeline(withDoses(routine, plan, dose, out)).totalMs / 60_000;
   const growing = strands.reduce(
-    (sum, { minutesPerUnit, state: { level }, ladder: { step } }) => sum + minutesPerUnit * doseOf(level, step),
+    (sum, { minutesPerUnit, state: { level }, ladder }) => sum + minutesPerUnit * doseOf(level, ladder),
     0,
   );
   return Math.max(0, whole - growing);

@@ -3,7 +3,7 @@ import type { PracticeLog } from '../practice/log';
 import { dayNumber } from '../days/dayNumber';
 import { NEVER, noRuns, stateOf, type Rules, type StrandState } from './machine/strandState';
 import { withSession } from './machine/withSession';
-import type { Strand } from './plan';
+import type { Strand } from '../goals/plan';
 import { hasStrand, sessionOf } from './strandSessions';
 
 /** The local day of a moment. */
@@ -29,17 +29,20 @@ export const storedState = (strand: Strand): StrandState =>
 export const isOpen = (strand: Pick<Strand, 'gate' | 'openedOn' | 'level' | 'start'>): boolean =>
   strand.gate === null || strand.openedOn !== null || strand.level > strand.start;
 
-/** Practices in the order in which they were done. */
-export const inOrder = <L extends Pick<PracticeLog, 'startedAt' | 'id'>>(logs: readonly L[]): L[] =>
-  logs.toSorted((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt) || (a.id < b.id ? -1 : 1));
-
 /**
  * What the machine knows of a stored strand after the practices up to a day: its level as it was last decided, and the
  * sessions since then. Those dated after that day do not count.
  * @param logs of the student, in their order (`inOrder`)
  * @param today YYYY-MM-DD
+ * @param cap no more than this is asked, for what is noted of the person
  */
-export function stateOfStrand(strand: Strand, logs: readonly PracticeLog[], rules: Rules, today: string): StrandState {
+export function stateOfStrand(
+  strand: Strand,
+  logs: readonly PracticeLog[],
+  rules: Rules,
+  today: string,
+  cap: number | null = null,
+): StrandState {
   const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
   return logs
     .filter((log) => log.day <= today)
@@ -47,6 +50,6 @@ export function stateOfStrand(strand: Strand, logs: readonly PracticeLog[], rule
       if (!hasStrand(log, strand)) return state;
       // What was before the last change of the level only tells when it was practised.
       if (Date.parse(log.startedAt) <= changed) return stateOf({ ...state, lastOn: dayNumber(log.day) }, state);
-      return withSession(state, sessionOf(log, strand)!, rules);
+      return withSession(state, sessionOf(log, strand, cap)!, rules);
     }, storedState(strand));
 }

@@ -4,9 +4,9 @@ import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { shortDay } from '../words/shortDay';
 import { loadsPlace } from './loadsPlace';
-import type { Plan, Strand } from './plan';
+import type { Plan, Strand } from '../goals/plan';
 
-type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family'>>;
+type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family' | 'movements'>>;
 type Locked = Pick<Strand, 'clearedAt' | 'segmentId' | 'exerciseId'>;
 
 /** Of an exercise that is not known it is taken that it loads the place. */

@@ -1,6 +1,6 @@
 import { seededRandom } from '../random/seededRandom';
 import { defaultRaiseRule } from '../schools';
-import { log, logLine, plan, planContext, strand } from '../testing/samples';
+import { log, logLine, plan, planContext, strand, limit } from '../testing/samples';
 import { planForecast, planSeason, playSeasons, seasonOfPlan, strandChances, type PlanContext } from '.';
 
 const today = '2026-03-02';
@@ -50,7 +50,7 @@ describe('the chance of a strand', () => {
     const context = planContext(away, {
       logs: days(12),
       today,
-      mostDoses: new Map([['s', { dose: 70, by: 'capacity' }]]),
+      mostDoses: new Map([['s', limit(70)]]),
     });
     const [chance] = strandChances(context, 300, seededRandom(1));
     expect(chance!.weeks[0]).toMatchObject({ week: 4, day: '2026-03-02' });

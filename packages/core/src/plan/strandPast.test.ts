@@ -1,5 +1,5 @@
 import { log, logLine, strand } from '../testing/samples';
-import { inOrder } from './stateOfStrand';
+import { inOrder } from '../person';
 import { strandPast } from './strandPast';
 
 const asked = (seconds: number) => ({

@@ -1,9 +1,9 @@
 import type { PracticeLog } from '../practice/log';
 import { dayNumber } from '../days/dayNumber';
 import { MET } from './machine/strandState';
-import type { Strand } from './plan';
-import { inOrder } from './stateOfStrand';
-import { askedDose, hasStrand, metShare } from './strandSessions';
+import type { Strand } from '../goals/plan';
+import { inOrder } from '../person/practicesThatTell';
+import { askedDose, metShare, strandLines } from './strandSessions';
 
 /** A practice of a strand among its weeks. */
 export interface PastSession {
@@ -29,14 +29,14 @@ export interface PastWeek {
  * @param now the present week
  */
 export function strandPast(
-  strand: Pick<Strand, 'segmentId' | 'axis' | 'rows' | 'start'>,
+  strand: Pick<Strand, 'segmentId' | 'axis' | 'rows' | 'start' | 'insteadCounts'>,
   startsOn: string,
   logs: readonly PracticeLog[],
   now: number,
 ): { readonly weeks: readonly PastWeek[]; readonly done: readonly PastSession[] } {
   let before = strand.start;
   const done = inOrder(logs)
-    .filter((log) => hasStrand(log, strand))
+    .filter((log) => strandLines(log, strand).length > 0)
     .map((log): PastSession => {
       const told = askedDose(log, strand);
       before = Number.isFinite(told) ? told : before;

@@ -1,12 +1,10 @@
-import { builtInExercises } from '../library/builtInExercises';
 import { hold, together } from '../library/describe';
-import { softSchool } from '../schools';
 import { newStudent } from '../students';
 import { TEST_STANCE } from '../endurance';
 import type { Measure } from '../students/measure';
-import { plan, routine, segment, strand } from '../testing/samples';
+import { person, plan, routine, segment, strand } from '../testing/samples';
 import { mostDosesOf, strandPlaces } from './strandPlaces';
-import type { Strand } from '.';
+import type { Strand } from '../goals/plan';
 
 const today = '2026-01-08';
 const student = newStudent('u', 'Ama', 's');
@@ -25,7 +23,7 @@ const two = routine([
 ]);
 const bends: Strand = strand({ axis: 'bend', step: 5, start: 20, level: 42, target: 60 });
 const placesOf = (strands: Strand[], measures: readonly Measure[] = []) =>
-  strandPlaces(student, measures, plan(strands), two, builtInExercises, softSchool, today);
+  strandPlaces(plan(strands), person({ student, measures: [...measures], routines: [two] }, today));
 
 test('a strand stands as the plan turned it, beside how the routine has it', () => {
   const place = placesOf([bends]).get('s')!;
@@ -41,15 +39,16 @@ test('one whose segment is gone has no place', () => {
   expect([...places.keys()]).toEqual(['s']);
 });
 
-test('what was tested ends a dose, and what is only guessed does not', () => {
-  const long = strand({ level: 90 });
+test('what was tested ends a dose at the school’s budget; what is only guessed at the far end of what it may be', () => {
+  const long = strand({ level: 90, target: 900 });
   const guessed = placesOf([long]).get('s')!;
   expect(guessed.guessed).toEqual({ legs: true, arms: true });
-  expect(guessed.most).toBeNull();
-  const legs = placesOf([long], [tested('legs')]);
-  expect(legs.get('s')!.guessed).toEqual({ legs: false, arms: true });
-  expect(legs.get('s')!.most).toMatchObject({ by: 'capacity' });
-  expect(mostDosesOf(plan([long]), legs)).toEqual(new Map([['s', legs.get('s')!.most]]));
-  expect(mostDosesOf(plan([long, strand({ id: 'gone' })]), placesOf([long]))).toEqual(new Map());
+  expect(guessed.most).toMatchObject({ from: 'guess' });
+  const legs = placesOf([long], [tested('legs')]).get('s')!;
+  expect(legs.guessed).toEqual({ legs: false, arms: true });
+  expect(legs.most).toMatchObject({ from: 'strength' });
+  expect(legs.most!.dose).toBeLessThan(guessed.most!.dose);
+  expect(legs.limits).toContain(legs.most);
+  expect(mostDosesOf(placesOf([long, strand({ id: 'short' })]))).toEqual(new Map([['s', guessed.most]]));
   expect(placesOf([long], [tested('arms')]).get('s')!.guessed).toEqual({ legs: true, arms: false });
 });

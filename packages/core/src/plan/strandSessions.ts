@@ -1,24 +1,43 @@
+import { isInsteadOf } from '../care/caredRoutine';
 import type { LogLine, PracticeLog } from '../practice/log';
 import { dayNumber } from '../days/dayNumber';
 import { lineShare } from '../practice/lineShare';
 import type { Session } from './machine/strandState';
 import { inPosture, isPostureAxis, type Axis } from '../axis/axis';
-import type { Strand } from './plan';
-import { doseOf } from './steps';
+import type { Strand } from '../goals/plan';
+import { doseOf, gridOf } from './steps';
 
-type Rowed = Pick<Strand, 'segmentId' | 'axis' | 'rows'>;
+type Rowed = Pick<Strand, 'segmentId' | 'axis' | 'rows' | 'insteadCounts'>;
 type Row = Strand['rows'][number];
 
 const sameRow = (one: Row, other: Row): boolean => one.side === other.side && one.direction === other.direction;
 
-/** The lines of a practice that belong to a strand and asked for something. */
-export function strandLines(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId'>): LogLine[] {
-  return log.lines.filter((line) => line.segmentId === strand.segmentId && line.asked.amount > 0);
+/**
+ * The lines of a practice that belong to a strand and asked for something; those of another drill that was done instead where the teacher lets
+ * it count.
+ */
+export function strandLines(
+  log: Pick<PracticeLog, 'lines'>,
+  { segmentId, insteadCounts }: Pick<Strand, 'segmentId'> & Partial<Pick<Strand, 'insteadCounts'>>,
+): LogLine[] {
+  const own = log.lines.filter((line) => line.segmentId === segmentId && line.asked.amount > 0);
+  return own.length === 0 && insteadCounts === true ? insteadLines(log, segmentId) : own;
 }
 
-/** Whether a practice has anything of a strand. */
+const insteadLines = (log: Pick<PracticeLog, 'lines'>, segmentId: string): LogLine[] =>
+  log.lines.filter((line) => isInsteadOf(line.segmentId, segmentId) && line.asked.amount > 0);
+
+/** Whether a practice has only another drill in place of a strand, for what is noted of the person. */
+export const isInstead = (
+  log: Pick<PracticeLog, 'lines'>,
+  strand: Pick<Strand, 'segmentId' | 'insteadCounts'>,
+): boolean => strandLines(log, strand).length === 0 && insteadLines(log, strand.segmentId).length > 0;
+
+/** Whether a practice has anything of a strand, or of what was done instead of it. */
 export const hasStrand = (log: Pick<PracticeLog, 'lines'>, { segmentId }: Pick<Strand, 'segmentId'>): boolean =>
-  log.lines.some((line) => line.segmentId === segmentId && line.asked.amount > 0);
+  log.lines.some(
+    (line) => (line.segmentId === segmentId || isInsteadOf(line.segmentId, segmentId)) && line.asked.amount > 0,
+  );
 
 /** The smallest share of a round after which alignment was lost; 1 when it was kept. */
 export function alignmentShare(log: Pick<PracticeLog, 'lines'>, strand: Pick<Strand, 'segmentId'>): number {
@@ -43,6 +62,8 @@ export function metShare(log: Pick<PracticeLog, 'lines'>, strand: Rowed): number
 /** Sides and directions of a strand that a practice has nothing of. */
 export function missingRows(log: Pick<PracticeLog, 'lines'>, strand: Rowed): Row[] {
   const lines = strandLines(log, strand);
+  // Another drill may have other sides.
+  if (lines.some(({ segmentId }) => segmentId !== strand.segmentId)) return [];
   return strand.rows.filter((row) => !lines.some((line) => sameRow(row, line)));
 }
 
@@ -84,16 +105,25 @@ export function strandEffort(
 
 const HARDLY = 1e-3;
 
-/** A practice as the machine sees it; null when it has nothing of the strand. */
-export function sessionOf(log: PracticeLog, strand: Rowed & Pick<Strand, 'level' | 'step'>): Session | null {
+/**
+ * A practice as the machine sees it; null when it has nothing of the strand. Another drill done instead keeps the strand from a gap, and is no
+ * test of it.
+ * @param cap no more than this is asked, for what is noted of the person
+ */
+export function sessionOf(
+  log: PracticeLog,
+  strand: Rowed & Pick<Strand, 'level' | 'step' | 'start' | 'target'>,
+  cap: number | null = null,
+): Session | null {
   const share = metShare(log, strand);
-  if (share === null) return null;
+  if (share === null)
+    return isInstead(log, strand) ? { day: dayNumber(log.day), share: 1, kept: 1, effort: null, counts: false } : null;
   return {
     day: dayNumber(log.day),
     share,
     kept: alignmentShare(log, strand),
     effort: strandEffort(log, strand),
-    counts: askedDose(log, strand) >= doseOf(strand.level, strand.step) - HARDLY,
+    counts: askedDose(log, strand) >= Math.min(cap ?? Infinity, doseOf(strand.level, gridOf(strand))) - HARDLY,
   };
 }
 

@@ -3,22 +3,17 @@ import { pointsInWork } from '../corrections/correction';
 import type { PracticeLog } from '../practice/log';
 import { axisWords } from '../axis/axisWords';
 import { shortDay } from '../words/shortDay';
+import { doseLimitWords } from './doseLimitWords';
 import { heldWords } from './weekReason';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
-import { reachDose, topDose, type Ruling } from './machine/judge';
-import {
-  DAYS_AFTER_EASE,
-  DAYS_BETWEEN_EASES,
-  DAYS_BETWEEN_RAISES,
-  FIND_AGAIN,
-  type Ladder,
-} from './machine/strandState';
-import type { Strand } from './plan';
+import { reachDose, type Ruling } from './machine/judge';
+import { DAYS_AFTER_EASE, DAYS_BETWEEN_EASES, DAYS_BETWEEN_RAISES, FIND_AGAIN } from './machine/strandState';
+import type { Strand } from '../goals/plan';
 import type { PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
-import type { PlanSeason } from './seasonOfPlan';
+import { capOf, type PlanSeason } from './seasonOfPlan';
 import { isOpen } from './stateOfStrand';
-import { doseOf, floorToStep } from './steps';
+import { doseOf, gridOf, nextDose } from './steps';
 import { alignmentShare, hasStrand, metShare, missingRows, sessionOf, strandEffort } from './strandSessions';
 
 export interface Ruled {
@@ -35,9 +30,10 @@ export interface Ruled {
 const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
 
 /** Practices since the level last changed that asked for the present dose, the newest first. */
-function atDose({ own }: Ruled, strand: Strand): PracticeLog[] {
+function atDose({ own, context }: Ruled, strand: Strand): PracticeLog[] {
   const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
-  return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand)!.counts);
+  const cap = capOf(context, strand);
+  return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand, cap)!.counts);
 }
 
 const sideWords = ({ side, direction }: Strand['rows'][number]): string =>
@@ -54,14 +50,14 @@ function partlyWords(log: PracticeLog, strand: Strand): string {
 
 /** Whether a raise is being saved up: the level is beyond its dose, and the dose is not the last one. */
 export function isSavingUp(strand: Strand): boolean {
-  const dose = doseOf(strand.level, strand.step);
+  const dose = doseOf(strand.level, gridOf(strand));
   return isOpen(strand) && strand.lost.length === 0 && strand.level > dose + 1e-6 && dose < reachDose(strand);
 }
 
 /** What the raise that is saved up comes to: `11 of the 16 repetitions`. */
-export function savedWords(strand: Pick<Strand, 'step' | 'axis'>, level: number): string {
-  const dose = doseOf(level, strand.step);
-  const next = dose + strand.step;
+export function savedWords(strand: Pick<Strand, 'step' | 'axis' | 'start' | 'target'>, level: number): string {
+  const dose = doseOf(level, gridOf(strand));
+  const next = nextDose(dose, gridOf(strand));
   const saved = strand.axis === 'time' ? Math.floor(level) : Math.floor(level * 10) / 10;
   return `${axisWords(saved, strand.axis)} of the ${axisWords(next, strand.axis)}`;
 }
@@ -94,43 +90,40 @@ function unasked({ own, ruling }: Ruled, strand: Strand): string | null {
   return less === 0 ? null : 'The practices since then asked for less: they are kept, and are no test of this dose.';
 }
 
-/** What keeps a strand at its highest dose. */
-const allowedWords = (by: Ladder['mostBy']): string =>
-  by === 'alignment'
-    ? 'as far as knees stay behind the toes and heels on the floor'
-    : 'what the school’s budget allows by what is known of legs and arms';
-
-/** A level above what the body is known to hold is pointed out, whatever the verdict. */
-function overWords({ season, index }: Ruled, strand: Strand): string | null {
-  const { ladder } = season.problem.strands[index]!;
-  if (
-    ladder.most === null ||
-    doseOf(strand.level, strand.step) <= Math.max(strand.step, floorToStep(ladder.most, strand.step))
-  )
-    return null;
-  const now = axisWords(doseOf(strand.level, strand.step), strand.axis);
-  const most = axisWords(floorToStep(ladder.most, strand.step), strand.axis);
-  return ladder.mostBy === 'alignment'
-    ? `${now} is more than ${most}, from where knees or heels give way on this body: look at it.`
-    : `${now} is more than the ${most} that the school’s budget allows by what is known of legs and arms: look at it.`;
+/** A level above its limit is pointed out, whatever the verdict. */
+function overWords({ context, ruling }: Ruled, strand: Strand): string | null {
+  const limit = context.mostDoses.get(strand.id);
+  if (limit === undefined || limit.from === 'instead') return null;
+  const grid = gridOf(strand);
+  const dose = doseOf(strand.level, grid);
+  if (dose <= Math.max(limit.dose, doseOf(limit.dose, grid)) + 1e-6) return null;
+  const now = axisWords(dose, strand.axis);
+  const said = ruling.because === 'capacity' ? '' : ` ${doseLimitWords(strand, limit)}`;
+  return limit.from === 'noted'
+    ? `The plan is at ${now}; no more than ${axisWords(limit.dose, strand.axis)} is asked.${said}`
+    : `${now} is more than that: look at it.${said}`;
 }
 
 function mainWords(ruled: Ruled, strand: Strand): string[] {
   const { context, season, index, ruling, own } = ruled;
   const { rule, today } = context;
-  const { state, ladder } = season.problem.strands[index]!;
+  const { state } = season.problem.strands[index]!;
+  const limit = context.mostDoses.get(strand.id);
   const [last] = own;
   const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
   const marks = atDose(ruled, strand);
   const growth = percent(season.problem.rules.growth);
   const down = downWords(strand, ruling);
   switch (ruling.because) {
-    case 'retest':
+    case 'retest': {
+      const gone = days >= rule.retestGapDays ? days : state.gap;
+      const before = days >= rule.retestGapDays ? '' : ` before ${shortDay(last!.day)}`;
       return [
         down === null
-          ? `${days} days without practice: test the baseline again before anything is raised.`
-          : `${days} days without practice: test the baseline again; until then ${down.what}.`,
+          ? `${gone} days without practice${before}: test the baseline again before anything is raised.`
+          : `${gone} days without practice${before}: test the baseline again; until then ${down.what}.`,
       ];
+    }
     case 'gap': {
       const gap = days >= rule.easeGapDays ? days : state.gap;
       return [
@@ -192,7 +185,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       return [`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`];
     }
     case 'back':
-      return [`The practice on ${shortDay(marks[0]!.day)} came after a gap: once more at this dose, then it may rise.`];
+      return ['Back after a gap, and met: once more at this dose, then it may rise.'];
     case 'point': {
       const [point] = pointsInWork(context.corrections, strand.heldBy, today);
       return [
@@ -204,9 +197,11 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
     case 'reached':
       return ['The target is reached: keep it, or set a new one.'];
     case 'capacity':
-      if (ladder.mostBy === 'minutes')
+      if (season.problem.strands[index]!.ladder.mostBy === 'minutes')
         return ['The session has no more minutes; shorten something else, or let it be longer.'];
-      return [`${axisWords(topDose(ladder), strand.axis)} is ${allowedWords(ladder.mostBy)}.`];
+      return [`${doseLimitWords(strand, limit)!} ${limit!.mend}`];
+    case 'instead':
+      return [`It stays ${limit!.reason}. What is practised instead keeps it from a gap, and does not raise it.`];
     case 'holiday':
       return ['A holiday: nothing is raised while it lasts.'];
     case 'lighter':
@@ -235,7 +230,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
 /** What an ease comes to: a lower dose, or the same one, where only what was saved up goes. Null where nothing moves. */
 function downWords(strand: Strand, { level }: Ruling): { what: string; back: string } | null {
   if (level === null) return null;
-  return doseOf(level, strand.step) < doseOf(strand.level, strand.step)
+  return doseOf(level, gridOf(strand)) < doseOf(strand.level, gridOf(strand))
     ? { what: 'it goes one rung down', back: 'Met twice there, the old level comes back in one step.' }
     : {
         what: 'what was saved up for the next dose is put back',
@@ -250,7 +245,7 @@ function daysSince(day: number, today: string): string {
 
 function raiseWords(strand: Strand, level: number, growth: string, sessions: number, ceiling: number): string[] {
   const why = `Met ${times(sessions)} running at effort ${ceiling} or less, alignment kept.`;
-  if (doseOf(level, strand.step) > doseOf(strand.level, strand.step)) {
+  if (doseOf(level, gridOf(strand)) > doseOf(strand.level, gridOf(strand))) {
     return [why, level >= strand.target ? 'This is the target.' : `Not more: at most ${growth} a week.`];
   }
   return [why, `The raise of ${growth} is saved up: ${savedWords(strand, level)}.`];

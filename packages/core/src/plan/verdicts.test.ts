@@ -1,22 +1,20 @@
 import fc from 'fast-check';
 import type { Correction } from '../corrections';
 import { defaultRaiseRule as rule, softSchool } from '../schools';
-import { log, logLine, plan, planContext, shelf, strand, verdictOn } from '../testing/samples';
+import { log, logLine, plan, planContext, shelf, strand, verdictOn, limit } from '../testing/samples';
 import type { PracticeLog } from '../practice/log';
 import { painPlaces } from '../practice/painPlace';
 import { axisWords } from '../axis';
+import { PlanSchema, type Plan, type Strand } from '../goals/plan';
 import {
   decide,
   doseOf,
   isDue,
   lockedStrands,
-  PlanSchema,
   planVerdicts,
   stopReasons,
   weekReason,
-  type Plan,
   type PlanContext,
-  type Strand,
   type Verdict,
 } from '.';
 
@@ -129,12 +127,13 @@ describe('verdict, each rule at its boundary', () => {
     expect(judge([]).source).toBe('practice');
     expect(judge(shares(0.5, 0.5)).source).toBe('practice');
     // Practised over, a gap is answered with the practice after it.
-    expect(judge([log('2025-11-07'), log('2026-01-07')])).toMatchObject({ because: 'gap', source: 'practice' });
+    expect(judge([log('2025-12-20'), log('2026-01-07')])).toMatchObject({ because: 'gap', source: 'practice' });
   });
 
   test('a gap between two sessions is not forgotten: met 62 days ago and met yesterday is no raise', () => {
     const gone = [log('2025-11-07'), log('2026-01-07')];
-    expect(judge(gone)).toMatchObject({ kind: 'ease', because: 'gap' });
+    // So long a gap wants a new baseline, also after the first practice.
+    expect(judge(gone)).toMatchObject({ kind: 'ease', because: 'retest', retest: true });
     // At the first dose there is nothing to take off, and still no raise.
     expect(judge(gone, '2026-01-08', { start: 60 }).kind).toBe('stay');
     // Once the old dose was met twice after the gap it is found again; a raise is earned anew.
@@ -243,8 +242,10 @@ describe('verdict, each rule at its boundary', () => {
       );
     expect(judge(at(180), '2026-01-08', { level: 180 }).reasons[0]).toContain('target');
     expect(judge(at(175), '2026-01-08', { level: 178 })).toMatchObject({ kind: 'raise', toDose: 180 });
-    // A target off the grid is reached at the dose below it (check value: step 10 s, target 75 s, reached at 70 s).
-    expect(judge(at(70), '2026-01-08', { step: 10, level: 72.6, target: 75 }).because).toBe('reached');
+    // A target off the grid is a dose of its own: step 10 s, target 75 s, reached at 75 s.
+    const off = { step: 10, target: 75 };
+    expect(judge(at(70), '2026-01-08', { ...off, level: 72.6 })).toMatchObject({ kind: 'raise', toDose: 75 });
+    expect(judge(at(75), '2026-01-08', { ...off, level: 75 }).because).toBe('reached');
   });
 
   test('a raise too small for a step is saved up, and said', () => {
@@ -426,12 +427,11 @@ describe('the rails of the whole plan', () => {
   });
 
   test('what the body is known to hold is the end, and a level above it is pointed out', () => {
-    const most = (seconds: number) =>
-      verdicts(3, value, { mostDoses: new Map([['one', { dose: seconds, by: 'capacity' }]]) })[0]!;
+    const most = (seconds: number) => verdicts(3, value, { mostDoses: new Map([['one', limit(seconds)]]) })[0]!;
     expect(most(63)).toMatchObject({ kind: 'stay', because: 'capacity', moves: false });
     expect(most(64.9).reasons[0]).toContain('1:00 min is what the school’s budget allows');
     expect(most(65)).toMatchObject({ kind: 'raise', toDose: 65 });
-    expect(most(26).reasons.join(' ')).toContain('1:00 min is more than the 25 s that the school’s budget allows');
+    expect(most(26).reasons.join(' ')).toContain('1:00 min is more than that: look at it.');
   });
 
   test('a full session takes no more; the nearer goals get what there is', () => {

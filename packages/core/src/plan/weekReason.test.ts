@@ -1,6 +1,6 @@
-import { plan, strand } from '../testing/samples';
+import { plan, strand, limit } from '../testing/samples';
 import type { StrandWeek } from './planForecast';
-import { railWords, weekReason } from './weekReason';
+import { weekReason } from './weekReason';
 import { withoutStrand } from './withoutStrand';
 
 const one = strand({
@@ -38,7 +38,11 @@ test.each<[Partial<StrandWeek>, string]>([
     { kind: 'held', rail: 'axis', waitsFor: 'o' },
     'The same; the same drill rises in another way this week: repetitions.',
   ],
-  [{ kind: 'lighter' }, 'A lighter week: 40 % less, every 4th week.'],
+  [{ kind: 'lighter', level: 65, dose: 40 }, 'A lighter week, every 4th week: 38 % less than 1:05 min.'],
+  [
+    { kind: 'lighter', level: 65, dose: 65 },
+    'A lighter week, every 4th week: this is already the smallest dose, and nothing is raised.',
+  ],
   [{ kind: 'holiday' }, 'Holiday: nothing is raised, and the dose is found again after it.'],
   [{ kind: 'frozen' }, 'Frozen by you: nothing is raised.'],
   [{ kind: 'overruled', week: 3 }, 'Set by you: Exams.'],
@@ -46,7 +50,7 @@ test.each<[Partial<StrandWeek>, string]>([
   [{ kind: 'overruled', week: 5 }, 'Set by you.'],
   [{ kind: 'reached', level: 180 }, 'Target reached: keep it.'],
   [{ kind: 'reached', level: 190 }, 'Target reached: keep it.'],
-  [{ kind: 'reached' }, `As far as it goes; ${railWords.capacity}.`],
+  [{ kind: 'reached' }, 'As far as it goes.'],
   [{ kind: 'closed' }, 'Not practised yet.'],
   [{ kind: 'closed', rail: 'gate', waitsFor: 'o' }, 'Not practised yet: it opens after One-hand reeling.'],
   [{ kind: 'closed', rail: 'load', waitsFor: 'o' }, 'Not practised yet.'],
@@ -55,16 +59,21 @@ test.each<[Partial<StrandWeek>, string]>([
   expect(said(week)).toBe(words);
 });
 
-test('a target between two doses is reached with the lower one', () => {
+test('a target between two doses is a dose of its own; short of it the limit is said', () => {
   const near = strand({ target: 68 });
   const week = { kind: 'reached', week: 2, level: 66, dose: 65, rail: null, waitsFor: null } as StrandWeek;
-  expect(weekReason(value, near, week)).toBe('Target reached: keep it.');
+  expect(weekReason(value, near, { ...week, level: 68, dose: 68 })).toBe('Target reached: keep it.');
+  expect(weekReason(value, near, week, 0.1, limit(66))).toBe(
+    'As far as it goes: 1:05 min is what the school’s budget allows.',
+  );
 });
 
 test('of every which week a lighter one comes is said as people say it', () => {
   const every = (lighterEvery: number) =>
-    weekReason({ ...value, lighterEvery }, one, { kind: 'lighter' } as StrandWeek).split('every ')[1];
-  expect([1, 2, 3, 4].map(every)).toEqual(['1st week.', '2nd week.', '3rd week.', '4th week.']);
+    weekReason({ ...value, lighterEvery }, one, { kind: 'lighter', level: 65, dose: 40 } as StrandWeek)
+      .split('every ')[1]!
+      .split(':')[0];
+  expect([1, 2, 3, 4].map(every)).toEqual(['1st week', '2nd week', '3rd week', '4th week']);
 });
 
 test('without a strand what waited for it is open, and the rest stays as it is', () => {

@@ -1,8 +1,10 @@
 import { percent } from '../words/percent';
-import type { Plan, Strand } from './plan';
+import type { Plan, Strand } from '../goals/plan';
+import type { DoseLimit } from '../limits/axisLimits';
 import type { StrandWeek } from './planForecast';
 import type { Rail } from './season/seasonProblem';
-import { doseOf } from './steps';
+import { doseLimitWords } from './doseLimitWords';
+import { doseOf, gridOf, nextDose } from './steps';
 import { axisLabels, axisWords } from '../axis/axisWords';
 
 /** What a guard rail says, in a teacher's words. */
@@ -13,7 +15,10 @@ export const railWords: Record<Rail, string> = {
   order: 'it makes room for another strand',
   gate: 'it opens after another strand',
   axis: 'the same drill goes up along another axis this week',
-  capacity: 'more would ask too much of the legs or arms',
+  strength: 'more is beyond the school’s budget by what is known of the strength',
+  guess: 'more is beyond what the strength could be, by a guess',
+  noted: 'no more is asked with what is noted of the person',
+  instead: 'another drill is done instead, for what is noted of the person',
   alignment: 'beyond it the knees pass the toes, or the heels lift',
 };
 
@@ -41,8 +46,15 @@ export function heldWords(
 /**
  * Why a week of a plan asks for its dose, and why not for more.
  * @param growth what a week may add
+ * @param limit the smallest limit of the strand
  */
-export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth = plan.growthPerWeek): string {
+export function weekReason(
+  plan: Plan,
+  strand: Strand,
+  week: StrandWeek,
+  growth = plan.growthPerWeek,
+  limit?: DoseLimit,
+): string {
   switch (week.kind) {
     case 'now':
       return 'Where the strand stands now.';
@@ -51,7 +63,8 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth 
         ? 'The target.'
         : `Up; not more, since a week may add at most ${percent(growth)}.`;
     case 'carry': {
-      const next = axisWords(doseOf(week.level, strand.step) + strand.step, strand.axis);
+      const grid = gridOf(strand);
+      const next = axisWords(nextDose(doseOf(week.level, grid), grid), strand.axis);
       return `The same; ${percent(growth)} a week has not yet filled the step to ${next}.`;
     }
     case 'found':
@@ -63,7 +76,7 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth 
         ? 'The same: the next raise is still being earned.'
         : `The same; ${heldWords({ ...week, rail: week.rail }, plan.strands)}.`;
     case 'lighter':
-      return `A lighter week: ${percent(plan.lighterCut)} less, every ${ordinal(plan.lighterEvery)} week.`;
+      return lighterWords(plan, strand, week);
     case 'holiday':
       return 'Holiday: nothing is raised, and the dose is found again after it.';
     case 'frozen':
@@ -73,8 +86,8 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth 
       return `Set by you${reason === '' ? '.' : `: ${reason}`}`;
     }
     case 'reached':
-      return doseOf(week.level, strand.step) < doseOf(strand.target, strand.step)
-        ? `As far as it goes; ${railWords.capacity}.`
+      return doseOf(week.level, gridOf(strand)) < strand.target
+        ? `As far as it goes${limit === undefined ? '.' : `: ${doseLimitWords(strand, limit)!}`}`
         : 'Target reached: keep it.';
     case 'closed':
       return week.rail === 'gate'
@@ -83,6 +96,14 @@ export function weekReason(plan: Plan, strand: Strand, week: StrandWeek, growth 
     case 'locked':
       return 'Locked after a sign to stop; nothing is planned until you clear it.';
   }
+}
+
+/** What a lighter week really takes off. */
+function lighterWords(plan: Plan, strand: Strand, { dose, level }: StrandWeek): string {
+  const full = doseOf(level, gridOf(strand));
+  const every = `every ${ordinal(plan.lighterEvery)} week`;
+  if (dose >= full - 1e-6) return `A lighter week, ${every}: this is already the smallest dose, and nothing is raised.`;
+  return `A lighter week, ${every}: ${percent((full - dose) / full)} less than ${axisWords(full, strand.axis)}.`;
 }
 
 function ordinal(value: number): string {

@@ -1,19 +1,10 @@
 import { newStudent } from '../students';
 import { softSchool } from '../schools';
 import { eachSide, hold, together } from '../library/describe';
-import {
-  dosedRoutine,
-  doseOn,
-  lockedStrands,
-  newStrand,
-  planForecast,
-  PlanSchema,
-  weekReason,
-  type Plan,
-  type PlanContext,
-} from '.';
+import { PlanSchema, type Plan } from '../goals/plan';
+import { dosedRoutine, doseOn, lockedStrands, newStrand, planForecast, weekReason, type PlanContext } from '.';
 import type { PracticeLog } from '../practice/log';
-import { log, plan, planContext, routine, segment, shelf, strand } from '../testing/samples';
+import { log, plan, planContext, routine, segment, shelf, strand, limit } from '../testing/samples';
 
 const weeks = (value: Plan, change: Partial<PlanContext> = {}) =>
   planForecast(planContext(value, { practiceDays: [1, 3, 5, 6], ...change })).strands[0]!;
@@ -60,8 +51,8 @@ test('a dose that was overruled is asked for in its week, with the reason, and o
   expect(found.weeks[2]).toMatchObject({ dose: 40, kind: 'overruled' });
   expect(found.weeks[1]!.dose).toBeGreaterThan(40);
   expect(weekReason(value, value.strands[0]!, found.weeks[2]!)).toBe('Set by you: Exams.');
-  expect(doseOn(value, value.strands[0]!, '2026-01-20')).toBe(40);
-  expect(doseOn(value, value.strands[0]!, '2026-01-13')).toBe(60);
+  expect(doseOn(value, value.strands[0]!, '2026-01-20', [1, 3, 5])).toBe(40);
+  expect(doseOn(value, value.strands[0]!, '2026-01-13', [1, 3, 5])).toBe(60);
 });
 
 test('a higher dose for one week is no goal reached', () => {
@@ -71,13 +62,13 @@ test('a higher dose for one week is no goal reached', () => {
 
 test('what the body is known to hold is the end of the ladder, and says so', () => {
   const value = plan([strand({ target: 300 })]);
-  const found = weeks(value, { mostDoses: new Map([['s', { dose: 150, by: 'capacity' }]]) });
+  const found = weeks(value, { mostDoses: new Map([['s', limit(150)]]) });
   expect(Math.max(...found.weeks.map((week) => week.dose))).toBe(150);
-  expect(found).toMatchObject({ earliestDay: null, binding: 'capacity' });
+  expect(found).toMatchObject({ earliestDay: null, binding: 'strength' });
   expect(weekReason(value, value.strands[0]!, { ...found.weeks.at(-1)!, kind: 'reached' })).toContain(
     'As far as it goes',
   );
-  expect(weeks(value, { mostDoses: new Map([['s', { dose: 400, by: 'capacity' }]]) }).earliestDay).not.toBeNull();
+  expect(weeks(value, { mostDoses: new Map([['s', limit(400)]]) }).earliestDay).not.toBeNull();
 });
 
 test('a full session is the end of the ladder for the goal that is farther', () => {
@@ -154,7 +145,7 @@ test('repetitions rise in the multiple in which the school counts', () => {
     newStrand('s', segment('a', reeling.defaultDose), reeling, 'repetitions', 24, '2026-05-04', { countsOf });
   expect([made(8).step, made(1).step]).toEqual([8, 1]);
   const lighter = plan([{ ...made(8), level: 8 }]);
-  expect(doseOn(lighter, lighter.strands[0]!, '2026-01-26')).toBe(8);
+  expect(doseOn(lighter, lighter.strands[0]!, '2026-01-26', [1, 3, 5])).toBe(8);
 });
 
 test('locked strands are those with a sign to stop since they were cleared', () => {
@@ -182,23 +173,23 @@ test('a locked strand leaves its turn to the others', () => {
 test('a locked strand is left out of what is practised, and the rest stays as it is', () => {
   const two = routine([segment('a', hold(60, together(1))), segment('b', hold(30, together(1)))]);
   const own = plan([strand({ level: 90 })]);
-  const whole = dosedRoutine(two, own, '2026-01-06').segments;
+  const whole = dosedRoutine(two, own, '2026-01-06', [1, 3, 5]).segments;
   expect(whole.map((entry) => entry.id)).toEqual(['a', 'b']);
-  expect(dosedRoutine(two, own, '2026-01-06', new Set(['a'])).segments).toEqual([whole[1]]);
+  expect(dosedRoutine(two, own, '2026-01-06', [1, 3, 5], new Set(['a'])).segments).toEqual([whole[1]]);
 });
 
 test('a strand that is not opened yet is left out of what is practised, until it is', () => {
   const two = routine([segment('a', hold(60, together(1))), segment('b', hold(30, together(1)))]);
   const gated = strand({ id: 'later', segmentId: 'b', gate: { strandId: 's', dose: 90 } });
   const ids = (later: typeof gated) =>
-    dosedRoutine(two, plan([strand(), later]), '2026-01-06').segments.map(({ id }) => id);
+    dosedRoutine(two, plan([strand(), later]), '2026-01-06', [1, 3, 5]).segments.map(({ id }) => id);
   expect(ids(gated)).toEqual(['a']);
   expect(ids({ ...gated, openedOn: '2026-01-05' })).toEqual(['a', 'b']);
   // One that had already risen before there were openings has long been open.
   expect(ids({ ...gated, level: 66 })).toEqual(['a', 'b']);
   // A segment with another strand that is open stays.
   const other = strand({ id: 'count', segmentId: 'b', axis: 'repetitions', step: 1, start: 1, level: 1 });
-  expect(dosedRoutine(two, plan([strand(), gated, other]), '2026-01-06').segments).toHaveLength(2);
+  expect(dosedRoutine(two, plan([strand(), gated, other]), '2026-01-06', [1, 3, 5]).segments).toHaveLength(2);
 });
 
 test('a student from before reads with a capacity as tested', () => {

@@ -51,7 +51,7 @@ test('what takes no minutes, or is as far as its body lets it, needs none', () =
   // Not even where the session is too long already.
   expect(most([still, at(20)], 1.5)).toEqual([null, 10]);
   expect(most([at(10, { minutesPerUnit: 0 }), at(20)], 1.5)).toEqual([null, 10]);
-  const ended = at(40, { ladder: { ...at(40).ladder, most: 10, mostBy: 'capacity' } });
+  const ended = at(40, { ladder: { ...at(40).ladder, most: 10, mostBy: 'strength', cap: null } });
   expect(most([ended, at(20)], 4)).toEqual([null, null]);
   expect(within([ended, at(20)], 3.5)[0]).toBe(ended);
 });

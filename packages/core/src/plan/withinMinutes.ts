@@ -5,7 +5,7 @@ import { doseOf } from './steps';
 /** Room for rounding, min. */
 const TINY = 1e-6;
 
-const present = ({ state, ladder }: SeasonStrand): number => (state.open ? doseOf(state.level, ladder.step) : 0);
+const present = ({ state, ladder }: SeasonStrand): number => (state.open ? doseOf(state.level, ladder) : 0);
 
 /**
  * Which goals fit into a session together, settled before they are planned: as many as can be, of equally many those whose

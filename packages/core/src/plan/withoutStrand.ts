@@ -1,4 +1,4 @@
-import type { Plan } from './plan';
+import type { Plan } from '../goals/plan';
 
 /** The plan without a strand: its drill has the routine's own dose again, and what waited for it opens by itself. */
 export const withoutStrand = (plan: Plan, strandId: string): Plan => ({

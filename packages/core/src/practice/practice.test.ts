@@ -155,7 +155,12 @@ describe('a range, and by feel', () => {
     segment('c', { ...hold(60, together(1)), least: 0 }),
   ]);
   const spans = timeline(ranged);
-  const strandOf = (segmentId: string, axis: 'time' | 'repetitions') => ({ segmentId, axis, rows: [] });
+  const strandOf = (segmentId: string, axis: 'time' | 'repetitions') => ({
+    segmentId,
+    axis,
+    rows: [],
+    insteadCounts: false,
+  });
   const metIn = (...list: Press[]) => {
     const state = conduct(spans, presses([0, 'start'], ...list), 10_000_000);
     const lines = logLines(ranged, spans, state, shelf);

@@ -14,8 +14,13 @@ export const TurnedSchema = z.object({
   stanceWidth: z.number().min(0).max(4).nullable().default(null),
   /** Which of its stages is practised, from 1; null is the whole drill. */
   stage: z.number().int().min(1).max(12).nullable().default(null),
+  /** A hand stays on a chair or the wall. */
+  handOn: z.literal(true).nullable().default(null),
 });
 export type Turned = z.infer<typeof TurnedSchema>;
+
+/** What of it is a number. */
+export type TurnedNumber = Exclude<keyof Turned, 'handOn'>;
 
 /** What turns nothing is no turn. */
 export const asItIs = (turned: Turned | null): Turned | null =>

@@ -10,6 +10,7 @@ export const unturned: Turned = {
   ahead: null,
   stanceWidth: null,
   stage: null,
+  handOn: null,
 };
 
 /** The segment with its posture turned in part; a turn that leaves everything is taken away. */

@@ -4,3 +4,4 @@ export * from './limits';
 export * from './noted';
 export * from './norms';
 export * from './ownLimits';
+export * from './usualAtAge';

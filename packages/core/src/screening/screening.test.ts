@@ -1,6 +1,6 @@
 import { breathDoubts, restingRate, slowedPattern } from '../breath';
 import { careFor } from '../care';
-import { standardBody } from '../body';
+import { standardPerson } from '../person';
 import { breathe, pattern } from '../library/describe';
 import { routineFindings } from '../findings';
 import { softSchool } from '../schools';
@@ -23,11 +23,13 @@ import {
 /** What a pattern goes beyond for somebody of whom this is noted. */
 const beyond = (of: ReturnType<typeof pattern>, restingBreath: number | null, ...noted: Condition[]) =>
   careFor(
-    segment('b', breathe(6, of), { exerciseId: 'belly-breathing' }),
-    shelf.get('belly-breathing')!,
-    { noted: noted.map((one) => notedCondition(one)), restingBreath },
+    {
+      segment: segment('b', breathe(6, of), { exerciseId: 'opening-closing' }),
+      exercise: shelf.get('opening-closing')!,
+      school: softSchool,
+    },
+    { ...standardPerson('2026-03-02'), noted: noted.map((one) => notedCondition(one)), restingBreath },
     [...shelf.values()],
-    softSchool,
   );
 
 test('one-leg norms by age (Springer et al. 2007, from memory)', () => {
@@ -115,12 +117,8 @@ describe('slow breath', () => {
       exercises: shelf,
       school: softSchool,
       person: {
-        name: 'Ama',
-        body: standardBody,
-        capacity: { kneeNm: 160, shoulderNm: 40, spread: { legs: 1, arms: 1 } },
-        ankleRangeDeg: 38,
+        ...standardPerson('2026-03-02'),
         restingBreath: 14,
-        noted: [],
         learned: null,
         reached: [],
       },

@@ -96,7 +96,7 @@ export function capacityOfStudent(
   const { body } = bodyOfStudent(student);
   const year = Number(today.slice(0, 4));
   const age = student?.birthYear == null ? USUAL_AGE : Math.max(0, Math.min(120, year - student.birthYear));
-  const guess = capacityGuess(body.mass, age, 'unknown', student?.habit ?? 'active');
+  const guess = capacityGuess({ mass: body.mass, age, habit: student?.habit ?? 'active', stature: body.stature });
   const holds = measuresOf(measures, 'hold').filter((hold) => dayNumber(today) - dayNumber(hold.day) <= STALE_DAYS);
   const { evidence, practices } =
     practised === null || student === null ? { evidence: [], practices: 0 } : practisedHolds(body, practised, today);
@@ -120,6 +120,7 @@ export function capacityOfStudent(
     kneeNm: legs.momentNm,
     shoulderNm: arms.momentNm,
     spread: { legs: spreadOf(legs), arms: spreadOf(arms) },
+    guessed: { legs: legs.from === 'guess', arms: arms.from === 'guess' },
     legs,
     arms,
   };

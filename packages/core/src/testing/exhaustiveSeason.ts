@@ -1,3 +1,4 @@
+import type { Ladder } from '../plan/machine/strandState';
 import type { SeasonProblem } from '../plan/season/seasonProblem';
 
 /** What a season comes to: goals late, days late, the day of each goal by the order of their days, the largest growth. */
@@ -24,7 +25,11 @@ interface Branch {
   readonly growth: number;
 }
 
-const floorTo = (value: number, step: number): number => Math.max(step, Math.floor(value / step + 1e-6) * step);
+/** The doses up to a value: whole steps, and the target itself. */
+function floorTo(value: number, { step, target }: Pick<Ladder, 'step' | 'target'>): number {
+  const steps = Math.max(step, Math.floor(value / step + 1e-6) * step);
+  return target <= value + 1e-6 ? Math.max(steps, target) : steps;
+}
 
 /**
  * Every season there is, by brute force: all sets of raises in all weeks, waiting included. It knows nothing of the
@@ -34,19 +39,21 @@ const floorTo = (value: number, step: number): number => Math.max(step, Math.flo
 export function exhaustiveSeason({ strands, calendar, rules, rails, mostWeeks }: SeasonProblem): SeasonValue {
   const { start } = calendar;
   const dose = (index: number, { level, open }: Pick<Standing, 'level' | 'open'>): number =>
-    open ? floorTo(level, strands[index]!.ladder.step) : 0;
-  const wanted = strands.map(({ ladder }) => floorTo(ladder.target, ladder.step));
-  const reach = strands.map(({ ladder: { most, step } }, index) =>
-    most === null ? wanted[index]! : Math.min(wanted[index]!, floorTo(most, step)),
+    open ? floorTo(level, strands[index]!.ladder) : 0;
+  const wanted = strands.map(({ ladder }) => ladder.target);
+  const reach = strands.map(({ ladder }, index) =>
+    ladder.most === null ? wanted[index]! : Math.min(wanted[index]!, floorTo(ladder.most, ladder)),
   );
   const load = (all: readonly Standing[]): number =>
     all.reduce((sum, { level, open }, index) => sum + (open ? level * strands[index]!.loadPerUnit : 0), rails.baseLoad);
   const minutes = (all: readonly Standing[]): number =>
     all.reduce((sum, entry, index) => sum + dose(index, entry) * strands[index]!.minutesPerUnit, rails.baseMinutes);
   const full = (index: number, level: number): boolean => {
-    const { most, step } = strands[index]!.ladder;
-    const reached = floorTo(level, step) >= reach[index]!;
-    return reached || (most !== null && floorTo(level, step) >= Math.floor(most / step + 1e-6) * step);
+    const { ladder } = strands[index]!;
+    const now = floorTo(level, ladder);
+    const multiple = Math.floor(now / ladder.step + 1e-6) * ladder.step + ladder.step;
+    const next = ladder.target > now + 1e-6 ? Math.min(multiple, ladder.target) : multiple;
+    return now >= reach[index]! || (ladder.most !== null && (now >= ladder.most || next > ladder.most));
   };
   /** A strand after a week in which it rises or not; null when it cannot rise. */
   const after = (index: number, now: Standing, week: number, rises: boolean, gateOpen: boolean): Standing | null => {
@@ -65,7 +72,7 @@ export function exhaustiveSeason({ strands, calendar, rules, rails, mostWeeks }:
       from = evening && day === eligible ? day + 1 : day;
       [eligible, evening] = [day + 7, false];
     }
-    if (open && arrival < 0 && floorTo(level, ladder.step) >= reach[index]! && from < monday + 7) arrival = from;
+    if (open && arrival < 0 && floorTo(level, ladder) >= reach[index]! && from < monday + 7) arrival = from;
     return { level, open, eligible, evening, arrival };
   };
   const first: Branch = {

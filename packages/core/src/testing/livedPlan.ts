@@ -2,7 +2,7 @@ import { weekdayOf, dayNumber, dayOfNumber } from '../days/dayNumber';
 import { decide, isDue } from '../plan/decide';
 import { inPosture, isPostureAxis } from '../axis/axis';
 import { closedSegments } from '../plan/dosedRoutine';
-import type { Decision, Plan, Strand } from '../plan/plan';
+import type { Decision, Plan, Strand } from '../goals/plan';
 import type { PlanContext } from '../plan/planContext';
 import { doseOn } from '../plan/planDay';
 import { planVerdicts, type Verdict } from '../plan/planVerdicts';
@@ -88,7 +88,7 @@ export function livedPlan(
     accept(day, '06:00');
     const closed = closedSegments(plan);
     const practised = plan.strands.filter(({ segmentId }) => !closed.has(segmentId));
-    const asked = new Map(practised.map((strand) => [strand.id, doseOn(plan, strand, day)]));
+    const asked = new Map(practised.map((strand) => [strand.id, doseOn(plan, strand, day, start.practiceDays)]));
     logs.push({
       id: day,
       studentId: plan.studentId,

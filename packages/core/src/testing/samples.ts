@@ -2,10 +2,13 @@ import fc from 'fast-check';
 import { builtInExercises } from '../library/builtInExercises';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
 import type { Dose } from '../library/dose';
-import type { Plan, Strand } from '../plan/plan';
+import type { Plan, Strand } from '../goals/plan';
 import type { PlanContext } from '../plan/planContext';
+import type { DoseLimit } from '../limits/axisLimits';
 import { planVerdicts, type Verdict } from '../plan/planVerdicts';
-import { defaultRaiseRule } from '../schools/builtInSchools';
+import { personRecord, type PersonRecord, type StoredPerson } from '../person/personRecord';
+import { defaultRaiseRule, softSchool } from '../schools/builtInSchools';
+import { newStudent } from '../students/newStudent';
 import type { LogLine, PracticeLog } from '../practice/log';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 
@@ -59,6 +62,7 @@ export const strand = (change: Partial<Strand> = {}): Strand => ({
   overrules: [],
   gate: null,
   heldBy: [],
+  insteadCounts: false,
   clearedAt: null,
   ...change,
 });
@@ -94,6 +98,14 @@ export const planContext = (value: Plan, change: Partial<PlanContext> = {}): Pla
   today: value.startsOn,
   mostDoses: new Map(),
   ...change,
+});
+
+/** A limit of a strand's dose. */
+export const limit = (dose: number, from: DoseLimit['from'] = 'strength'): DoseLimit => ({
+  dose,
+  from,
+  reason: 'what the school’s budget allows',
+  mend: 'A new test hold may allow more.',
 });
 
 /** The verdict on one strand of a plan. */
@@ -138,6 +150,24 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   note: '',
   ...change,
 });
+
+/** What is known of a student of the soft hall of whom only the name is. */
+export const person = (change: Partial<StoredPerson> = {}, today = '2026-01-05'): PersonRecord =>
+  personRecord(
+    {
+      student: newStudent('u', 'Ama', softSchool.id),
+      school: softSchool,
+      plans: [],
+      decisions: [],
+      logs: [],
+      corrections: [],
+      measures: [],
+      routines: [],
+      exercises: builtInExercises,
+      ...change,
+    },
+    today,
+  );
 
 const amount = fc.integer({ min: 0, max: 12 });
 const amounts = fc.oneof(

@@ -33,7 +33,7 @@ export const seasonStrand = (change: Partial<SeasonStrand> & { level: number; ta
   family: 'standing',
   segment: change.id ?? 's',
   state: newState(change.level, (change.gate ?? null) === null),
-  ladder: { step: 1, byRungs: false, first: 1, target: change.target, most: null, mostBy: 'capacity' },
+  ladder: { step: 1, byRungs: false, first: 1, target: change.target, most: null, mostBy: 'strength', cap: null },
   targetDay: seasonStart + 70,
   gate: null,
   pointUntil: 0,

@@ -99,8 +99,7 @@ export class ClassNext {
     return ids.flatMap((id) => {
       const one = all.get(id);
       if (one === undefined || routine === undefined) return [];
-      const records = { ...one.records, plans: one.plans };
-      return [classPerson(routine, records, this.meetings(), this.everybody.shelf(), this.clock.today())];
+      return [classPerson(routine, one.person, this.meetings())];
     });
   });
   private readonly here = computed(() => new Set(this.draft.value().here));

@@ -57,7 +57,7 @@ test('effort of a routine comes back for every segment', async () => {
       drills,
       school: softSchool,
       body: { stature: 1.7, mass: 70 },
-      capacity: capacityGuess(70, 40),
+      capacity: capacityGuess({ mass: 70, age: 40 }),
     }),
   );
   expect(found.segments).toHaveLength(1);
@@ -124,7 +124,7 @@ test('a worker that has answered is used again; impossible input comes back as a
     drills: [],
     school: softSchool,
     body: { stature: 9, mass: 70 },
-    capacity: capacityGuess(70, 40),
+    capacity: capacityGuess({ mass: 70, age: 40 }),
   });
   await expect(firstValueFrom(wrong)).rejects.toThrow('stature must be between');
 });

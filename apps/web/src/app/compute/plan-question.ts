@@ -21,7 +21,9 @@ export function planQuestion(context: PlanContext, plan: Plan, seasons: number):
     today,
     logs: [...logs],
     corrections: [...corrections],
-    drills: [...exercises].filter(([id]) => used.has(id)).map(([id, { family, posture }]) => ({ id, family, posture })),
+    drills: [...exercises]
+      .filter(([id]) => used.has(id))
+      .map(([id, { family, posture, movements }]) => ({ id, family, posture, movements })),
     rule,
     seed: SEED,
     seasons,

@@ -17,6 +17,9 @@ import {
   csvFields,
   limbs,
   loadedJoints,
+  DoseLimitSchema,
+  movements,
+  rails,
 } from '@pomek/core';
 import { FilmReadingSchema } from './film-reading-schema';
 
@@ -41,12 +44,14 @@ export const RequestSchema = z.discriminatedUnion('task', [
     today: DaySchema,
     logs: z.array(PracticeLogSchema),
     corrections: z.array(CorrectionSchema),
-    drills: z.array(z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema })),
+    drills: z.array(
+      z.object({ id: z.string(), family: FamilySchema, posture: PostureSchema, movements: z.array(z.enum(movements)) }),
+    ),
     rule: RaiseRuleSchema,
     seed: z.number().int(),
     /** Seasons that are played for the chance of a strand; 0: none. */
     seasons: z.number().int().min(0).max(10_000),
-    mostDoses: z.array(z.tuple([z.string(), z.object({ dose: z.number(), by: z.enum(['capacity', 'alignment']) })])),
+    mostDoses: z.array(z.tuple([z.string(), DoseLimitSchema])),
   }),
   z.object({
     task: z.literal('effort'),
@@ -95,7 +100,7 @@ export type Request = z.infer<typeof RequestSchema>;
 export type Task = Request['task'];
 
 const problems = z.array(z.object({ place: z.string(), message: z.string() }));
-const rail = z.enum(['load', 'family', 'minutes', 'order', 'gate', 'axis', 'capacity', 'alignment']).nullable();
+const rail = z.enum(rails).nullable();
 const limb = z.enum(limbs);
 const joint = z.enum(loadedJoints);
 

@@ -1,8 +1,8 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { of, switchMap } from 'rxjs';
-import { ankleRangeOf, bodyOfStudent, builtInSchools, capacityOfStudent, notedOf, restingBreathOf } from '@pomek/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { bodyOfStudent, builtInSchools, standardPerson } from '@pomek/core';
 import { Clock } from './clock';
+import { People } from './people';
 import { Repository, schoolOf } from './repository';
 
 /** On whose body and in which school things are looked at; stays while one goes from one to the next. */
@@ -10,6 +10,7 @@ import { Repository, schoolOf } from './repository';
 export class PersonChoice {
   private readonly repository = inject(Repository);
   private readonly clock = inject(Clock);
+  private readonly people = inject(People);
   readonly studentId = signal<string | null>(null);
   private readonly chosenSchool = signal<string | null>(null);
   readonly side = signal<'left' | 'right'>('right');
@@ -17,37 +18,18 @@ export class PersonChoice {
   readonly students = toSignal(this.repository.students$, { initialValue: [] });
   readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   readonly student = computed(() => this.students().find((student) => student.id === this.studentId()) ?? null);
-  readonly measures = toSignal(
-    toObservable(this.studentId).pipe(
-      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('measures', id))),
-    ),
-    { initialValue: [] },
-  );
-  readonly logs = toSignal(
-    toObservable(this.studentId).pipe(
-      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('logs', id))),
-    ),
-    { initialValue: [] },
-  );
-  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  /** Whoever is chosen; undefined while not all of it is read, null where it is nobody. */
+  readonly record = this.people.recordOf(this.people.storedOf(this.studentId));
   /** The chosen school, else that of the student, else the soft one. */
   readonly school = computed(() => schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId));
+  /** On whose body things are looked at; the standard one while nobody is chosen, and until somebody is read. */
   readonly person = computed(() => {
-    const student = this.student();
-    const measures = this.measures().filter((measure) => measure.studentId === student?.id);
-    const practised = {
-      logs: this.logs().filter((log) => log.studentId === student?.id),
-      exercises: this.exercises(),
-      school: schoolOf(this.schools(), student?.schoolId),
-    };
+    const record = this.record() ?? null;
     return {
-      student,
-      name: student?.name ?? 'A standard body',
-      ...bodyOfStudent(student),
-      capacity: capacityOfStudent(student, measures, this.clock.today(), practised),
-      ankleRangeDeg: ankleRangeOf(measures),
-      restingBreath: restingBreathOf(measures),
-      noted: student === null ? [] : notedOf(student, measures, this.clock.today()),
+      student: record?.student ?? null,
+      assumed: record?.assumed ?? bodyOfStudent(null).assumed,
+      ...(record ?? standardPerson(this.clock.today())),
+      name: record?.name ?? 'A standard body',
     };
   });
 

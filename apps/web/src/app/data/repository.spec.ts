@@ -1,16 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
-import {
-  breathSchool,
-  builtInExercises,
-  newSegment,
-  newStrand,
-  softSchool,
-  type Correction,
-  type Decision,
-  type PracticeLog,
-} from '@pomek/core';
-import { aPlan, aStudent, freshSpace } from '../../../testing/records';
+import { breathSchool, personRecord, softSchool, type Correction, type Decision, type PracticeLog } from '@pomek/core';
+import { aStudent, freshSpace } from '../../../testing/records';
+import { People } from './people';
 import { Repository, schoolOf } from './repository';
 
 const dayAt = (number: number) => new Date(Date.UTC(2020, 0, 1 + number)).toISOString().slice(0, 10);
@@ -36,14 +28,14 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
 });
 
 describe('what verdicts on everybody rest on', () => {
-  const found = () => firstValueFrom(TestBed.inject(Repository).recent(dayAt(120)));
+  const found = () => firstValueFrom(TestBed.inject(Repository).telling(dayAt(500)));
   const numbersOf = (logs: readonly PracticeLog[], studentId: string) =>
     logs.filter((entry) => entry.studentId === studentId).map((entry) => Number(entry.id.slice(2)));
 
-  test('the practices of the last weeks, and every sign to stop however old it is', async () => {
+  test('the practices of the last year, and every sign to stop however old it is', async () => {
     const database = freshSpace();
     await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
-    const many = Array.from({ length: 120 }, (_, number) => log(number, 'a'));
+    const many = Array.from({ length: 500 }, (_, number) => log(number, 'a'));
     many[3] = log(3, 'a', { pain: 6 });
     many[4] = log(4, 'a', { pain: 3 });
     many[5] = log(5, 'a', { symptoms: ['chest pain'] });
@@ -52,7 +44,7 @@ describe('what verdicts on everybody rest on', () => {
     expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual([
       3,
       5,
-      ...Array.from({ length: 45 }, (_, index) => 75 + index),
+      ...Array.from({ length: 366 }, (_, index) => 134 + index),
     ]);
     expect(numbersOf(logs, 'b')).toEqual([7]);
   });
@@ -60,8 +52,8 @@ describe('what verdicts on everybody rest on', () => {
   test('of who was away the latest, with the decisions on them', async () => {
     const database = freshSpace();
     await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
-    await database.of('logs').bulkPut(Array.from({ length: 30 }, (_, number) => log(number, 'a')));
-    await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, number) => log(60 + number, 'b')));
+    await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, number) => log(number, 'a')));
+    await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, number) => log(440 + number, 'b')));
     const decision = (id: string, studentId: string, number: number): Decision => ({
       id,
       studentId,
@@ -78,41 +70,33 @@ describe('what verdicts on everybody rest on', () => {
     });
     await database
       .of('decisions')
-      .bulkPut([decision('old-a', 'a', 29), decision('old-b', 'b', 61), decision('new-b', 'b', 119)]);
+      .bulkPut([decision('old-a', 'a', 29), decision('old-b', 'b', 61), decision('new-b', 'b', 499)]);
     const { logs, decisions } = await found();
-    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual(Array.from({ length: 30 }, (_, index) => index));
-    expect(numbersOf(logs, 'b')).toHaveLength(45);
+    expect(numbersOf(logs, 'a').toSorted((a, b) => a - b)).toEqual(
+      Array.from({ length: 40 }, (_, index) => 20 + index),
+    );
+    expect(numbersOf(logs, 'b')).toHaveLength(60);
     expect(decisions.map((entry) => entry.id).toSorted()).toEqual(['new-b', 'old-a']);
   });
 
-  test('of who practises, but not every strand, more of the latest', async () => {
+  test('what is read for everybody is what the core goes by for each: the same record', async () => {
     const database = freshSpace();
-    await database.of('students').bulkPut([aStudent({ id: 'a' }), aStudent({ id: 'b' })]);
-    const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
-    const strand = newStrand(
-      's',
-      newSegment('left-out', tree, softSchool),
-      tree,
-      'time',
-      120,
-      '2020-12-31',
-      softSchool,
-    );
-    await database.of('plans').put(aPlan([strand], { studentId: 'b' }));
-    // Every second day: twenty-three in the recent days, forty of the latest.
-    for (const id of ['a', 'b']) {
-      await database.of('logs').bulkPut(Array.from({ length: 60 }, (_, nth) => log(119 - 2 * nth, id)));
-    }
+    const student = aStudent({ id: 'a' });
+    await database.of('students').put(student);
+    const many = Array.from({ length: 520 }, (_, number) => log(number, 'a', number % 90 === 0 ? { pain: 5 } : {}));
+    await database.of('logs').bulkPut(many);
+    const stored = await firstValueFrom(TestBed.inject(People).stored('a'));
     const { logs } = await found();
-    expect(numbersOf(logs, 'a')).toHaveLength(23);
-    expect(numbersOf(logs, 'b')).toHaveLength(40);
+    const whole = personRecord(stored!, dayAt(500));
+    expect(personRecord({ ...stored!, logs }, dayAt(500)).logs).toEqual(whole.logs);
+    expect(whole.logs.length).toBeLessThan(many.length);
   });
 
   test('a school that stops at a lower pain is asked for its own', async () => {
     const database = freshSpace();
     await database.of('students').put(aStudent({ id: 'a' }));
     await database.of('schools').put({ ...softSchool, raise: { ...softSchool.raise, stopPain: 2 } });
-    const many = Array.from({ length: 120 }, (_, number) => log(number, 'a'));
+    const many = Array.from({ length: 500 }, (_, number) => log(number, 'a'));
     await database.of('logs').bulkPut([...many, log(4, 'a', { pain: 2 }), log(6, 'a', { pain: 1 })]);
     expect(numbersOf((await found()).logs, 'a')).toContain(4);
     expect(numbersOf((await found()).logs, 'a')).not.toContain(6);
@@ -127,7 +111,7 @@ test('what belongs to one student comes by its index, and what cannot be read is
   expect(await firstValueFrom(repository.ofStudent('measures', 'a'))).toEqual([]);
 });
 
-test('corrections that can still hold a strand: those of the last six weeks, of everybody', async () => {
+test('corrections of everybody: those of the last year', async () => {
   const database = freshSpace();
   const correction = (id: string, day: string, studentId: string): Correction => ({
     id,
@@ -143,12 +127,12 @@ test('corrections that can still hold a strand: those of the last six weeks, of 
   await database
     .of('corrections')
     .bulkPut([
-      correction('old', '2026-01-18', 'a'),
-      correction('edge', '2026-01-19', 'b'),
+      correction('old', '2025-02-28', 'a'),
+      correction('edge', '2025-03-01', 'b'),
       correction('new', '2026-03-01', 'a'),
     ]);
-  const found = await firstValueFrom(TestBed.inject(Repository).latelyCorrected('2026-03-02'));
-  expect(found.map((entry) => entry.id).toSorted()).toEqual(['edge', 'new']);
+  const { corrections } = await firstValueFrom(TestBed.inject(Repository).telling('2026-03-02'));
+  expect(corrections.map((entry) => entry.id).toSorted()).toEqual(['edge', 'new']);
   await database.delete();
 });
 

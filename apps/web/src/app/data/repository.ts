@@ -3,11 +3,10 @@ import { formatISO, parseISO, subDays } from 'date-fns';
 import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
-  LATELY_DAYS,
+  TELLING_DAYS,
+  TELLING_LATEST,
   builtInSchools,
   byName,
-  groupBy,
-  hasStrand,
   softSchool,
   type Correction,
   type Decision,
@@ -26,21 +25,15 @@ import { readers } from './schemas';
 /** Tables whose records belong to a student. */
 export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections' | 'stills' | 'films' | 'pictures';
 
-/** Days of practices that are enough for verdicts; where they are not, so many of the latest. */
-const RECENT_DAYS = 45;
-const LATEST = 40;
-/** Fewer than these in the recent days are not enough. */
-const FEW = 12;
-/** A strand practised less often than this is looked for further back: a gap before it may still count. */
-const SELDOM = 4;
 const LAST_DAY = '\uffff';
 /** Records that are read and parsed at once: more hold the page up. */
 const PIECE = 100;
 
-/** What verdicts on everybody rest on. */
-export interface Recent {
+/** What tells of everybody today, by the rule of the core (`practicesThatTell`). */
+export interface Telling {
   readonly logs: readonly PracticeLog[];
   readonly decisions: readonly Decision[];
+  readonly corrections: readonly Correction[];
 }
 
 const daysBefore = (day: string, days: number): string =>
@@ -160,29 +153,16 @@ export class Repository {
   }
 
   /**
-   * The latest practices of everybody, those with a sign to stop however old, and the decisions taken on
-   * them: enough for verdicts and gaps, and bounded however many years there are.
+   * The practices of everybody that tell, with the decisions and corrections of that time: bounded however many years there are.
+   * @param today YYYY-MM-DD
    */
-  recent(today: string): Observable<Recent> {
+  telling(today: string): Observable<Telling> {
     return this.live(async () => {
-      const since = daysBefore(today, RECENT_DAYS);
-      const [students, schools, plans] = await Promise.all([
-        this.read('students'),
-        this.read('schools'),
-        this.read('plans'),
-      ]);
+      const since = daysBefore(today, TELLING_DAYS);
+      const [students, schools] = await Promise.all([this.read('students'), this.read('schools')]);
       const ids = students.filter(isTaught).map(({ id }) => id);
       const lately = await Promise.all(ids.map((id) => this.logsFrom(id, since)));
-      const strandsOf = groupBy(
-        plans.flatMap(({ studentId, strands }) => strands.map((strand) => ({ studentId, ...strand }))),
-        (strand) => strand.studentId,
-      );
-      // Who was hardly here of late, or has a strand that was not practised, is looked for further back.
-      const absent = ids.filter((id, index) => {
-        const own = lately[index]!;
-        const seldom = strandsOf.get(id)?.some((strand) => own.filter((log) => hasStrand(log, strand)).length < SELDOM);
-        return seldom === true || own.length < FEW;
-      });
+      const absent = ids.filter((_, index) => lately[index]!.length < TELLING_LATEST);
       const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
       const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
       const signs = await Promise.all([
@@ -193,9 +173,11 @@ export class Repository {
         this.database.of('decisions').where('day').aboveOrEqual(since).toArray(),
         this.database.of('decisions').where('studentId').anyOf(absent).toArray(),
       ]);
+      const corrections = await this.database.of('corrections').where('day').aboveOrEqual(since).toArray();
       return {
         logs: once([...lately, ...earlier, ...signs].flat()),
         decisions: this.keep('decisions', once(decisions.flat())),
+        corrections: this.keep('corrections', corrections),
       };
     });
   }
@@ -205,19 +187,11 @@ export class Repository {
   }
 
   private async lastLogs(studentId: string): Promise<PracticeLog[]> {
-    return this.keep('logs', await this.logsSince(studentId, '').reverse().limit(LATEST).toArray());
+    return this.keep('logs', await this.logsSince(studentId, '').reverse().limit(TELLING_LATEST).toArray());
   }
 
   private logsSince(studentId: string, day: string) {
     return this.database.of('logs').where('[studentId+day]').between([studentId, day], [studentId, LAST_DAY]);
-  }
-
-  /** Everybody's corrections of the last weeks, those that can still hold a strand. */
-  latelyCorrected(today: string): Observable<Correction[]> {
-    const from = daysBefore(today, LATELY_DAYS);
-    return this.live(async () =>
-      this.keep('corrections', await this.database.of('corrections').where('day').aboveOrEqual(from).toArray()),
-    );
   }
 
   /** Everything of a table as it is now. */

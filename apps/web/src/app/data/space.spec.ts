@@ -1,5 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { builtInExercises, demoContents, softSchool, type Decision, type Plan, type StudentRecords } from '@pomek/core';
+import {
+  builtInExercises,
+  demoContents,
+  softSchool,
+  personRecord,
+  type Decision,
+  type StoredPerson,
+} from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
 import { fileName } from '../ui/download';
@@ -109,7 +116,7 @@ describe('the demo space', () => {
 describe('verdicts of a student', () => {
   const today = '2026-11-20';
   const demo = demoContents(today);
-  const of = (name: string): StudentRecords & { plans: Plan[]; decisions: Decision[] } => {
+  const of = (name: string): StoredPerson => {
     const student = demo.students.find((one) => one.name === name)!;
     const { id } = student;
     const own = <T extends { studentId: string }>(list: T[]): T[] => list.filter((entry) => entry.studentId === id);
@@ -128,11 +135,11 @@ describe('verdicts of a student', () => {
 
   test('one for every strand; a sore knee locks, and an answered practice is no longer due', () => {
     const sore = of('Bertil Anquist');
-    const found = strandVerdicts(sore.plans, sore.decisions, sore, today);
+    const found = strandVerdicts(personRecord(sore, today));
     expect(found).toHaveLength(sore.plans[0]!.strands.length);
     expect(found.every((entry) => entry.locked && entry.due)).toBe(true);
     const steady = of('Orsolya Venn');
-    const open = strandVerdicts(steady.plans, steady.decisions, steady, today);
+    const open = strandVerdicts(personRecord(steady, today));
     expect(open.some((entry) => entry.locked)).toBe(false);
     const answers = open.map((entry): Decision => ({
       ...steady.decisions[0]!,
@@ -140,7 +147,9 @@ describe('verdicts of a student', () => {
       logId: entry.verdict.logId,
       day: today,
     }));
-    expect(strandVerdicts(steady.plans, answers, steady, today).some((entry) => entry.due)).toBe(false);
+    expect(strandVerdicts(personRecord({ ...steady, decisions: answers }, today)).some((entry) => entry.due)).toBe(
+      false,
+    );
   });
 });
 

@@ -2,10 +2,9 @@ import {
   contextOf,
   isDue,
   planVerdicts,
-  type Decision,
+  type PersonRecord,
   type Plan,
   type Strand,
-  type StudentRecords,
   type Verdict,
   type VerdictKind,
 } from '@pomek/core';
@@ -22,21 +21,17 @@ export interface StrandVerdict {
 }
 
 /** The verdicts on every strand of a student's plans, as the core computes them from what is stored. */
-export function strandVerdicts(
-  plans: readonly Plan[],
-  decisions: readonly Decision[],
-  records: StudentRecords,
-  today: string,
-): StrandVerdict[] {
-  return plans.flatMap((plan) => {
-    const verdicts = planVerdicts(contextOf(plan, records, today));
+export function strandVerdicts(person: PersonRecord): StrandVerdict[] {
+  const { decisions, logs, school, today } = person;
+  return person.plans.flatMap((plan) => {
+    const verdicts = planVerdicts(contextOf(plan, person));
     return plan.strands.map((strand, index) => {
       const verdict = verdicts[index]!;
       return {
         plan,
         strand,
         verdict,
-        due: isDue(verdict, decisions, records.logs, records.school.raise, today),
+        due: isDue(verdict, decisions, logs, school.raise, today),
         locked: verdict.kind === 'stop',
       };
     });

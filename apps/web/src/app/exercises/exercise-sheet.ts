@@ -92,7 +92,7 @@ export class ExerciseSheet {
     const person = this.choice.person();
     const school = this.choice.school();
     const segment = newSegment('sheet', this.exercise(), school);
-    return careFor(segment, this.exercise(), person, this.shelf(), school).map(
+    return careFor({ segment, exercise: this.exercise(), school }, person, this.shelf()).map(
       ({ asks, instead, limit }) => `${limit.because} is noted of ${person.name}: ${instead} instead of ${asks}.`,
     );
   });

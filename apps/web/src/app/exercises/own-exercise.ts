@@ -28,6 +28,7 @@ export function blankExercise(id: string, family: Family): Exercise {
     phases: [],
     phasesSwap: false,
     travel: null,
+    movements: [],
     prerequisites: [],
     wayIn: [],
     stages: [],

@@ -57,7 +57,7 @@ export class ScalesDrill {
     };
   });
   protected readonly before = computed(() =>
-    measuresOf(this.choice.measures(), 'two scales')
+    measuresOf(this.choice.record()?.measures ?? [], 'two scales')
       .slice(0, 5)
       .map((measure) => {
         const { share, error } = shareFromScales(measure.leftKg, measure.rightKg, measure.wantedLeft);

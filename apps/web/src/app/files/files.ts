@@ -5,21 +5,22 @@ import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { combineLatest, firstValueFrom } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import {
   bundleKinds,
-  contextOf,
+  personRecord,
   routineContents,
   withinSize,
   plannedDays,
   writeBundle,
   type Plan,
-  type PlanContext,
+  type PersonRecord,
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
+import { People } from '../data/people';
 import { Repository, schoolOf } from '../data/repository';
 import { Store } from '../data/store';
 import { SPACE } from '../data/space';
@@ -60,6 +61,7 @@ export class Files {
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
   private readonly store = inject(Store);
+  private readonly people = inject(People);
   protected readonly demo = inject(DemoSpace);
   protected readonly space = inject(SPACE);
 
@@ -128,8 +130,8 @@ export class Files {
     const { planCalendar } = await import('./calendar');
     try {
       const { text, given } = planCalendar({
-        ...(await this.contextOf(choice.plan, choice.student)),
-        student: choice.student,
+        plan: choice.plan,
+        person: await this.personOf(choice.student),
         weeks: this.weeks(),
         startTime: this.startTime(),
         now: this.clock.now(),
@@ -152,10 +154,10 @@ export class Files {
     if (choice === undefined) return;
     const { student, plan } = choice;
     try {
-      const context = await this.contextOf(plan, student);
-      const days = plannedDays(context, student, Math.min(this.weeks(), MOST_ON_PAPER));
+      const person = await this.personOf(student);
+      const days = plannedDays(plan, person, Math.min(this.weeks(), MOST_ON_PAPER));
       const { weekCard } = await import('../print/week-card');
-      const routine = context.routine?.name ?? '';
+      const routine = choice.routine.name;
       const made = await weekCard({ student: student.name, routine, cautions: student.cautions, days });
       download(`${fileName(`${choice.name} week card`)}.pdf`, made, 'application/pdf');
     } catch (error) {
@@ -164,19 +166,11 @@ export class Files {
     }
   }
 
-  private async contextOf(plan: Plan, student: Student): Promise<PlanContext> {
-    const [logs, corrections, measures, schools, exercises] = await firstValueFrom(
-      combineLatest([
-        this.repository.logsOf(student.id),
-        this.repository.ofStudent('corrections', student.id),
-        this.repository.ofStudent('measures', student.id),
-        this.repository.schools$,
-        this.repository.exercises$,
-      ]),
-    );
-    const school = schoolOf(schools, student.schoolId);
-    const records = { student, school, logs, corrections, measures, routines: this.routines(), exercises };
-    return contextOf(plan, records, this.clock.today());
+  /** What is known of a student, as it is stored now. */
+  private async personOf({ id }: Student): Promise<PersonRecord> {
+    const stored = await firstValueFrom(this.people.stored(id));
+    if (stored === null) throw new Error('This student is not here any more.');
+    return personRecord(stored, this.clock.today());
   }
 
   protected async makeAnew(): Promise<void> {

@@ -43,8 +43,8 @@ export class FollowedFilm {
   );
   /** What was asked on the day of the film; null where nothing is known to be done. */
   readonly asked = computed(() => {
-    const [still, exercise, known] = [this.still(), this.filmed.exercise(), this.filmed.day()];
-    return still == null || exercise === null || known === null ? null : askedThen(still, exercise, known);
+    const [still, exercise, known] = [this.still(), this.filmed.exercise(), this.filmed.known()];
+    return still == null || exercise === null || known == null ? null : askedThen(still, exercise, known);
   });
   /** The frame that is shown. */
   readonly frame = computed(() => {

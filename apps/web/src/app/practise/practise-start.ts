@@ -1,25 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
-import { of, switchMap } from 'rxjs';
 import {
   segmentWords,
   changedWords,
   durationWords,
-  notedOf,
   practisedRoutine,
   timeline,
   type Journal,
   type Routine,
-  lockedStrands,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
-import { Repository, schoolOf } from '../data/repository';
+import { People } from '../data/people';
+import { Repository } from '../data/repository';
 import { Empty } from '../ui/empty';
 import { VoicePanel } from './voice-panel';
 
@@ -36,66 +34,40 @@ export class PractiseStart {
   private readonly clock = inject(Clock);
   private readonly journals = inject(Journals);
   private readonly repository = inject(Repository);
+  private readonly known = inject(People);
   /** From the address: whom and what to begin with. */
   readonly student = input<string>();
   readonly routine = input<string>();
 
   protected readonly routines = toSignal(this.repository.routines$);
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
-  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly storedJournals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly studentId = linkedSignal<string | null>(() => this.student() ?? null);
-  protected readonly who = computed(() => this.students().find((student) => student.id === this.studentId()));
+  /** Whoever practises; undefined while not all of it is read: then it is not known what has to be left out. */
+  private readonly person = this.known.recordOf(this.known.storedOf(this.studentId));
+  protected readonly who = computed(() => this.person()?.student);
+  protected readonly reading = computed(() => this.person() === undefined);
+  protected readonly whoName = computed(
+    () => this.students().find((student) => student.id === this.studentId())?.name ?? 'this student',
+  );
   protected readonly people = computed(() => [
     { id: null as string | null, name: 'No one: try it out, nothing is logged' },
     ...this.students().map((student) => ({ id: student.id, name: student.name })),
   ]);
-  private readonly ownPlans = computed(() => this.plans().filter((plan) => plan.studentId === this.studentId()));
   private readonly chosen = linkedSignal<string | null>(() => this.routine() ?? null);
-  protected readonly routineId = computed(() => this.chosen() ?? this.ownPlans()[0]?.routineId ?? null);
+  protected readonly routineId = computed(() => this.chosen() ?? this.person()?.plans[0]?.routineId ?? null);
   private readonly base = computed(() => this.routines()?.find((routine) => routine.id === this.routineId()));
-  private readonly plan = computed(() => this.ownPlans().find((plan) => plan.routineId === this.routineId()));
-  private readonly logs = toSignal(
-    toObservable(this.studentId).pipe(switchMap((id) => (id === null ? of([]) : this.repository.logsOf(id)))),
-    { initialValue: [] },
-  );
-  private readonly lockedSegments = computed(() => {
-    const plan = this.plan();
-    if (plan === undefined) return new Set<string>();
-    const { raise } = schoolOf(this.schools(), this.who()?.schoolId);
-    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
-    return new Set(lockedStrands(plan, this.logs(), raise, shelf).map((strand) => strand.segmentId));
-  });
-  protected readonly anyLocked = computed(() => this.lockedSegments().size > 0);
   protected readonly leaveOut = signal(true);
-
-  private readonly measures = toSignal(
-    toObservable(this.studentId).pipe(
-      switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('measures', id))),
-    ),
-    { initialValue: [] },
-  );
   private readonly practised = computed(() => {
-    const base = this.base();
-    if (base === undefined) return null;
-    const leftOut = this.leaveOut() ? this.lockedSegments() : new Set<string>();
-    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
-    const school = schoolOf(this.schools(), this.who()?.schoolId ?? base.schoolId);
-    return practisedRoutine(
-      base,
-      this.plan() ?? null,
-      this.who() ?? null,
-      this.measures(),
-      shelf,
-      school,
-      this.clock.today(),
-      leftOut,
-      this.logs(),
-    );
+    const [base, person] = [this.base(), this.person()];
+    if (base === undefined || person === undefined) return null;
+    return person === null
+      ? { routine: base, changed: [], locked: new Set<string>() }
+      : practisedRoutine(base, person, !this.leaveOut());
   });
+  protected readonly anyLocked = computed(() => (this.practised()?.locked.size ?? 0) > 0);
   protected readonly dosed = computed((): Routine | null => this.practised()?.routine ?? null);
   /** What is done otherwise for this student, and why. */
   protected readonly cares = computed(() =>
@@ -104,14 +76,9 @@ export class PractiseStart {
       words: changedWords(changed),
     })),
   );
-  protected readonly noted = computed(() => {
-    const who = this.who();
-    if (who === undefined) return [];
-    return notedOf(who, this.measures(), this.clock.today()).map(({ because, rule }) => ({
-      name: because,
-      rule,
-    }));
-  });
+  protected readonly noted = computed(() =>
+    (this.person()?.noted ?? []).map(({ because, rule }) => ({ name: because, rule })),
+  );
   protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));
   protected readonly rows = computed(() => {
     const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise.name]));

@@ -15,7 +15,6 @@ import {
   type Apart,
   type ExerciseSegment,
 } from '@pomek/core';
-import { Clock } from '../data/clock';
 import { Everybody } from '../data/everybody';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
@@ -109,7 +108,6 @@ import { Workbench } from './workbench';
 })
 export class ClassLook {
   private readonly bench = inject(Workbench);
-  private readonly clock = inject(Clock);
   private readonly everybody = inject(Everybody);
   protected readonly chosen = remembered('routine-class');
   protected readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
@@ -117,16 +115,13 @@ export class ClassLook {
   protected readonly of = computed(() => this.classes().find(({ id }) => id === this.chosen.value()) ?? null);
 
   private readonly rungs = computed(() => {
-    const [routine, of, today] = [this.bench.routine(), this.of(), this.clock.today()];
+    const [routine, of] = [this.bench.routine(), this.of()];
     if (routine == null || of === null || !this.known()) return [];
     const roster = new Map(this.everybody.all().map((one) => [one.student.id, one]));
     return of.roster.flatMap((id) => {
       const one = roster.get(id);
       if (one === undefined) return [];
-      const records = { ...one.records, plans: one.plans };
-      return [
-        { studentId: id, name: one.student.name, rungs: ownRungs(routine, records, this.everybody.shelf(), today) },
-      ];
+      return [{ studentId: id, name: one.student.name, rungs: ownRungs(routine, one.person) }];
     });
   });
   private readonly segments = computed(() =>

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import type { Subscription } from 'rxjs';
-import { doseWords, durationWords, longestHoldWithin, partsOf, timeline, type Routine } from '@pomek/core';
+import { doseWords, durationWords, longestHold, partsOf, timeline, type Routine } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import type { ResultOf } from '../compute/protocol';
 import { NumberField } from '../ui/number-field';
@@ -147,8 +147,12 @@ export class FitPanel {
     this.result.set(null);
     this.problem.set('');
     this.busy.set(true);
+    const { person, school, exercises } = context;
     const longest = partsOf(context)
-      .map((part): [string, number] => [part.segment.id, longestHoldWithin(context, part)])
+      .map(({ segment, exercise }): [string, number] => [
+        segment.id,
+        longestHold({ segment, exercise, school, person, shelf: exercises }),
+      ])
       .filter(([, seconds]) => Number.isFinite(seconds));
     this.running = this.compute
       .result('fit', {

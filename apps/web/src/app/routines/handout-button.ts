@@ -8,7 +8,6 @@ import {
   changedWords,
   dayNumber,
   filmFromWords,
-  lockedStrands,
   pointsInWork,
   practisedRoutine,
   readStill,
@@ -39,10 +38,11 @@ import { Workbench } from './workbench';
       label="Handout"
       variant="outlined"
       [loading]="busy()"
+      [disabled]="reading()"
       title="One page or more on A4, with figures and tick boxes"
       (onClick)="make('student')"
     />
-    <p-button label="Teacher’s" variant="text" [disabled]="busy()" (onClick)="make('teacher')" />
+    <p-button label="Teacher’s" variant="text" [disabled]="busy() || reading()" (onClick)="make('teacher')" />
     @if (filmed()) {
       <label class="row small">
         <p-checkbox
@@ -73,12 +73,9 @@ export class HandoutButton {
   private readonly repository = inject(Repository);
   protected readonly busy = signal(false);
   private readonly student = computed(() => this.bench.choice.person().student);
-  private readonly corrections = toSignal(
-    toObservable(this.student).pipe(
-      switchMap((student) => (student == null ? of([]) : this.repository.ofStudent('corrections', student.id))),
-    ),
-    { initialValue: [] },
-  );
+  private readonly corrections = computed(() => this.bench.choice.record()?.corrections ?? []);
+  /** Somebody is chosen, and not read yet. */
+  protected readonly reading = computed(() => this.bench.choice.record() === undefined);
   private readonly stills = toSignal(
     toObservable(this.student).pipe(
       switchMap((student) => (student == null ? of([]) : this.repository.stillsOf(student.id))),
@@ -97,26 +94,17 @@ export class HandoutButton {
     if (routine === null || routine === undefined) return;
     this.busy.set(true);
     try {
-      const [{ handout }, plans] = await Promise.all([import('../print/handout'), this.repository.read('plans')]);
-      const { student, body } = this.bench.choice.person();
-      const own = student == null ? [] : await firstValueFrom(this.repository.ofStudent('corrections', student.id));
-      const [today, logs, shelf] = [this.clock.today(), this.bench.choice.logs(), this.bench.shelf()];
-      const plan = plans.find(({ studentId, routineId }) => studentId === student?.id && routineId === routine.id);
+      const { handout } = await import('../print/handout');
+      const { choice } = this.bench;
+      const [record, shelf, today] = [choice.record() ?? null, this.bench.shelf(), this.clock.today()];
+      const { student, body } = choice.person();
+      const own = this.corrections();
       // As in the hall: the student's school, else the routine's.
-      const school = schoolOf(this.bench.schools(), student?.schoolId ?? routine.schoolId);
+      const school = record?.school ?? schoolOf(this.bench.schools(), routine.schoolId);
       // What is practised today, as in the hall: the plan's doses, with what is noted of the body taken care of.
-      const locked = plan === undefined ? [] : lockedStrands(plan, logs, school.raise, shelf);
-      const { routine: practised, changed } = practisedRoutine(
-        routine,
-        plan ?? null,
-        student,
-        this.bench.choice.measures(),
-        shelf,
-        school,
-        today,
-        new Set(locked.map(({ segmentId }) => segmentId)),
-        logs,
-      );
+      const { routine: practised, changed } =
+        record === null ? { routine, changed: [] } : practisedRoutine(routine, record);
+      const planned = record?.plans.some(({ routineId }) => routineId === routine.id) === true;
       const file = await handout({
         routine: practised,
         exercises: shelf,
@@ -129,7 +117,7 @@ export class HandoutButton {
         corrected: new Set(this.inWork(own).map(({ checkpointId }) => checkpointId)),
         turn: Math.floor(dayNumber(today) / 7),
         seen: student == null || !this.pictures() ? [] : await this.seen(student, school, own),
-        dosesOf: plan === undefined ? '' : `the plan on ${readDay(today)}`,
+        dosesOf: planned ? `the plan on ${readDay(today)}` : '',
       });
       download(`${fileName(`${routine.name} ${version}`)}.pdf`, file, 'application/pdf');
       this.notices.done('The handout is in your downloads');

@@ -25,7 +25,7 @@ import {
   type School,
   type Segment,
   type SideOrder,
-  type Turned,
+  type TurnedNumber,
 } from '@pomek/core';
 import { patchOf, type Patch } from '../data/patch';
 import type { Person } from '../data/person-choice';
@@ -146,7 +146,7 @@ export class SegmentDose {
   }
 
   /** What is the same as in the exercise is not kept as a turn. */
-  protected turn(key: Exclude<keyof Turned, 'stage'>, value: number | null): void {
+  protected turn(key: Exclude<TurnedNumber, 'stage'>, value: number | null): void {
     const wanted = value === this.exercise()?.posture[key] ? null : value;
     this.typed.emit(segmentAt(['turned', key], wanted, unturned));
   }

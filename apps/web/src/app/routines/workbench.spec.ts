@@ -275,8 +275,8 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
 test('the routine looked at for a class: its time, who has less, and down to what everybody can in one step', async () => {
   const tree = newSegment('tree', of('tree-holding'), softSchool);
   if (tree.dose.kind !== 'hold') throw new Error('a hold');
-  const long = aRoutine({ segments: [{ ...tree, dose: { ...tree.dose, holdSeconds: 600 } }] });
-  const classes = [{ ...newClass('c', 'Evening class', 2), minutes: 5, roster: ['student-1'] }];
+  const long = aRoutine({ segments: [{ ...tree, dose: { ...tree.dose, holdSeconds: 1800 } }] });
+  const classes = [{ ...newClass('c', 'Evening class', 2), minutes: 25, roster: ['student-1'] }];
   const { page, now } = await bench(long, { students: [aStudent()], classes });
   localStorage.setItem('pomek.routine-class', 'c');
   await page.press('Class');
@@ -285,7 +285,7 @@ test('the routine looked at for a class: its time, who has less, and down to wha
   await page.press('Down to what everybody can');
   const [lower] = (await now()).segments as (typeof tree)[];
   expect(lower!.dose).toMatchObject({ kind: 'hold' });
-  expect((lower!.dose as { holdSeconds: number }).holdSeconds).toBeLessThan(600);
+  expect((lower!.dose as { holdSeconds: number }).holdSeconds).toBeLessThan(1800);
   await page.until(/Nobody in it has less/);
   expect(await TestBed.inject(Store).undo()).toBe('Down to what everybody of Evening class can');
 

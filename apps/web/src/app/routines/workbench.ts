@@ -13,6 +13,9 @@ import {
   type Mend,
   type Routine,
   type Segment,
+  doseOf,
+  gridOf,
+  standardPerson,
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
@@ -56,29 +59,25 @@ export class Workbench {
     breathThrough(this.routine() ?? nothing, this.shelf(), this.choice.person().restingBreath, this.school()),
   );
 
-  private readonly studentId$ = toObservable(this.choice.studentId);
-  private readonly logs = toSignal(
-    this.studentId$.pipe(switchMap((id) => (id === null ? of([]) : this.repository.logsOf(id)))),
-    { initialValue: [] },
-  );
-  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  /** Whoever the routine is looked at for, with what is practised and planned already. */
   readonly person = computed((): FindingPerson => {
-    const { student, body, capacity, ankleRangeDeg, restingBreath, noted } = this.choice.person();
-    const lines = this.logs().flatMap((log) => log.lines);
+    const record = this.choice.record() ?? null;
+    const lines = (record?.logs ?? []).flatMap((log) => log.lines);
     return {
-      name: student?.name ?? 'a standard body',
-      body,
-      capacity,
-      ankleRangeDeg,
-      restingBreath,
-      noted,
+      ...(record ?? standardPerson(this.clock.today())),
       learned:
-        student === null
+        record === null
           ? null
           : new Set(lines.filter((entry) => entry.done.amount > 0).map((entry) => entry.exerciseId)),
-      reached: this.plans()
-        .filter((plan) => plan.studentId === student?.id && plan.routineId === this.id())
-        .flatMap((plan) => plan.strands.map(({ segmentId, axis, level }) => ({ segmentId, axis, level }))),
+      reached: (record?.plans ?? [])
+        .filter((plan) => plan.routineId === this.id())
+        .flatMap((plan) =>
+          plan.strands.map((strand) => ({
+            segmentId: strand.segmentId,
+            axis: strand.axis,
+            level: doseOf(strand.level, gridOf(strand)),
+          })),
+        ),
     };
   });
 

@@ -10,7 +10,7 @@ import {
   stillPose,
   type Still,
 } from '@pomek/core';
-import { aStudent } from '../../../testing/records';
+import { aStudent, aPerson } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Clock } from '../data/clock';
 import { TestBed } from '@angular/core/testing';
@@ -39,13 +39,10 @@ const filmed = (day: string): Still =>
   });
 
 test('the posture of a test hold is as a still of these days shows it, where the teacher says so', async () => {
-  const view = await render(Baseline, {
-    student,
-    school: softSchool,
-    measures: [],
-    exercises: builtInExercises,
+  const view = await render(Baseline, () => ({
+    person: aPerson(TestBed.inject(Clock).today(), { student }),
     stills: [],
-  });
+  }));
   const today = TestBed.inject(Clock).today();
   view.fixture.componentRef.setInput('stills', [filmed(today), filmed('2020-01-01')]);
   await view.settle();

@@ -5,9 +5,6 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import {
-  ageOn,
-  bodyOfStudent,
-  capacityOfStudent,
   durationWords,
   isSideView,
   knownStands,
@@ -18,14 +15,11 @@ import {
   restingRate,
   stanceSeen,
   stillTerms,
-  type Exercise,
   type Measure,
   type MeasureKind,
-  type PracticeLog,
-  type School,
   type Still,
-  type Student,
   TEST_STANCE,
+  type PersonRecord,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -61,12 +55,11 @@ export class Baseline {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
-  readonly student = input.required<Student>();
-  readonly school = input.required<School>();
-  readonly measures = input.required<readonly Measure[]>();
-  /** Practices tell of legs and arms too. */
-  readonly logs = input<readonly PracticeLog[]>([]);
-  readonly exercises = input<readonly Exercise[]>([]);
+  readonly person = input.required<PersonRecord>();
+  protected readonly student = computed(() => this.person().student);
+  private readonly school = computed(() => this.person().school);
+  protected readonly measures = computed(() => this.person().measures);
+  private readonly exercises = computed(() => this.person().exercises);
   readonly stills = input<readonly Still[]>([]);
 
   protected readonly kinds = (Object.keys(guides) as MeasureKind[]).map((kind) => ({ label: kind, value: kind }));
@@ -119,30 +112,24 @@ export class Baseline {
     () => this.stances().find(({ id }) => id === this.stanceFrom())?.stance ?? TEST_STANCE,
   );
 
-  private readonly age = computed(() => {
-    const { birthYear } = this.student();
-    return ageOn(birthYear, this.clock.today());
-  });
   protected readonly rows = computed(() => {
     const sorted = this.measures().toSorted((a, b) => b.day.localeCompare(a.day));
     return sorted.map((measure, index) => ({
       measure,
       value: measureValue(measure),
-      meaning: measureMeaning(measure, this.age()),
+      meaning: measureMeaning(measure, this.person().age),
       trend: measureTrend(
         measure,
         sorted.slice(index + 1).find((other) => other.kind === measure.kind && sideOf(other) === sideOf(measure)),
-        bodyOfStudent(this.student()).body,
+        this.person().body,
       ),
     }));
   });
 
   /** What is known of legs and arms, said by the plain stands that everyone knows. */
   protected readonly known = computed(() => {
-    const student = this.student();
-    const practised = { logs: this.logs(), exercises: this.exercises(), school: this.school() };
-    const capacity = capacityOfStudent(student, this.measures(), this.clock.today(), practised);
-    return knownStands(bodyOfStudent(student).body, capacity, this.school());
+    const { body, capacity, school } = this.person();
+    return knownStands(body, capacity, school);
   });
 
   protected choose(kind: MeasureKind): void {

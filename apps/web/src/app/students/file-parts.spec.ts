@@ -4,6 +4,7 @@ import { formatISO, subDays } from 'date-fns';
 import { of } from 'rxjs';
 import {
   builtInExercises,
+  contextOf,
   newStrand,
   newSegment,
   planForecast,
@@ -11,7 +12,7 @@ import {
   type Plan,
   type PracticeLog,
 } from '@pomek/core';
-import { aContext, aPlan, aRoutine, aStudent } from '../../../testing/records';
+import { aPerson, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
 import { Editing } from '../data/editing';
@@ -37,7 +38,7 @@ const plan = aPlan([newStrand('strand-1', segment, tree, 'time', 120, '2026-05-0
 const daysAgo = (days: number) => formatISO(subDays(new Date(), days), { representation: 'date' });
 
 describe('baseline', () => {
-  const baseline = () => render(Baseline, { student, school: softSchool, measures: [] });
+  const baseline = () => render(Baseline, { person: aPerson(today, { student }) });
 
   test('a hold is kept with what stopped it; nothing can be kept before it is measured', async () => {
     const page = await baseline();
@@ -53,14 +54,11 @@ describe('baseline', () => {
 
   test('the results stand with their meaning and how they changed', async () => {
     const measure = { studentId: student.id, kind: 'tandem stand' as const };
-    const page = await render(Baseline, {
-      student,
-      school: softSchool,
-      measures: [
-        { ...measure, id: 'a', day: '2026-01-01', seconds: 8 },
-        { ...measure, id: 'b', day: '2026-02-01', seconds: 12 },
-      ],
-    });
+    const measures = [
+      { ...measure, id: 'a', day: '2026-01-01', seconds: 8 },
+      { ...measure, id: 'b', day: '2026-02-01', seconds: 12 },
+    ];
+    const page = await render(Baseline, { person: aPerson(today, { student, measures }) });
     expect(page.text()).toContain('+50 % since 2026-01-01');
     expect(page.text()).toContain('as it should be');
     expect(page.text()).toContain('raised risk of falling');
@@ -105,7 +103,7 @@ describe('the body', () => {
 
   test('a condition says what it rules out', async () => {
     const page = await render(BodyForm, editing, { students: [{ ...student, conditions: ['knee pain'] }] });
-    expect(page.text()).toContain('Higher stance, shorter step');
+    expect(page.text()).toContain('Knees bent little, no squats');
     expect(page.text()).not.toContain('No held breath');
   });
 });
@@ -172,14 +170,18 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
       },
     ],
   }));
-  const of = { student, school: softSchool, measures: [], exercises: [...builtInExercises] };
-  const page = await render(LoadPanel, () => ({ ...of, ...editing(), logs }), { students: [student] });
+  const of = (own: PracticeLog[]) => ({
+    person: aPerson(formatISO(new Date(), { representation: 'date' }), { student, logs: own }),
+    logs: own,
+    ...editing(),
+  });
+  const page = await render(LoadPanel, () => of(logs), { students: [student] });
   expect(page.text()).toContain('4:00 min are owed to the right');
   expect(page.text()).toContain('60 min in the last seven days');
   expect(page.text()).toMatch(/All that was ever done.*Holding the tree\s*4:00 min/s);
   await page.press('Reckon so from now on');
   expect((await page.database.of('students').get(student.id))!.capacityFactor).toBeLessThan(1);
-  const empty = await render(LoadPanel, () => ({ ...of, ...editing(), logs: [] }));
+  const empty = await render(LoadPanel, () => of([]));
   expect(empty.text()).toContain('With the first practices');
 });
 
@@ -301,14 +303,15 @@ describe('practices by hand and from a table', () => {
 
 describe('the terraces of a plan', () => {
   const routine = aRoutine({ segments: [segment] });
+  const person = aPerson(today, { routines: [routine] });
   const weeks = async () => {
-    const of = { context: aContext(plan, { today, routine }), school: softSchool, locked: new Set() };
+    const of = { plan, person, locked: new Set() };
     return render(PlanWeeks, of, { plans: [plan] });
   };
   const providers = () => {
     jest.spyOn(Compute.prototype, 'result').mockImplementation(((_: string, question: { plan: Plan }) =>
       of({
-        forecasts: planForecast(aContext(question.plan, { today, routine })).strands,
+        forecasts: planForecast(contextOf(question.plan, person)).strands,
         proven: true,
         chances: [],
       })) as never);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { makeSheet, sheetHtml, type Plan, type Sheet, type StudentRecords } from '@pomek/core';
+import { makeSheet, sheetHtml, type Sheet, type PersonRecord } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
@@ -28,9 +28,9 @@ const MOST_WEEKS = 26;
         and voice that conduct it. It needs no network and sends nothing. Hand it over, or send it as you send a
         picture.
       </p>
-      @if (plans().length === 0) {
+      @if (person().plans.length === 0) {
         <p>There is no plan to take home yet: give a routine with a goal first.</p>
-      } @else if (records().student.practiceDays.length === 0) {
+      } @else if (person().student.practiceDays.length === 0) {
         <p>There are no days for practice yet: choose them under Person.</p>
       } @else {
         @if (due() > 0) {
@@ -51,7 +51,7 @@ const MOST_WEEKS = 26;
           <pk-cue-track label="Cue track of the next seven days" [from]="weekTrack" />
         </div>
       }
-      @if (records().student.sheet; as last) {
+      @if (person().student.sheet; as last) {
         <p class="num">
           Given home last on {{ last.madeOn | pkDay }}; it tells the days until {{ last.until | pkDay }}.
           @if (last.until < today()) {
@@ -74,8 +74,7 @@ export class GiveHome {
   private readonly store = inject(Store);
   private readonly notices = inject(Notices);
   private readonly voice = remembered(VOICE);
-  readonly records = input.required<StudentRecords>();
-  readonly plans = input.required<readonly Plan[]>();
+  readonly person = input.required<PersonRecord>();
   /** How many verdicts wait for the teacher. */
   readonly due = input(0);
 
@@ -103,9 +102,7 @@ export class GiveHome {
   private sheet(weeks: number): Sheet {
     return makeSheet({
       id: this.clock.newId(),
-      records: this.records(),
-      plans: this.plans(),
-      today: this.today(),
+      person: this.person(),
       now: this.clock.now(),
       weeks,
       calls: voiceSettings(this.voice.value()).words,
@@ -115,7 +112,7 @@ export class GiveHome {
   protected async give(): Promise<void> {
     if (this.busy()) return;
     this.busy.set(true);
-    const { student } = this.records();
+    const { student } = this.person();
     try {
       const page = await fetch('sheet/sheet.html').then((answer) =>
         answer.ok ? answer.text() : Promise.reject(new Error('The page of the sheet is missing in this installation.')),

@@ -11,10 +11,7 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import {
-  ageOn,
   asksForBalance,
-  bodyOfStudent,
-  capacityOfStudent,
   counted,
   drillTotals,
   durationWords,
@@ -29,14 +26,10 @@ import {
   recentWords,
   sideBalance,
   tableCsv,
-  type Exercise,
-  type Measure,
+  type PersonRecord,
   type PracticeLog,
-  type School,
   type SideTotal,
-  type Student,
 } from '@pomek/core';
-import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
 import { Chart } from '../ui/chart';
 import { dayMonth } from '../ui/day-words';
@@ -82,19 +75,15 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
   `,
 })
 export class LoadPanel {
-  private readonly clock = inject(Clock);
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('chart');
-  readonly student = input.required<Student>();
-  readonly school = input.required<School>();
+  readonly person = input.required<PersonRecord>();
+  /** All practices, however old. */
   readonly logs = input.required<readonly PracticeLog[]>();
-  readonly measures = input.required<readonly Measure[]>();
-  readonly exercises = input.required<readonly Exercise[]>();
   readonly edit = input.required<Editing<'students'>>();
 
-  private readonly today = computed(() => this.clock.today());
-  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  private readonly today = computed(() => this.person().today);
   protected readonly weeks = computed(() => {
-    const kinds = new Map(this.exercises().map((exercise) => [exercise.id, exercise.family]));
+    const kinds = new Map(this.person().exercises.map((exercise) => [exercise.id, exercise.family]));
     return loadWeeks(this.logs(), kinds, this.today(), WEEKS).map((week) => ({
       ...week,
       words: monotonyWords(week),
@@ -118,9 +107,8 @@ export class LoadPanel {
     return `${recentWords(load)}${ratio}${without}`;
   });
   protected readonly guidance = computed(() => {
-    const { birthYear } = this.student();
-    const age = ageOn(birthYear, this.today());
-    const balance = this.exercises().filter(asksForBalance);
+    const { age } = this.person();
+    const balance = this.person().exercises.filter(asksForBalance);
     return guidanceWords(this.logs(), this.today(), age, new Set(balance.map(({ id }) => id)));
   });
   protected readonly sides = computed(() => {
@@ -147,14 +135,8 @@ export class LoadPanel {
     }),
   );
   protected readonly calibration = computed(() => {
-    const student = this.student();
-    const capacity = capacityOfStudent(student, this.measures(), this.today(), {
-      logs: this.logs(),
-      exercises: this.exercises(),
-      school: this.school(),
-    });
-    const { body } = bodyOfStudent(student);
-    const found = effortCalibration(this.logs(), this.shelf(), body, capacity, this.school());
+    const { student, logs, shelf, body, capacity, school } = this.person();
+    const found = effortCalibration(logs, shelf, body, capacity, school);
     return { ...found, ...recalibrated(found.factor, student.capacityFactor) };
   });
 
@@ -208,6 +190,6 @@ export class LoadPanel {
       week.strain === null ? '' : Math.round(week.strain),
       ...used.map((family) => Math.round(week.byFamily[family] ?? 0)),
     ]);
-    download(`${fileName(`load ${this.student().name}`)}.csv`, tableCsv(columns, rows), 'text/csv');
+    download(`${fileName(`load ${this.person().student.name}`)}.csv`, tableCsv(columns, rows), 'text/csv');
   }
 }

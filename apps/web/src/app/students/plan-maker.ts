@@ -9,21 +9,20 @@ import {
   axesOfSegment,
   axisLabels,
   axisWords,
+  doseLimitWords,
+  doseOf,
   doseWords,
-  firstGoal,
+  goalLimit,
+  proposedGoal,
   firstGoalDay,
   firstLevel,
   newPlan,
   newStrand,
-  segmentValue,
   type Axis,
   type Exercise,
   type ExerciseSegment,
-  type Noted,
+  type PersonRecord,
   type Plan,
-  type Routine,
-  type School,
-  type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { AxisField } from '../ui/axis-field';
@@ -33,7 +32,8 @@ import { TextField } from '../ui/text-field';
 interface Wish {
   readonly wanted: boolean;
   readonly axis: Axis;
-  readonly target: number;
+  /** Null: as it is proposed. */
+  readonly target: number | null;
 }
 
 interface Row {
@@ -51,22 +51,20 @@ interface Row {
 })
 export class PlanMaker {
   private readonly clock = inject(Clock);
-  readonly student = input.required<Student>();
-  readonly routines = input.required<readonly Routine[]>();
-  readonly exercises = input.required<readonly Exercise[]>();
-  readonly school = input.required<School>();
-  readonly today = input.required<string>();
-  /** What is noted of the student: it may let a strand begin lower. */
-  readonly noted = input<readonly Noted[]>([]);
+  readonly person = input.required<PersonRecord>();
   /** There is a plan already: the maker stays folded until asked for. */
   readonly another = input.required<boolean>();
   readonly made = output<Plan>();
 
+  private readonly school = computed(() => this.person().school);
+  protected readonly today = computed(() => this.person().today);
   protected readonly unfolded = signal(false);
   protected readonly open = computed(() => this.unfolded() || !this.another());
-  protected readonly routineOptions = computed(() => [...this.routines()]);
+  protected readonly routineOptions = computed(() => [...this.person().routines]);
   private readonly routineId = signal<string | null>(null);
-  protected readonly routine = computed(() => this.routines().find((routine) => routine.id === this.routineId()));
+  protected readonly routine = computed(() =>
+    this.person().routines.find((routine) => routine.id === this.routineId()),
+  );
   protected readonly wishes = signal<ReadonlyMap<string, Wish>>(new Map());
   protected readonly chosenDay = signal<string | null>(null);
   protected readonly targetDay = computed(() => this.chosenDay() ?? firstGoalDay(this.today()));
@@ -80,10 +78,11 @@ export class PlanMaker {
     (this.routine()?.segments ?? [])
       .filter((segment): segment is ExerciseSegment => segment.type === 'exercise')
       .flatMap((segment) => {
-        const exercise = this.exercises().find(({ id }) => id === segment.exerciseId);
+        const exercise = this.person().shelf.get(segment.exerciseId);
         if (exercise === undefined) return [];
-        const wish = this.wishes().get(segment.id) ?? this.firstWish(segment, exercise);
-        const first = firstLevel(segment, exercise, wish.axis, this.school(), this.noted());
+        const wish = this.wishes().get(segment.id) ?? this.firstWish(segment);
+        const first = firstLevel(segment, exercise, wish.axis, this.school(), this.person().noted);
+        const goal = wish.wanted ? this.goal(segment, exercise, wish) : null;
         return {
           segment,
           exercise,
@@ -91,6 +90,7 @@ export class PlanMaker {
           dose: doseWords(segment.dose),
           axes: axesOfSegment(segment, exercise).map((axis) => ({ label: axisLabels[axis], value: axis })),
           wish,
+          goal,
           first: { ...first, words: axisWords(first.level, wish.axis) },
         };
       }),
@@ -102,15 +102,10 @@ export class PlanMaker {
     this.wishes.set(new Map());
   }
 
-  protected set({ segment, exercise }: Row, part: Partial<Wish>): void {
-    const before = this.wishes().get(segment.id) ?? this.firstWish(segment, exercise);
-    const axis = part.axis ?? before.axis;
-    const target = part.axis === undefined ? before.target : this.wishedTarget(segment, exercise, axis);
+  protected set({ segment }: Row, part: Partial<Wish>): void {
+    const before = this.wishes().get(segment.id) ?? this.firstWish(segment);
+    const target = part.axis === undefined ? before.target : null;
     this.wishes.update((wishes) => new Map(wishes).set(segment.id, { ...before, target, ...part }));
-  }
-
-  protected least({ segment, exercise }: Row, wish: Wish): number {
-    return firstLevel(segment, exercise, wish.axis, this.school(), this.noted()).level;
   }
 
   protected setGrowth(percent: number | null): void {
@@ -121,12 +116,21 @@ export class PlanMaker {
     const routine = this.routine();
     if (routine === undefined) return;
     const strands = this.rows()
-      .filter((row) => row.wish.wanted)
-      .map(({ segment, exercise, wish: { axis, target } }) =>
-        newStrand(this.clock.newId(), segment, exercise, axis, target, this.targetDay(), this.school(), this.noted()),
+      .filter((row) => row.goal !== null)
+      .map(({ segment, exercise, wish: { axis }, goal }) =>
+        newStrand(
+          this.clock.newId(),
+          segment,
+          exercise,
+          axis,
+          goal!.target,
+          this.targetDay(),
+          this.school(),
+          this.person().noted,
+        ),
       );
     const { plan, wrong } = newPlan(
-      { id: this.clock.newId(), studentId: this.student().id, routineId: routine.id, startsOn: this.today() },
+      { id: this.clock.newId(), studentId: this.person().student.id, routineId: routine.id, startsOn: this.today() },
       strands,
       this.growth() / 100,
       this.school(),
@@ -139,12 +143,29 @@ export class PlanMaker {
     this.wishes.set(new Map());
   }
 
-  private firstWish(segment: ExerciseSegment, exercise: Exercise): Wish {
-    const axis = axesOf(segment.dose)[0]!;
-    return { wanted: false, axis, target: this.wishedTarget(segment, exercise, axis) };
+  private firstWish(segment: ExerciseSegment): Wish {
+    return { wanted: false, axis: axesOf(segment.dose)[0]!, target: null };
   }
 
-  private wishedTarget(segment: ExerciseSegment, exercise: Exercise, axis: Axis): number {
-    return firstGoal(axis, segmentValue(segment, exercise, axis), this.school(), exercise);
+  /** How far a drill is to grow: as typed, else what can be reached by the day; and what limits it, with the best there is. */
+  private goal(segment: ExerciseSegment, exercise: Exercise, { axis, target: typed }: Wish) {
+    const person = this.person();
+    const wish = {
+      routine: this.routine()!,
+      segment,
+      exercise,
+      axis,
+      targetDay: this.targetDay(),
+      growthPerWeek: this.growth() / 100,
+    };
+    const target = typed ?? proposedGoal(person, wish);
+    const limit = goalLimit(person, wish, target);
+    const strand = newStrand('goal', segment, exercise, axis, target, wish.targetDay, person.school, person.noted);
+    const best = limit === null ? target : Math.max(strand.start, doseOf(limit.dose, strand.step));
+    return {
+      target,
+      limit: limit === null ? '' : `${doseLimitWords(strand, limit)!} ${limit.mend}`,
+      best: limit === null || best >= target ? null : { dose: best, words: axisWords(best, axis) },
+    };
   }
 }

@@ -3,17 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import type {
-  Exercise,
-  Noted,
-  Plan,
-  PlanContext,
-  PracticeLog,
-  School,
-  Strand,
-  StrandPlace,
-  Verdict,
-} from '@pomek/core';
+import { contextOf, strandPlaces, type PersonRecord, type Plan, type Strand, type Verdict } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { planQuestion } from '../compute/plan-question';
 import { Editing } from '../data/editing';
@@ -42,28 +32,25 @@ const SEASONS = 2000;
 export class PlanWeeks {
   private readonly compute = inject(Compute);
   private readonly notices = inject(Notices);
-  /** What the plan rests on; the same that its verdicts are computed from. */
-  readonly context = input.required<PlanContext>();
+  readonly plan = input.required<Plan>();
+  readonly person = input.required<PersonRecord>();
   readonly verdicts = input<ReadonlyMap<string, Verdict>>(new Map());
-  readonly school = input.required<School>();
-  /** The shelf, by id: what else of the routine may grow. */
-  readonly exercises = input<ReadonlyMap<string, Exercise>>(new Map());
   readonly locked = input.required<ReadonlySet<string>>();
-  /** What is noted of the student. */
-  readonly noted = input<readonly Noted[]>([]);
-  /** Where the strands stand on the student's body, by strand. */
-  readonly places = input<ReadonlyMap<string, StrandPlace>>(new Map());
   readonly rungTaken = output<RungTaken>();
   readonly remove = output();
 
-  protected readonly plan = computed((): Plan => this.context().plan);
-  protected readonly today = computed(() => this.context().today);
-  protected readonly logs = computed((): readonly PracticeLog[] => this.context().logs);
+  protected readonly school = computed(() => this.person().school);
+  protected readonly today = computed(() => this.person().today);
+  protected readonly logs = computed(() => this.person().logs);
   private readonly id = computed(() => this.plan().id);
   protected readonly edit = new Editing('plans', this.id, () => 'Change the plan');
   /** As it is typed, and as far as it is whole. */
   protected readonly draft = computed(() => this.edit.draft() ?? this.plan());
   protected readonly whole = computed(() => (this.edit.problems().length === 0 ? this.draft() : this.plan()));
+  /** What the plan rests on as it is typed, by the same function as its verdicts. */
+  protected readonly context = computed(() => contextOf(this.whole(), this.person()));
+  /** Where its strands stand on the student's body, by strand. */
+  protected readonly places = computed(() => strandPlaces(this.whole(), this.person()));
 
   /** The goal that is open, by id; the first until one is chosen. */
   readonly chosen = model<string | null>(null);

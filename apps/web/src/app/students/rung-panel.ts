@@ -4,6 +4,7 @@ import equal from 'fast-deep-equal';
 import {
   axisWords,
   doseOf,
+  gridOf,
   durationWords,
   KNEE_SEEN,
   kneeWords,
@@ -117,7 +118,7 @@ export class RungPanel {
   protected readonly said = durationWords;
   /** The posture that is wished for. */
   protected readonly to = computed(() => turnedPosture(this.place().posture, this.wish() ?? {}));
-  private readonly dose = computed(() => doseOf(this.strand().level, this.strand().step));
+  private readonly dose = computed(() => doseOf(this.strand().level, gridOf(this.strand())));
   protected readonly hold = computed(() => durationWords(this.dose()));
   protected readonly exchange = computed(() => {
     const { posture, body } = this.place();

@@ -9,6 +9,8 @@ import {
   axisLabels,
   axisWords,
   contextOf,
+  doseLimitWords,
+  gridOf,
   doseOf,
   isOpen,
   railWords,
@@ -111,12 +113,12 @@ export class SeasonPage {
       .all()
       .filter(({ student }) => this.roster()?.has(student.id) ?? true)
       .flatMap((one) =>
-        one.plans
+        one.person.plans
           .filter(
             ({ routineId, strands }) =>
               strands.length > 0 && (this.roster() !== null || [ALL, routineId].includes(this.routineId())),
           )
-          .map((plan) => ({ one, plan, context: contextOf(plan, one.records, this.clock.today()) })),
+          .map((plan) => ({ one, plan, context: contextOf(plan, one.person) })),
       ),
   );
   protected readonly failed = signal('');
@@ -189,16 +191,16 @@ export class SeasonPage {
         })),
       ...(forecast?.weeks ?? []),
     ];
-    const dose = isOpen(strand) ? doseOf(strand.level, strand.step) : 0;
-    const most = context.mostDoses.get(strand.id)?.dose ?? null;
-    const over = most !== null && dose > most;
+    const dose = isOpen(strand) ? doseOf(strand.level, gridOf(strand)) : 0;
+    const limit = context.mostDoses.get(strand.id);
+    const over = limit !== undefined && dose > limit.dose + 1e-6;
     return {
       id: strand.id,
       name: strand.exerciseName,
       grows: axisLabels[axis],
       way: `${isOpen(strand) ? shortAxisWords(dose, axis).replace(' min', '') : 'not opened'} → ${axisWords(strand.target, axis)}`,
       goal: `${axisWords(strand.target, axis)} by ${readDay(strand.targetDay)}`,
-      over: over ? `goes over: ${axisWords(most, axis)} is as far as legs, arms or knees allow` : '',
+      over: over ? `goes over: ${doseLimitWords(strand, limit)!}` : '',
       waits: forecast?.binding == null ? '' : railWords[forecast.binding],
       late: forecast !== undefined && !forecast.inTime,
       ends: forecast === undefined ? '' : forecast.earliestDay === null ? 'not reached' : readDay(forecast.earliestDay),

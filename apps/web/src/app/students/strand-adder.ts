@@ -7,17 +7,16 @@ import {
   axisLabels,
   axisWords,
   defaultStep,
-  firstGoal,
   firstGoalDay,
   firstLevel,
   newStrand,
+  proposedGoal,
   type Axis,
   type Exercise,
   type ExerciseSegment,
-  type Noted,
+  type PersonRecord,
   type Plan,
   type Routine,
-  type School,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { AxisField } from '../ui/axis-field';
@@ -81,11 +80,7 @@ export class StrandAdder {
   private readonly clock = inject(Clock);
   readonly plan = input.required<Plan>();
   readonly routine = input.required<Routine>();
-  readonly exercises = input.required<ReadonlyMap<string, Exercise>>();
-  readonly school = input.required<School>();
-  readonly today = input.required<string>();
-  /** What is noted of the student: it may let a strand begin lower. */
-  readonly noted = input<readonly Noted[]>([]);
+  readonly person = input.required<PersonRecord>();
   readonly planChanged = output<(plan: Plan) => Plan>();
 
   protected readonly segmentId = signal<string | null>(null);
@@ -95,7 +90,7 @@ export class StrandAdder {
 
   private readonly parts = computed(() =>
     this.routine().segments.flatMap((segment): { segment: ExerciseSegment; exercise: Exercise; axes: Axis[] }[] => {
-      const exercise = segment.type === 'exercise' ? this.exercises().get(segment.exerciseId) : undefined;
+      const exercise = segment.type === 'exercise' ? this.person().shelf.get(segment.exerciseId) : undefined;
       if (segment.type !== 'exercise' || exercise === undefined) return [];
       const taken = new Set(
         this.plan()
@@ -115,15 +110,17 @@ export class StrandAdder {
     const { segment, exercise, axes } = part;
     const wished = this.axis();
     const axis = wished !== null && axes.includes(wished) ? wished : axes[0]!;
-    const value = firstLevel(segment, exercise, axis, this.school(), this.noted()).level;
-    const target = this.target() ?? firstGoal(axis, value, this.school(), exercise);
+    const value = firstLevel(segment, exercise, axis, this.person().school, this.person().noted).level;
+    const targetDay = firstGoalDay(this.person().today);
+    const target =
+      this.target() ?? proposedGoal(this.person(), { routine: this.routine(), segment, exercise, axis, targetDay });
     return {
       segment,
       exercise,
       axis,
       target,
       value,
-      step: defaultStep(axis, value, this.school()),
+      step: defaultStep(axis, value, this.person().school),
       from: axisWords(value, axis),
       axes: axes.map((entry) => ({ label: axisLabels[entry], value: entry })),
     };
@@ -156,9 +153,9 @@ export class StrandAdder {
       it.exercise,
       it.axis,
       it.target,
-      firstGoalDay(this.today()),
-      this.school(),
-      this.noted(),
+      firstGoalDay(this.person().today),
+      this.person().school,
+      this.person().noted,
     );
     this.planChanged.emit((plan) => ({ ...plan, strands: [...plan.strands, strand] }));
     this.segmentId.set(null);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
-import { axisLabels, axisWords, doseOf, isOpen, type Strand, type Verdict } from '@pomek/core';
+import { axisLabels, axisWords, doseOf, gridOf, isOpen, type Strand, type Verdict } from '@pomek/core';
 import { readDay } from '../ui/day-words';
 import { VerdictMark } from '../ui/verdict-mark';
 import type { Forecast } from './strand-weeks';
@@ -79,7 +79,7 @@ export class StrandList {
     this.strands().map((strand) => {
       const forecast = this.forecasts().get(strand.id);
       const { axis } = strand;
-      const dose = isOpen(strand) ? axisWords(doseOf(strand.level, strand.step), axis) : 'not opened';
+      const dose = isOpen(strand) ? axisWords(doseOf(strand.level, gridOf(strand)), axis) : 'not opened';
       return {
         id: strand.id,
         name: strand.exerciseName,

@@ -12,9 +12,10 @@ import {
   unturned,
   type Measure,
   type Plan,
+  type StoredPerson,
   type StrandPlace,
 } from '@pomek/core';
-import { aPlan, aRoutine, aStudent } from '../../../testing/records';
+import { aPerson, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { RungPanel } from './rung-panel';
 import { StrandWeeks } from './strand-weeks';
@@ -38,11 +39,13 @@ const place: StrandPlace = {
   base: stood,
   body: {
     body: bodyOf({ stature: 1.7, mass: 70 }),
-    capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 } },
+    capacity: { kneeNm: 150, shoulderNm: 45, spread: { legs: 1, arms: 1 }, guessed: { legs: false, arms: false } },
     ankleRangeDeg: 38,
   },
   guessed: { legs: true, arms: false },
-  most: { dose: 300, by: 'capacity' },
+  limits: [],
+  instead: null,
+  most: { dose: 300, from: 'strength', reason: 'what the school’s budget allows', mend: '' },
 };
 
 const tested: Measure = {
@@ -62,15 +65,17 @@ const tested: Measure = {
   },
 };
 
+const personWith = (change: Partial<StoredPerson>) => aPerson(today, { student, ...change });
+
 describe('where the strands of a plan stand on a body', () => {
   const places = (measures: Measure[] = [], of: Plan = plan) =>
-    strandPlaces(student, measures, of, aRoutine({ segments: [segment] }), builtInExercises, softSchool, today);
+    strandPlaces(of, personWith({ measures, routines: [aRoutine({ segments: [segment] })] }));
 
   test('each has its exercise, its posture and the longest hold', () => {
     const found = places().get('strand-1')!;
     expect(found.exercise.id).toBe('empty-full');
     expect(found.guessed).toEqual({ legs: true, arms: true });
-    // Nothing was tested, so nothing is known that would limit it.
+    // Nothing was tested: the far end of the guess lies beyond the goal.
     expect(found.most).toBeNull();
     expect(places([tested]).get('strand-1')!.most!.dose).toBeGreaterThan(0);
     expect(found.body.capacity).toEqual(capacityOfStudent(student, [], today));
@@ -85,9 +90,7 @@ describe('where the strands of a plan stand on a body', () => {
   });
 
   test('a strand whose segment is gone has none', () => {
-    expect(strandPlaces(student, [], plan, aRoutine({ segments: [] }), builtInExercises, softSchool, today).size).toBe(
-      0,
-    );
+    expect(strandPlaces(plan, personWith({ routines: [aRoutine({ segments: [] })] })).size).toBe(0);
   });
 });
 

@@ -9,7 +9,9 @@ import * as z from 'zod';
 import {
   axisLabels,
   axisWords,
+  doseLimitWords,
   doseOf,
+  gridOf,
   growthOf,
   isOpen,
   isSavingUp,
@@ -25,6 +27,7 @@ import {
   weekOf,
   weekReason,
   withoutStrand,
+  type LimitFrom,
   type Plan,
   type PracticeLog,
   type School,
@@ -56,7 +59,14 @@ const WeekEditSchema = z.object({
 type WeekEdit = NonNullable<z.infer<typeof WeekEditSchema>['edit']>;
 
 /** What ends a strand on a body, in few words. */
-const mostWords = { capacity: 'legs or arms allow', alignment: 'knees and heels allow' } as const;
+const mostWords: Readonly<Record<LimitFrom, string>> = {
+  strength: 'legs or arms allow',
+  guess: 'most that could be',
+  alignment: 'knees and heels allow',
+  noted: 'asked with what is noted',
+  instead: 'stays',
+  minutes: 'the session allows',
+};
 
 /** One strand of a plan: its goal, its terraces, each week's dose with its reason, and its next rung. */
 @Component({
@@ -114,7 +124,7 @@ export class StrandWeeks {
       day: shortDay(week.day),
       dose: axisWords(week.dose, this.strand().axis),
       amount: week.dose,
-      reason: weekReason(this.plan(), this.strand(), week, this.growth()),
+      reason: weekReason(this.plan(), this.strand(), week, this.growth(), this.limit()),
       before: before.has(week.week) ? axisWords(before.get(week.week)!, this.strand().axis) : '–',
     }));
   });
@@ -129,13 +139,13 @@ export class StrandWeeks {
       now,
       weeks: [
         ...past.weeks,
-        ...planned.map((week) => ({ ...week, reason: weekReason(plan, strand, week, this.growth()) })),
+        ...planned.map((week) => ({ ...week, reason: weekReason(plan, strand, week, this.growth(), this.limit()) })),
       ],
       done: past.done,
       band: this.locked() ? [] : (this.chance()?.weeks ?? []),
       beside: this.before()?.weeks ?? [],
       others: this.others(),
-      most: most === null ? null : { dose: most.dose, words: mostWords[most.by] },
+      most: most === null ? null : { dose: most.dose, words: mostWords[most.from] },
       targetWeek: Math.max(now, weekOf(plan, strand.targetDay)),
       ...TERRACES,
       words: (dose) => shortAxisWords(dose, strand.axis).replace(' min', ''),
@@ -156,18 +166,20 @@ export class StrandWeeks {
       .filter((words) => words !== '')
       .join(' ');
   });
+  /** The smallest limit of the dose; undefined where nothing limits it. */
+  private readonly limit = computed(() => this.place()?.most ?? undefined);
   /** What a week may add: the plan's growth, or the school's for the whole week where that is less. */
   private readonly growth = computed(() => growthOf(this.plan(), this.school().raise));
   /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
   protected readonly stands = computed(() => {
     const [strand, verdict] = [this.strand(), this.standing()];
-    const dose = doseOf(strand.level, strand.step);
+    const dose = doseOf(strand.level, gridOf(strand));
     const lost = strand.lost.at(-1);
     const saving = isSavingUp(strand);
     return {
       dose: isOpen(strand) ? axisWords(dose, strand.axis) : 'not opened yet',
       saved: saving ? savedWords(strand, strand.level) : '',
-      found: lost === undefined ? '' : axisWords(doseOf(lost, strand.step), strand.axis),
+      found: lost === undefined ? '' : axisWords(doseOf(lost, gridOf(strand)), strand.axis),
       why: verdict === undefined || verdict.kind === 'stop' ? '' : (verdict.reasons[0] ?? ''),
       meanwhile: saving ? meanwhileWords(strand, this.ladder(), this.school()) : '',
     };
@@ -287,13 +299,14 @@ export class StrandWeeks {
     const { earliestDay, aloneDay, inTime, doseOnTargetDay, binding } = forecast;
     const percent = Math.round(this.growth() * 100);
     const wished = readDay(targetDay);
+    const limit = this.limit();
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
-    if (earliestDay === null && binding === 'capacity')
-      return `By what is known of legs and arms they allow ${most} within the school’s budget; a new test hold may allow more.`;
-    if (earliestDay === null && binding === 'alignment')
-      return `As far as knees stay behind the toes and heels on the floor on this body: ${most}.`;
     if (earliestDay === null && binding === 'minutes')
       return `The session has room for ${most}; with more minutes, or less of something else, it goes on.`;
+    if (earliestDay === null && limit?.from === 'instead')
+      return `It stays ${limit.reason}. What is practised instead keeps it from a gap.`;
+    if (earliestDay === null && binding !== null && binding === limit?.from)
+      return `Not as far as the goal: ${doseLimitWords(this.strand(), limit)!} ${limit.mend}`;
     const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;
     if (earliestDay === null) return `Not within three years at ${percent} % a week.${why}`;
     const alone =

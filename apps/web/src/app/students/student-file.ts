@@ -7,25 +7,19 @@ import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import * as z from 'zod';
 import {
-  contextOf,
   decide,
-  notedOf,
   recentLoad,
   recentWords,
-  strandPlaces,
   takeRung,
   type Plan,
-  type PlanContext,
   type PracticeLog,
-  type Routine,
-  type StrandPlace,
   type Student,
-  type StudentRecords,
   type Verdict,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
+import { People } from '../data/people';
 import { Repository, schoolOf } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
@@ -87,6 +81,7 @@ export class StudentFile {
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
+  private readonly people = inject(People);
   readonly id = input.required<string>();
   readonly part = input<string>();
 
@@ -106,28 +101,18 @@ export class StudentFile {
     );
     return this.exercises().filter(({ id }) => ids.has(id));
   });
-  /** What is noted of the body and acts. */
-  protected readonly noted = computed(() => {
-    const student = this.student();
-    return student ? notedOf(student, this.measures(), this.today()) : [];
-  });
+  private readonly stored = this.people.storedOf(this.id);
+  /** What is known of the student as it is typed; undefined while not all of it is read. */
+  protected readonly person = this.people.recordOf(this.stored, this.student);
   /** The name as it is typed; while there is none, the one that is kept. */
   protected readonly title = computed(() => titleOf(this.student()?.name, this.edit.stored()?.name));
-  protected readonly logs = toSignal(this.id$.pipe(switchMap((id) => this.repository.logsOf(id))), {
-    initialValue: [],
-  });
-  protected readonly plans = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('plans', id))), {
-    initialValue: [],
-  });
-  protected readonly measures = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('measures', id))), {
-    initialValue: [],
-  });
-  protected readonly corrections = toSignal(
-    this.id$.pipe(switchMap((id) => this.repository.ofStudent('corrections', id))),
-    {
-      initialValue: [],
-    },
+  /** All practices, however old, the newest first. */
+  protected readonly logs = computed(() =>
+    (this.stored()?.logs ?? []).toSorted((a, b) => Date.parse(b.startedAt) - Date.parse(a.startedAt)),
   );
+  protected readonly plans = computed(() => this.stored()?.plans ?? []);
+  protected readonly measures = computed(() => this.stored()?.measures ?? []);
+  protected readonly corrections = computed(() => this.stored()?.corrections ?? []);
   protected readonly stills = toSignal(this.id$.pipe(switchMap((id) => this.repository.stillsOf(id))), {
     initialValue: [],
   });
@@ -159,31 +144,15 @@ export class StudentFile {
     const deciding = due === 0 ? 'nothing to decide' : `${due} to decide`;
     return `Last practised ${daysAgo(last.day, this.today())}; ${deciding}. ${recentWords(recentLoad(this.logs(), this.today()))}`;
   });
-  private readonly decisions = toSignal(this.id$.pipe(switchMap((id) => this.repository.ofStudent('decisions', id))), {
-    initialValue: [],
-  });
+  private readonly decisions = computed(() => this.stored()?.decisions ?? []);
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
-  /** What the plans rest on; null while the student is not known. */
-  protected readonly records = computed((): StudentRecords | null => {
-    const student = this.student();
-    if (student == null) return null;
-    return {
-      student,
-      school: this.school(),
-      logs: this.logs(),
-      corrections: this.corrections(),
-      measures: this.measures(),
-      routines: this.routines(),
-      exercises: this.exercises(),
-    };
+  protected readonly verdicts = computed(() => {
+    const person = this.person();
+    return person == null ? [] : strandVerdicts(person);
   });
-  protected readonly verdicts = computed(() =>
-    this.records() === null ? [] : strandVerdicts(this.plans(), this.decisions(), this.records()!, this.today()),
-  );
   protected readonly due = computed(() => this.verdicts().filter((entry) => entry.due));
   protected readonly settled = computed(() => this.verdicts().filter((entry) => !entry.due));
   protected readonly safe = computed(() => this.due().filter((entry) => entry.verdict.kind !== 'stop'));
@@ -193,48 +162,9 @@ export class StudentFile {
       .slice(0, 12),
   );
 
-  /** Where the strands of each plan stand on this body, by plan. */
-  private readonly places = computed(() => {
-    const student = this.student();
-    if (student == null) return new Map<string, ReadonlyMap<string, StrandPlace>>();
-    return new Map(
-      this.plans().map((plan) => {
-        const routine = this.routineOf(plan);
-        const found =
-          routine === undefined
-            ? new Map<string, StrandPlace>()
-            : strandPlaces(
-                student,
-                this.measures(),
-                plan,
-                routine,
-                this.exercises(),
-                this.school(),
-                this.today(),
-                this.logs(),
-              );
-        return [plan.id, found] as const;
-      }),
-    );
-  });
-
-  private readonly contexts = computed(() => {
-    const records = this.records();
-    if (records === null) return new Map<string, PlanContext>();
-    return new Map(this.plans().map((plan) => [plan.id, contextOf(plan, records, this.today())] as const));
-  });
-
-  protected contextOf(plan: Plan): PlanContext {
-    return this.contexts().get(plan.id)!;
-  }
-
   protected verdictsOf(plan: Plan): ReadonlyMap<string, Verdict> {
     const own = this.verdicts().filter((entry) => entry.plan.id === plan.id);
     return new Map(own.map(({ strand, verdict }) => [strand.id, verdict]));
-  }
-
-  protected placesOf(plan: Plan): ReadonlyMap<string, StrandPlace> {
-    return this.places().get(plan.id) ?? new Map<string, StrandPlace>();
   }
 
   protected async takeRung(plan: Plan, { strandId, turned, exchange }: RungTaken): Promise<void> {
@@ -274,10 +204,6 @@ export class StudentFile {
         .filter((entry) => entry.plan.id === plan.id && entry.locked)
         .map((entry) => entry.strand.id),
     );
-  }
-
-  protected routineOf(plan: Plan): Routine | undefined {
-    return this.routines().find((routine) => routine.id === plan.routineId);
   }
 
   protected async answer(plan: Plan, verdict: Verdict, reply: Reply): Promise<void> {

@@ -85,19 +85,18 @@ export class Students {
     { label: 'longest not seen first', value: 'seen' },
   ];
   protected readonly order = computed((): Order => OrderSchema.catch('name').parse(this.chosen.value()));
-  protected readonly ready = computed(() => this.everybody.students() !== undefined);
+  protected readonly ready = this.everybody.known;
   protected readonly many = computed(() => this.everybody.all().length);
 
   private readonly rows = computed((): Row[] =>
     this.everybody.all().map((one) => {
-      const given = new Set(one.plans.map(({ routineId }) => routineId));
+      const given = new Set(one.person.plans.map(({ routineId }) => routineId));
       const due = one
         .verdicts()
         .filter((entry) => entry.due)
         .map(({ verdict }) => verdict.kind)
         .toSorted((a, b) => verdictWeight[a] - verdictWeight[b]);
       const today = this.clock.today();
-      const known = this.everybody.known();
       return {
         one,
         routines: this.everybody
@@ -106,8 +105,8 @@ export class Students {
           .map(({ name }) => name)
           .join(', '),
         days: dayWords(one.student.practiceDays),
-        last: one.lastDay !== null ? daysAgo(one.lastDay, today) : known ? 'not yet' : '',
-        load: one.lastDay === null ? '' : recentGrade(recentLoad(one.records.logs, today)),
+        last: one.person.lastDay !== null ? daysAgo(one.person.lastDay, today) : 'not yet',
+        load: one.person.lastDay === null ? '' : recentGrade(recentLoad(one.person.logs, today)),
         waits: due[0] ?? null,
         count: due.length,
       };
@@ -126,7 +125,7 @@ export class Students {
       name,
       waits: (a, b) => waitingOf(a) - waitingOf(b) || name(a, b),
       // Who was never seen has been waited for longest.
-      seen: (a, b) => (a.one.lastDay ?? '').localeCompare(b.one.lastDay ?? '') || name(a, b),
+      seen: (a, b) => (a.one.person.lastDay ?? '').localeCompare(b.one.person.lastDay ?? '') || name(a, b),
     };
     return found.toSorted(orders[this.order()]);
   });

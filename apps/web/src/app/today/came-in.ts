@@ -67,8 +67,8 @@ export class CameInList {
   protected readonly rows = computed(() => {
     const today = this.clock.today();
     const stills = groupBy(this.stills(), ({ studentId }) => studentId);
-    return this.everybody.all().flatMap(({ student, records }) => {
-      const found = cameIn(records.logs, stills.get(student.id) ?? [], today, (at) => this.clock.dayOf(new Date(at)));
+    return this.everybody.all().flatMap(({ student, person }) => {
+      const found = cameIn(person.logs, stills.get(student.id) ?? [], today, (at) => this.clock.dayOf(new Date(at)));
       if (found === null) return [];
       return [
         {

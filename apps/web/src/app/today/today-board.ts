@@ -9,8 +9,8 @@ import {
   durationWords,
   timeline,
   type Meeting,
+  type PersonRecord,
   type Plan,
-  type StudentRecords,
 } from '@pomek/core';
 import { classLesson } from '../data/class-lesson';
 import { Clock } from '../data/clock';
@@ -60,8 +60,8 @@ export class TodayBoard {
       .filter(({ student }) => student.practiceDays.includes(weekday))
       .map((one) => ({
         student: one.student,
-        done: one.lastDay === today,
-        routines: one.plans.flatMap((plan) => this.planned(plan, one.records, today)),
+        done: one.person.lastDay === today,
+        routines: one.person.plans.flatMap((plan) => this.planned(plan, one.person)),
       }));
   });
 
@@ -81,9 +81,9 @@ export class TodayBoard {
   protected readonly unseen = computed(() =>
     this.everybody
       .all()
-      .map(({ student, lastDay }) => ({
+      .map(({ student, person: { lastDay, today } }) => ({
         student,
-        days: lastDay === null ? null : differenceInCalendarDays(parseISO(this.clock.today()), parseISO(lastDay)),
+        days: lastDay === null ? null : differenceInCalendarDays(parseISO(today), parseISO(lastDay)),
       }))
       .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
   );
@@ -123,8 +123,8 @@ export class TodayBoard {
   });
 
   /** The routine of a plan as it will be practised: locked strands are left out. */
-  private planned(plan: Plan, records: StudentRecords, today: string): { id: string; name: string; length: string }[] {
-    const dosed = practisedOn(plan, records, this.everybody.shelf(), today);
+  private planned(plan: Plan, person: PersonRecord): { id: string; name: string; length: string }[] {
+    const dosed = practisedOn(plan, person);
     if (dosed === null) return [];
     return [{ id: dosed.id, name: dosed.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
   }

@@ -6,7 +6,7 @@ import { gapAnswered, withSession } from './withSession';
 
 /** A rule whose numbers are all different, so that none stands for another. */
 const rules: Rules = { ...seasonRules, growth: 0.1, sessionsToRaise: 3 };
-const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'capacity' };
+const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'strength', cap: null };
 const state = (change: Partial<StrandState>): StrandState => ({ ...newState(100), lastOn: 0, sessions: 3, ...change });
 const said = (change: Partial<StrandState>, day = 1, bars = noBars, on = ladder) =>
   judge(state(change), day, on, rules, bars);
@@ -154,8 +154,8 @@ describe('a session', () => {
     expect(after({ metRun: 2 }, {}, 14)).toMatchObject({ metRun: 3, gap: 0 });
     expect(after({ metRun: 2 }, {}, 15)).toMatchObject({ metRun: 1, gap: 15, sessions: 1, lastOn: 15 });
     expect(after({ metRun: 2, changedOn: 15 }, {}, 16)).toMatchObject({ metRun: 1, gap: 0 });
-    // Met twice after a gap that nobody answered, it is found again as it was.
-    expect(after({ gap: 20, metRun: 1 })).toMatchObject({ gap: 0, metRun: 0, sessions: 0 });
+    // Met twice after a gap that nobody answered, it is found again as it was; once more before it may rise.
+    expect(after({ gap: 20, metRun: 1 })).toMatchObject({ gap: 0, metRun: 2, sessions: 3, back: true });
     expect(after({ gap: 20, metRun: 0 })).toMatchObject({ gap: 20, metRun: 1 });
   });
 

@@ -1,4 +1,4 @@
-import { doseOf, floorToStep } from '../steps';
+import { doseOf, nextDose } from '../steps';
 import {
   DAYS_AFTER_EASE,
   DAYS_BETWEEN_EASES,
@@ -47,6 +47,7 @@ export type Because =
   | 'point'
   | 'after ease'
   | 'reached'
+  | 'instead'
   | 'capacity'
   | 'holiday'
   | 'lighter'
@@ -82,6 +83,7 @@ const stay = {
   point: staying('point', true),
   'after ease': staying('after ease', true),
   reached: staying('reached'),
+  instead: staying('instead'),
   capacity: staying('capacity'),
   holiday: staying('holiday', true),
   lighter: staying('lighter', true),
@@ -92,26 +94,32 @@ const stay = {
 } as const;
 
 /** One rung down: the level before the last growth, at least one step lower, never below the first dose. */
-export function easedLevel({ level }: StrandState, { step, first, byRungs }: Ladder, { growth }: Rules): number {
-  const under = doseOf(level, step) - step;
+export function easedLevel({ level }: StrandState, ladder: Ladder, { growth }: Rules): number {
+  const { step, first, byRungs } = ladder;
+  const under = doseOf(level, ladder) - step;
   const lower = byRungs ? under : Math.min(level / (1 + growth), under);
   return Math.min(level, Math.max(first, lower));
 }
 
-/** The dose at which a target counts as reached: the last one on the grid that is not above it. */
-export const reachDose = ({ target, step }: Pick<Ladder, 'target' | 'step'>): number => doseOf(target, step);
+/** The dose at which a target counts as reached: what was set, whatever the step. */
+export const reachDose = ({ target }: Pick<Ladder, 'target'>): number => target;
 
 /** The highest dose that is worked towards: the target's, or what the body holds where that is less. */
 export const topDose = (ladder: Ladder): number =>
-  ladder.most === null ? reachDose(ladder) : Math.min(reachDose(ladder), doseOf(ladder.most, ladder.step));
+  ladder.most === null ? reachDose(ladder) : Math.min(reachDose(ladder), doseOf(ladder.most, ladder));
 
 /** Whether the dose may go no higher: what the body holds is used up. */
-export const atCapacity = ({ level }: Pick<StrandState, 'level'>, { most, step }: Ladder): boolean =>
-  most !== null && doseOf(level, step) >= floorToStep(most, step);
+export const atCapacity = ({ level }: Pick<StrandState, 'level'>, ladder: Ladder): boolean =>
+  ladder.most !== null &&
+  (doseOf(level, ladder) >= ladder.most || nextDose(doseOf(level, ladder), ladder) > ladder.most);
 
 /** The level one raise up. */
-export const raisedLevel = (level: number, { target, most, step, byRungs }: Ladder, growth: number): number =>
-  Math.min(target, most ?? Infinity, byRungs ? doseOf(level, step) + step : level * (1 + growth));
+export const raisedLevel = (level: number, ladder: Ladder, growth: number): number =>
+  Math.min(
+    ladder.target,
+    ladder.most ?? Infinity,
+    ladder.byRungs ? doseOf(level, ladder) + ladder.step : level * (1 + growth),
+  );
 
 function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
   if (day - state.easedOn < DAYS_BETWEEN_EASES) return stay['eased lately'];
@@ -119,14 +127,20 @@ function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rule
   return level < state.level ? { kind: 'ease', because, level, passing: true } : stay.floor;
 }
 
+function retested(state: StrandState, answered: boolean, ladder: Ladder, rules: Rules): Ruling {
+  const level = answered ? state.level : easedLevel(state, ladder, rules);
+  return { kind: 'ease', because: 'retest', level: level < state.level ? level : null, passing: true };
+}
+
 function ofGap(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
   const days = state.lastOn === NEVER ? 0 : day - state.lastOn;
   const answered = gapAnswered(state, rules);
   if (days >= rules.retestGapDays) {
     // What was eased when the gap began to count is not eased again; the test is wanted all the same.
-    const level = answered ? state.level : easedLevel(state, ladder, rules);
-    return { kind: 'ease', because: 'retest', level: level < state.level ? level : null, passing: true };
+    return retested(state, answered, ladder, rules);
   }
+  // Practised again without an answer: the new baseline is still wanted.
+  if (days < rules.easeGapDays && state.gap >= rules.retestGapDays) return retested(state, false, ladder, rules);
   const unanswered = days >= rules.easeGapDays ? !answered : state.gap > 0;
   if (unanswered) {
     const level = easedLevel(state, ladder, rules);
@@ -184,6 +198,7 @@ export function judge(state: StrandState, day: number, ladder: Ladder, rules: Ru
   }
   const first = ofGap(state, day, ladder, rules) ?? ofStrain(state, day, ladder, rules);
   if (first !== null) return first;
+  if (ladder.mostBy === 'instead') return stay.instead;
   const lost = state.lost.length === 0 ? undefined : state.lost[state.lost.length - 1];
   const wanted = lost === undefined ? rules.sessionsToRaise : FIND_AGAIN;
   const kept = notMet(state, rules, wanted);
@@ -202,4 +217,4 @@ export function judge(state: StrandState, day: number, ladder: Ladder, rules: Ru
 
 /** Whether the target counts as reached. */
 export const isReached = ({ level }: Pick<StrandState, 'level'>, ladder: Ladder): boolean =>
-  doseOf(level, ladder.step) >= reachDose(ladder);
+  doseOf(level, ladder) >= reachDose(ladder);

@@ -1,5 +1,6 @@
 import { ALL_DONE } from '../../practice/allDone';
-import type { Plan } from '../plan';
+import type { Plan } from '../../goals/plan';
+import type { LimitFrom } from '../../limits/axisLimits';
 import type { RaiseRule } from '../../schools/school';
 
 /** A day that never was: before every gap and every pause. */
@@ -56,10 +57,12 @@ export interface Ladder {
   /** The dose it is never eased below. */
   readonly first: number;
   readonly target: number;
-  /** The largest dose there is room for: within the budget of what the body can hold; null where nothing limits. */
+  /** The largest dose there is room for, the smallest of its limits; null where nothing limits. */
   readonly most: number | null;
-  /** What limits it: what the body can hold, knees and heels, or the minutes of a session. */
-  readonly mostBy: 'capacity' | 'alignment' | 'minutes';
+  /** What limits it. */
+  readonly mostBy: LimitFrom;
+  /** No more than this is ever asked, for what is noted of the person; null where nothing is. */
+  readonly cap: number | null;
 }
 
 /** The numbers of the machine: the school's raise rule and the plan's growth. */

@@ -28,8 +28,8 @@ export function withSession(state: StrandState, session: Session, rules: Rules):
     hard = ((hard << 1) & 7) | (effort !== null && effort >= rules.easeEffort ? 1 : 0);
     sessions = Math.min(most, sessions + 1);
     back = days >= rules.stayGapDays;
-    // The old dose, met often enough after a gap that nobody answered, is found again as it was.
-    if (gap > 0 && metRun >= FIND_AGAIN) ({ gap, metRun, goodRun, shortRun, looseRun, hard, sessions, back } = noRuns);
+    // The old dose, met often enough after a gap that nobody answered, is found again as it was; once more, and it may rise.
+    if (gap > 0 && metRun >= FIND_AGAIN) [gap, back] = [0, true];
   }
   return {
     level: state.level,

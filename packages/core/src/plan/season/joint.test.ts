@@ -278,8 +278,12 @@ describe('the end of a season', () => {
 
   test('what the body ends before its goal is known, and late on the last day', () => {
     const most = (value: number | null) =>
-      joint([at(10, { ladder: { step: 5, byRungs: false, first: 5, target: 22, most: value, mostBy: 'capacity' } })]);
-    expect([19.9, 20, 21, 30, null].map((value) => most(value).capped[0])).toEqual([true, false, false, false, false]);
+      joint([
+        at(10, {
+          ladder: { step: 5, byRungs: false, first: 5, target: 22, most: value, mostBy: 'strength', cap: null },
+        }),
+      ]);
+    expect([19.9, 20, 21, 30, null].map((value) => most(value).capped[0])).toEqual([true, true, true, false, false]);
     expect(most(null).lastDay).toBe(start + 63);
     const late = joint([at(10)], { calendar: third });
     expect([late.firstWeek, late.lastDay, late.count]).toEqual([2, start + 63, 1]);

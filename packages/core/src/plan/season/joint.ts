@@ -71,7 +71,7 @@ export class Joint {
     if (week > this.firstWeek) return nodes[gate.strand]!.knownDose >= gate.dose;
     // In the present week it counts where that strand stood when the week began.
     const { levelBefore, ladder } = this.problem.strands[gate.strand]!;
-    return levelBefore > 0 && doseOf(levelBefore, ladder.step) >= gate.dose;
+    return levelBefore > 0 && doseOf(levelBefore, ladder) >= gate.dose;
   }
 
   step(label: Pick<Label, 'nodes'>, week: number, index: number, turn: boolean): Step {

@@ -1,6 +1,6 @@
 import { applied } from '../machine/applied';
 import { judge, topDose, type Ruling } from '../machine/judge';
-import type { Rules, Session, StrandState } from '../machine/strandState';
+import type { Ladder, Rules, Session, StrandState } from '../machine/strandState';
 import { withSession } from '../machine/withSession';
 import { doseOf } from '../steps';
 import { doseInWeek } from '../planDay';
@@ -29,10 +29,14 @@ type Played = Pick<SeasonStrand, 'ladder' | 'pointUntil' | 'overrules' | 'lighte
 /** The dose a level asks for in a week; see `doseInWeek`. */
 const askedIn = (
   calendar: SeasonCalendar,
-  { overrules, lightens, ladder: { step } }: Played,
+  { overrules, lightens, ladder }: Played,
   level: number,
   week: number,
-): number => doseInWeek(calendar, { level, step, overrules, lightens }, week);
+): number => doseInWeek(calendar, { level, grid: ladder, overrules, lightens, cap: ladder.cap }, week);
+
+/** Whether what is asked is a test of the present dose: all of it, or all that is ever asked of this person; another drill never is. */
+export const isTest = (dose: number, full: number, { cap, mostBy }: Pick<Ladder, 'cap' | 'mostBy'>): boolean =>
+  mostBy !== 'instead' && dose >= (cap === null ? full : Math.min(cap, full));
 
 /** What the machine says on a day of the season. */
 export const rulingOn = (
@@ -89,8 +93,9 @@ export function playWeek(
     if (!state.open) continue;
     const dose = askedIn(calendar, strand, state.level, week);
     asked.push({ day, dose, level: state.level });
-    if (arrival === null && Math.min(dose, doseOf(state.level, strand.ladder.step)) >= top) arrival = day;
-    state = withSession(state, metSession(day, dose >= doseOf(state.level, strand.ladder.step), rules), rules);
+    const full = doseOf(state.level, strand.ladder);
+    if (arrival === null && Math.min(dose, full) >= top) arrival = day;
+    state = withSession(state, metSession(day, isTest(dose, full, strand.ladder), rules), rules);
     decide(day);
   }
   return { state, raised, found, asked, arrival };

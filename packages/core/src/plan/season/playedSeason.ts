@@ -6,6 +6,7 @@ import { doseInWeek } from '../planDay';
 import { doseOf } from '../steps';
 import { Joint } from './joint';
 import type { Season } from './planSeason';
+import { isTest } from './playWeek';
 import { railBroken } from './railBroken';
 import { isLighter, pauseOn } from './seasonCalendar';
 import type { SeasonProblem } from './seasonProblem';
@@ -26,7 +27,7 @@ export class PlayedSeason {
   private readonly planned: readonly (readonly { readonly week: number; readonly level: number }[])[];
   /** What bars each strand, by the day since the plan began. */
   private readonly bars: (Bars[] | undefined)[] = [];
-  /** No dose was set by hand. */
+  /** No dose was set by hand, and each strand is practised as itself and in full. */
   private readonly plain: boolean;
   private readonly reach: readonly number[];
   private states: StrandState[] = [];
@@ -56,7 +57,9 @@ export class PlayedSeason {
   ) {
     this.joint = new Joint(problem);
     this.count = problem.strands.length;
-    this.plain = problem.strands.every(({ overrules }) => overrules.length === 0);
+    this.plain = problem.strands.every(
+      ({ overrules, ladder: { cap, mostBy } }) => overrules.length === 0 && cap === null && mostBy !== 'instead',
+    );
     this.reach = problem.strands.map(({ ladder }) => reachDose(ladder));
     this.planned = season.strands.map(({ weeks }) =>
       weeks.filter(({ raised }) => raised).map(({ week, level }) => ({ week, level })),
@@ -73,8 +76,8 @@ export class PlayedSeason {
   private dosed(index: number): void {
     const { open, level } = this.states[index]!;
     const { ladder } = this.problem.strands[index]!;
-    this.dose[index] = open ? doseOf(level, ladder.step) : 0;
-    this.atTarget[index] = open && this.dose[index] >= this.reach[index]!;
+    this.dose[index] = open ? doseOf(level, ladder) : 0;
+    this.atTarget[index] = open && Math.min(this.dose[index], ladder.cap ?? Infinity) >= this.reach[index]!;
     this.anyAtTarget = this.atTarget.includes(true);
   }
 
@@ -101,8 +104,9 @@ export class PlayedSeason {
   asked(index: number): number {
     const { open, level } = this.states[index]!;
     const { ladder, overrules, lightens } = this.problem.strands[index]!;
-    if (overrules.length === 0 && !(this.lighter && lightens)) return this.dose[index]!;
-    return open ? doseInWeek(this.problem.calendar, { level, step: ladder.step, overrules, lightens }, this.week) : 0;
+    if (overrules.length === 0 && !(this.lighter && lightens) && ladder.cap === null) return this.dose[index]!;
+    const strand = { level, grid: ladder, overrules, lightens, cap: ladder.cap };
+    return open ? doseInWeek(this.problem.calendar, strand, this.week) : 0;
   }
 
   /** A practice of all that is open. @param outcome gives what one practice of a strand comes to */
@@ -117,7 +121,7 @@ export class PlayedSeason {
       session.share = share;
       session.kept = kept;
       session.effort = effort;
-      session.counts = this.full || this.asked(index) >= this.dose[index]!;
+      session.counts = this.full || isTest(this.asked(index), this.dose[index]!, this.problem.strands[index]!.ladder);
       states[index] = withSession(state, session, rules);
     }
   }
@@ -192,7 +196,7 @@ export class PlayedSeason {
     const { gate } = strands[index]!;
     if (gate === null) return true;
     const before = this.began[gate.strand]!;
-    return before > 0 && doseOf(before, strands[gate.strand]!.ladder.step) >= gate.dose;
+    return before > 0 && doseOf(before, strands[gate.strand]!.ladder) >= gate.dose;
   }
 
   private mayRise(index: number, to: number, opens: boolean): boolean {
@@ -200,7 +204,7 @@ export class PlayedSeason {
     const { family, segment, ladder, minutesPerUnit, loadPerUnit } = strands[index]!;
     const first = this.planned[index]!.find((raise) => raise.level >= to - TINY);
     if (first === undefined || first.week > this.week) return false;
-    let minutes = rails.baseMinutes + minutesPerUnit * (doseOf(to, ladder.step) - this.dose[index]!);
+    let minutes = rails.baseMinutes + minutesPerUnit * (doseOf(to, ladder) - this.dose[index]!);
     for (let one = 0; one < this.count; one += 1) minutes += strands[one]!.minutesPerUnit * this.dose[one]!;
     const rail = railBroken(rails, {
       ofFamily: (this.risen.get(family) ?? 0) + 1,

@@ -7,10 +7,13 @@ test('weeks of a plan begin with its first day; what was before it is the first 
 });
 
 test('every third week is lighter when every third is to be; none when none is', () => {
-  const weeks = (lighterEvery: number) => [0, 1, 2, 3, 4, 5].map((week) => isLighter({ lighterEvery }, week));
+  const weeks = (lighterEvery: number) =>
+    [0, 1, 2, 3, 4, 5].map((week) => isLighter({ lighterEvery, practiceDays: [1, 3] }, week));
   expect(weeks(3)).toEqual([false, false, true, false, false, true]);
   expect(weeks(1)).toEqual([true, true, true, true, true, true]);
   expect(weeks(0)).not.toContain(true);
+  // It would be the only practice of the week.
+  expect([0, 1, 2].map((week) => isLighter({ lighterEvery: 1, practiceDays: [4] }, week))).not.toContain(true);
 });
 
 test('a holiday lasts from its first day to its last, both in it', () => {

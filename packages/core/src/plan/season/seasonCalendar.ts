@@ -5,9 +5,15 @@ import type { SeasonCalendar } from './seasonProblem';
 export const weekOfDay = ({ start }: Pick<SeasonCalendar, 'start'>, day: number): number =>
   Math.max(0, Math.floor((day - start) / 7));
 
-/** Whether a week (from 0) is one of the lighter ones: every k-th, or of 0 none. */
-export const isLighter = ({ lighterEvery }: Pick<SeasonCalendar, 'lighterEvery'>, week: number): boolean =>
-  (week + 1) % lighterEvery === 0;
+/** What tells which weeks are lighter. */
+export type LighterWeeks = Pick<SeasonCalendar, 'lighterEvery' | 'practiceDays'>;
+
+/**
+ * Whether a week (from 0) is one of the lighter ones: every k-th, or of 0 none. Whoever practises once a week has none: it would be the
+ * only practice of the week, and days of rest are there already (house rule).
+ */
+export const isLighter = ({ lighterEvery, practiceDays }: LighterWeeks, week: number): boolean =>
+  practiceDays.length !== 1 && (week + 1) % lighterEvery === 0;
 
 export const isHoliday = ({ holidays }: Pick<SeasonCalendar, 'holidays'>, day: number): boolean =>
   holidays.some(({ from, to }) => day >= from && day <= to);

@@ -1,8 +1,10 @@
-import type { Strand } from '../plan';
+import type { Strand } from '../../goals/plan';
+import { limitsFrom } from '../../limits/axisLimits';
 import type { Ladder, Rules, StrandState } from '../machine/strandState';
 
 /** A guard rail of the whole plan that keeps a strand from rising though its sessions would allow it. */
-export type Rail = 'family' | 'load' | 'minutes' | 'order' | 'gate' | 'axis' | 'capacity' | 'alignment';
+export const rails = ['family', 'load', 'order', 'gate', 'axis', ...limitsFrom] as const;
+export type Rail = (typeof rails)[number];
 
 /** One strand of a season, as it stands on the first day. Days are day numbers, weeks those of the plan. */
 export interface SeasonStrand {

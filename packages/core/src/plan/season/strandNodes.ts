@@ -140,10 +140,10 @@ export class StrandNodes {
       node = {
         id: this.nodes.size,
         state,
-        dose: state.open ? doseOf(state.level, ladder.step) : 0,
+        dose: state.open ? doseOf(state.level, ladder) : 0,
         level: state.open ? state.level : 0,
         known,
-        knownDose: state.open ? doseOf(known, ladder.step) : 0,
+        knownDose: state.open ? doseOf(known, ladder) : 0,
         done: state.open && state.lost.length === 0 && (isReached(state, ladder) || atCapacity(state, ladder)),
       };
       this.nodes.set(key, node);

@@ -63,6 +63,8 @@ export const StrandSchema = z
       .default([]),
     /** Checkpoints that have to be kept: while one of them is being corrected, nothing is raised. */
     heldBy: z.array(id).max(24).default([]),
+    /** Another drill that is done instead of this one, for what is noted of the person, counts for it: the teacher's word. */
+    insteadCounts: z.boolean().default(false),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
     clearedAt: z.iso.datetime({ offset: true }).nullable(),
   })

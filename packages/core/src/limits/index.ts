@@ -1,0 +1,2 @@
+export * from './axisLimits';
+export * from './holdLimit';

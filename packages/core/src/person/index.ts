@@ -1,0 +1,2 @@
+export * from './personRecord';
+export * from './practicesThatTell';

@@ -1,0 +1,36 @@
+import type { Family } from '../library';
+import { posture } from '../library/describe';
+import { shelf } from '../testing/samples';
+import { loadsJoints, loadsPlace } from './loadsPlace';
+
+test('sitting, and breathing in an easy stand, loads no joint; arms are loaded by what raises or moves them', () => {
+  const drill = (family: Family, change = {}) => ({
+    family,
+    movements: [],
+    posture: { ...posture({ kneeBendDeg: 10 }), shoulderRaiseDeg: 15, ...change },
+  });
+  expect(loadsJoints(drill('breathing'))).toBe(false);
+  expect(loadsJoints(drill('breathing', { kneeBendDeg: 11 }))).toBe(true);
+  expect(loadsJoints(drill('breathing', { shoulderRaiseDeg: 16 }))).toBe(true);
+  expect(loadsJoints(drill('standing'))).toBe(true);
+  expect(loadsJoints(drill('standing', { seated: true }))).toBe(false);
+  expect(loadsPlace(drill('standing'), null)).toBe(true);
+  expect(loadsPlace(drill('standing'), 'knee')).toBe(true);
+  expect(loadsPlace(drill('standing'), 'shoulder')).toBe(false);
+  expect(loadsPlace(drill('standing', { shoulderRaiseDeg: 16 }), 'shoulder')).toBe(true);
+  expect(loadsPlace(drill('reeling'), 'elbow or wrist')).toBe(true);
+  expect(loadsPlace(drill('breathing'), 'shoulder')).toBe(false);
+});
+
+test('a seated stretch that twists hip and knee loads them, and nothing else (common practice)', () => {
+  const stretch = shelf.get('hip-stretch')!;
+  expect((['knee', 'hip', 'low back'] as const).map((place) => loadsPlace(stretch, place))).toEqual([true, true, true]);
+  expect((['shoulder', 'elbow or wrist', 'neck'] as const).map((place) => loadsPlace(stretch, place))).toEqual([
+    false,
+    false,
+    false,
+  ]);
+  expect(loadsPlace(shelf.get('four-part-breath')!, 'knee')).toBe(false);
+  // Without a place, whatever could hurt is taken to.
+  expect(loadsPlace(stretch, null)).toBe(true);
+});
