@@ -79,7 +79,7 @@ export const ruledOut: readonly (readonly [condition: string, asks: string])[] =
   ['shoulder pain', 'arms above the chest'],
   ['poor balance', 'a foot off the floor'],
   ['dizziness or vertigo', 'a foot off the floor'],
-  ['osteoporosis', 'going down and up on the knees'],
+  ['osteoporosis', 'for bouncing'],
   ['hip or knee joint replaced', 'a bend of 60°'],
 ];
 export const ownLimit = 'new lenses';

@@ -8,33 +8,16 @@ import { practiceDaysOf } from '../plan/planContext';
 import { takenCareOf } from '../plan/practisedRoutine';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { doseOn } from '../plan/planDay';
-import type { Plan, Strand } from '../goals/plan';
 import { isOpen } from '../plan/stateOfStrand';
-import { stopReasons } from '../plan/stopReasons';
-import { dayNumber, dayOfNumber } from '../days/dayNumber';
+import { goalsOf, lockedSegments, type SegmentGoal } from '../plan/lockedSegments';
 import { segmentValue, withSegmentValue } from '../axis/segmentAxis';
 import type { ExerciseSegment, Routine } from '../routine/routine';
-
-interface Found {
-  readonly plan: Plan;
-  readonly strand: Strand;
-}
 
 /** What is held without a goal is cut to whole steps of this, s. */
 const HOLD_STEP = 5;
 
-/** The strands that a segment of a class stands for: of a plan for this very routine, else of any with that exercise. */
-function strandsFor(segment: ExerciseSegment, routine: Routine, plans: readonly Plan[]): Found[] {
-  const all = plans.flatMap((plan) => plan.strands.map((strand): Found => ({ plan, strand })));
-  const here = all.filter(({ plan, strand }) => plan.routineId === routine.id && strand.segmentId === segment.id);
-  if (here.length > 0) return here;
-  const elsewhere = all.filter(({ strand }) => strand.exerciseId === segment.exerciseId);
-  // Two goals of one exercise may stand in two segments; one practice counts for one of them.
-  return elsewhere.filter(({ strand }) => strand.segmentId === elsewhere[0]?.strand.segmentId);
-}
-
 /** No more than goals of another routine have by now. */
-const noMoreThan = (segment: ExerciseSegment, exercise: Exercise, found: readonly Found[], person: PersonRecord) =>
+const noMoreThan = (segment: ExerciseSegment, exercise: Exercise, found: readonly SegmentGoal[], person: PersonRecord) =>
   found.reduce((now, { plan, strand }) => {
     const dose = doseOn(plan, strand, person.today, practiceDaysOf(person.student));
     return segmentValue(now, exercise, strand.axis) > dose ? withSegmentValue(now, strand.axis, dose) : now;
@@ -54,37 +37,23 @@ function withinLimits(segment: ExerciseSegment, exercise: Exercise, person: Pers
     : withSegmentValue(segment, axis, Math.max(step, Math.floor(first.dose / step) * step));
 }
 
-/** Of somebody without a plan signs to stop count for so many days: there is nothing that could be cleared. House value. */
-const SIGN_DAYS = 7;
-
-/** Since when signs to stop count for a drill without a goal: since the last one was cleared. */
-function clearedFor(plans: readonly Plan[], day: string): string | null {
-  const strands = plans.flatMap((plan) => plan.strands);
-  if (strands.length === 0) return `${dayOfNumber(dayNumber(day) - SIGN_DAYS)}T00:00:00Z`;
-  return strands.reduce<string | null>(
-    (last, { clearedAt }) => (clearedAt !== null && (last === null || clearedAt > last) ? clearedAt : last),
-    null,
-  );
-}
-
 /**
  * What a student does in each exercise of a class's routine: the dose and posture of the goals there are, in this routine or
  * for the same exercise in another, else what the body allows; with what is noted of the student taken care of.
  */
 export function ownRungs(routine: Routine, person: PersonRecord): OwnRung[] {
-  const { student, school, plans, logs, shelf, today: day } = person;
+  const { student, plans, shelf, today: day } = person;
   const exercisesOf = routine.segments.filter((segment) => segment.type === 'exercise');
-  const foundFor = new Map(exercisesOf.map((segment) => [segment.id, strandsFor(segment, routine, plans)]));
+  const foundFor = new Map(exercisesOf.map((segment) => [segment.id, goalsOf(segment, routine.id, plans)]));
   const plan = plans.find((entry) => entry.routineId === routine.id) ?? null;
   const closed = (segment: ExerciseSegment): boolean => {
     const found = foundFor.get(segment.id)!;
     return found.length > 0 && !found.some(({ strand }) => isOpen(strand));
   };
+  const locked = lockedSegments(routine, person);
   const out = new Map(
     exercisesOf.flatMap((segment): [string, string][] => {
-      const found = foundFor.get(segment.id)!;
-      const clearedAt = found.length > 0 ? found[0]!.strand.clearedAt : clearedFor(plans, day);
-      const [sign] = stopReasons({ ...segment, segmentId: segment.id, clearedAt }, logs, school.raise, shelf);
+      const sign = locked.get(segment.id);
       if (sign !== undefined) return [[segment.id, `stopped until it is cleared. ${sign}`]];
       return closed(segment) ? [[segment.id, 'not opened yet']] : [];
     }),

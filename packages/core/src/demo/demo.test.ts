@@ -28,6 +28,7 @@ const contextOf = (
     rule: contents.schools.find((entry) => entry.id === student.schoolId)!.raise,
     today: day,
     mostDoses: new Map(),
+    lockedSegments: new Set(),
   };
 };
 const verdictsOf = (name: string) => {

@@ -200,7 +200,7 @@ function season(
     const due = (verdicts: readonly Verdict[]): boolean =>
       verdicts.some((found) => found.kind !== 'stop' && isDue(found, decisions, logs, school.raise, day));
     // What the body holds only ever keeps a strand from rising: where nothing is due without it, nothing is with it.
-    if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map() }))) return;
+    if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map(), lockedSegments: new Set() }))) return;
     const stored = { student, school, plans: [plan], decisions, logs, measures, routines: [routine] };
     const person = personRecord({ ...stored, corrections: [], exercises: demoShelf }, day);
     const verdicts = planVerdicts(contextOf(plan, person));

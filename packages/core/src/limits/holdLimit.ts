@@ -59,8 +59,10 @@ export function holdGrade(
   limits: readonly HoldLimit[],
   seconds: number,
 ): { readonly grade: 'danger' | 'doubt'; readonly limit: HoldLimit } | null {
-  const beyond = limits.find(({ far }) => seconds > far + 1e-9);
+  // What gives out first by what is likely is told.
+  const ordered = limits.toSorted((a, b) => a.likely - b.likely);
+  const beyond = ordered.find(({ far }) => seconds > far + 1e-9);
   if (beyond !== undefined) return { grade: 'danger', limit: beyond };
-  const doubted = limits.find(({ doubtFrom }) => seconds > doubtFrom + 1e-9);
+  const doubted = ordered.find(({ doubtFrom }) => seconds > doubtFrom + 1e-9);
   return doubted === undefined ? null : { grade: 'doubt', limit: doubted };
 }

@@ -1,5 +1,6 @@
 import type { Plan } from '../goals/plan';
 import type { PersonRecord } from '../person/personRecord';
+import { lockedSegments } from './lockedSegments';
 import type { PlanContext } from './planContext';
 import { mostDosesOf, strandPlaces } from './strandPlaces';
 
@@ -9,9 +10,10 @@ import { mostDosesOf, strandPlaces } from './strandPlaces';
  */
 export function contextOf(plan: Plan, person: PersonRecord): PlanContext {
   const { student, school, logs, corrections, routines, shelf, today } = person;
+  const routine = routines.find(({ id }) => id === plan.routineId);
   return {
     plan,
-    routine: routines.find(({ id }) => id === plan.routineId),
+    routine,
     practiceDays: student.practiceDays,
     logs,
     corrections,
@@ -19,5 +21,6 @@ export function contextOf(plan: Plan, person: PersonRecord): PlanContext {
     rule: school.raise,
     today,
     mostDoses: mostDosesOf(strandPlaces(plan, person)),
+    lockedSegments: new Set(routine === undefined ? [] : lockedSegments(routine, person).keys()),
   };
 }

@@ -6,6 +6,7 @@ export * from './firstGoal';
 export * from './inCounts';
 export * from './doseLimitWords';
 export * from './loadsPlace';
+export * from './lockedSegments';
 export * from './meanwhile';
 export * from './firstLevel';
 export * from './newPlan';

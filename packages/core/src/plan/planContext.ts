@@ -23,6 +23,8 @@ export interface PlanContext {
   readonly today: string;
   /** The smallest limit of each strand, by its id; left out where nothing limits it up to its target. */
   readonly mostDoses: ReadonlyMap<string, DoseLimit>;
+  /** Segments of the routine that a sign to stop has locked, with a goal or without. */
+  readonly lockedSegments: ReadonlySet<string>;
 }
 
 /** Days of practice that a plan is reckoned with while the student has none. House value. */

@@ -62,7 +62,10 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
       const open = new Set(
         plan.strands.filter((strand) => dose(strand) !== undefined).map(({ segmentId }) => segmentId),
       );
-      const out = new Set(plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)));
+      const out = new Set([
+        ...plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)),
+        ...context.lockedSegments,
+      ]);
       const planned = (strand: Strand): number => dose(strand) ?? strand.start;
       const dosed = withDoses(routine, plan, planned, out);
       const cared = takenCareOf(dosed, person, plan.strands, planned);
@@ -73,8 +76,9 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
         routine: cared.routine,
         changed: cared.changed,
         goals: plan.strands.map((strand) => {
-          const asked = dose(strand) !== undefined;
-          const left = locked.has(strand.id) ? 'left out until it is cleared' : 'not opened yet';
+          const shut = locked.has(strand.id) || context.lockedSegments.has(strand.segmentId);
+          const asked = dose(strand) !== undefined && !shut;
+          const left = shut ? 'left out until it is cleared' : 'not opened yet';
           return {
             strandId: strand.id,
             name: strand.exerciseName,

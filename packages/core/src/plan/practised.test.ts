@@ -9,10 +9,12 @@ import { log, logLine, person, plan, routine, segment, shelf, strand } from '../
 import type { Plan } from '../goals/plan';
 import type { PersonRecord, StoredPerson } from '../person';
 import type { PracticeLog } from '../practice';
+import { ownRungs } from '../classes/ownRungs';
 import { contextOf } from './contextOf';
 import { dosedRoutine, postureIn, strandSegments, withDoses } from './dosedRoutine';
 import { firstGoalDay } from './firstGoal';
 import { firstLevel } from './firstLevel';
+import { lockedSegments } from './lockedSegments';
 import { planForecast } from './planForecast';
 import { lastDayOf, plannedDays } from './plannedDays';
 import { practisedOn, practisedRoutine, takenCareOf } from './practisedRoutine';
@@ -205,6 +207,35 @@ describe('what is practised on a day', () => {
     const kept = practisedRoutine(base, known({ plans: [value], logs: [chest] }), true);
     expect(kept.routine.segments.map(({ id }) => id)).toEqual(['a', 'rest', 'b']);
     expect([...kept.locked]).toEqual(['a', 'b']);
+  });
+});
+
+describe('a sign to stop locks every drill that loads the place, with a goal or without', () => {
+  const knee = (ago: number) =>
+    log(after(-ago), { startedAt: `${after(-ago)}T09:00:00Z`, pain: 6, painPlace: 'knee', painWhere: '', symptoms: [] });
+  const breathing = segment('c', hold(60, together(1)), { exerciseId: 'belly-breathing' });
+  const three = { ...base, segments: [...base.segments, breathing] };
+  const ids = (found: { readonly segments: readonly { readonly id: string }[] }) => found.segments.map(({ id }) => id);
+
+  test('in the hall, the days to come, the load of the week and in class alike', () => {
+    const value = plan([standing]);
+    const who = known({ plans: [value], logs: [knee(2)], routines: [three] });
+    expect([...lockedSegments(three, who).keys()]).toEqual(['a', 'b']);
+    expect(ids(practisedRoutine(three, who).routine)).toEqual(['rest', 'c']);
+    for (const { routine: planned } of plannedDays(value, who, 2)) expect(ids(planned)).toEqual(['rest', 'c']);
+    expect([...contextOf(value, who).lockedSegments]).toEqual(['a', 'b']);
+    expect(ownRungs(three, who).map(({ own }) => own === null)).toEqual([true, true, false]);
+    // Cleared in the plan, it is cleared for what has no goal too.
+    const cleared = { ...value, strands: [{ ...standing, clearedAt: `${after(-1)}T09:00:00Z` }] };
+    expect(ids(practisedRoutine(three, { ...who, plans: [cleared] }).routine)).toEqual(['a', 'rest', 'b', 'c']);
+  });
+
+  test('without a plan for seven days', () => {
+    const of = (ago: number) => practisedRoutine(three, known({ logs: [knee(ago)], routines: [three] }));
+    expect(ids(of(2).routine)).toEqual(['rest', 'c']);
+    expect([...of(2).locked]).toEqual(['a', 'b']);
+    expect(of(8)).toMatchObject({ routine: three, changed: [] });
+    expect(of(8).locked.size).toBe(0);
   });
 });
 

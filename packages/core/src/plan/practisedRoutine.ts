@@ -6,7 +6,7 @@ import { dosedRoutine } from './dosedRoutine';
 import { insteadDose } from './insteadDose';
 import { practiceDaysOf } from './planContext';
 import { doseOn } from './planDay';
-import { lockedStrands } from './stopReasons';
+import { lockedSegments } from './lockedSegments';
 
 /** What a student really practises of a routine. */
 export interface OwnPractice {
@@ -23,15 +23,19 @@ export interface OwnPractice {
  * @param withLocked what is locked stays in
  */
 export function practisedRoutine(routine: Routine, person: PersonRecord, withLocked = false): OwnPractice {
-  const { plans, logs, school, shelf, student, today } = person;
+  const { plans, student, today } = person;
   const plan = plans.find(({ routineId }) => routineId === routine.id);
-  if (plan === undefined) return { ...takenCareOf(routine, person), locked: new Set() };
-  const locked = new Set(lockedStrands(plan, logs, school.raise, shelf).map(({ segmentId }) => segmentId));
+  const locked = new Set(lockedSegments(routine, person).keys());
+  const leftOut: ReadonlySet<string> = withLocked ? new Set() : locked;
+  if (plan === undefined) return { ...takenCareOf(without(routine, leftOut), person), locked };
   const practiceDays = practiceDaysOf(student);
-  const dosed = dosedRoutine(routine, plan, today, practiceDays, withLocked ? new Set() : locked);
+  const dosed = dosedRoutine(routine, plan, today, practiceDays, leftOut);
   const dose = (strand: Strand): number => doseOn(plan, strand, today, practiceDays);
   return { ...takenCareOf(dosed, person, plan.strands, dose), locked };
 }
+
+const without = (routine: Routine, leftOut: ReadonlySet<string>): Routine =>
+  leftOut.size === 0 ? routine : { ...routine, segments: routine.segments.filter(({ id }) => !leftOut.has(id)) };
 
 /** What a student practises of a plan today, without what is locked by a sign to stop; null where its routine is gone. */
 export function practisedOn(plan: Pick<Plan, 'routineId'>, person: PersonRecord): Routine | null {

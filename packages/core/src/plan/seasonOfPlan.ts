@@ -169,12 +169,15 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
 
 /** Minutes of a session that no strand of the plan asks for; what is closed yet counts as if it were open. */
 function baseMinutes(
-  { plan, routine }: PlanContext,
+  { plan, routine, lockedSegments }: PlanContext,
   strands: readonly SeasonStrand[],
   locked: ReadonlySet<string>,
 ): number {
   if (routine === undefined) return 0;
-  const out = new Set(plan.strands.filter(({ id }) => locked.has(id)).map(({ segmentId }) => segmentId));
+  const out = new Set([
+    ...plan.strands.filter(({ id }) => locked.has(id)).map(({ segmentId }) => segmentId),
+    ...lockedSegments,
+  ]);
   const dose = (strand: Strand): number => doseOf(strand.level, gridOf(strand));
   const whole = timeline(withDoses(routine, plan, dose, out)).totalMs / 60_000;
   const growing = strands.reduce(

@@ -97,6 +97,7 @@ export const planContext = (value: Plan, change: Partial<PlanContext> = {}): Pla
   rule: defaultRaiseRule,
   today: value.startsOn,
   mostDoses: new Map(),
+    lockedSegments: new Set(),
   ...change,
 });
 

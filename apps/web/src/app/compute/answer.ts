@@ -45,11 +45,12 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       return { ok: false, problems: [...read.problems] };
     }
     case 'plan': {
-      const { drills, mostDoses, seed, seasons } = request;
+      const { drills, mostDoses, lockedSegments, seed, seasons } = request;
       const context: PlanContext = {
         ...request,
         exercises: new Map(drills.map((drill) => [drill.id, drill])),
         mostDoses: new Map(mostDoses),
+        lockedSegments: new Set(lockedSegments),
       };
       const { strands, proven } = planForecast(context);
       const chances = seasons === 0 ? [] : strandChances(context, seasons, seededRandom(seed), progress);

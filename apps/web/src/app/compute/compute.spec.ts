@@ -23,6 +23,7 @@ const input = {
   seed: 3,
   seasons: 200,
   mostDoses: [],
+  lockedSegments: [],
 };
 
 test('a good file comes back as its contents, a bad one as its problems', async () => {
@@ -41,7 +42,7 @@ test('a plan is the one of the core, with chances, the same each time, and it te
   expect(steps.length).toBeGreaterThan(2);
   expect(steps.slice(0, -1).every((step) => step.kind === 'progress')).toBe(true);
   const last = steps.at(-1)!;
-  const expected = planForecast({ ...input, exercises: new Map(), mostDoses: new Map() });
+  const expected = planForecast({ ...input, exercises: new Map(), mostDoses: new Map(), lockedSegments: new Set() });
   expect(last).toMatchObject({ kind: 'result', result: { forecasts: expected.strands, proven: expected.proven } });
   const again = await firstValueFrom(compute().result('plan', input));
   expect(last).toEqual({ kind: 'result', result: again });

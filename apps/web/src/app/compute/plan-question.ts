@@ -11,7 +11,7 @@ type Question = Omit<Extract<Request, { task: 'plan' }>, 'task'>;
  * @param seasons how many are played for the chances; 0 none
  */
 export function planQuestion(context: PlanContext, plan: Plan, seasons: number): Question | null {
-  const { routine, practiceDays, today, logs, corrections, exercises, rule, mostDoses } = context;
+  const { routine, practiceDays, today, logs, corrections, exercises, rule, mostDoses, lockedSegments } = context;
   if (routine === undefined) return null;
   const used = new Set(plan.strands.map(({ exerciseId }) => exerciseId));
   return {
@@ -28,5 +28,6 @@ export function planQuestion(context: PlanContext, plan: Plan, seasons: number):
     seed: SEED,
     seasons,
     mostDoses: [...mostDoses],
+    lockedSegments: [...lockedSegments],
   };
 }

@@ -52,6 +52,7 @@ export const RequestSchema = z.discriminatedUnion('task', [
     /** Seasons that are played for the chance of a strand; 0: none. */
     seasons: z.number().int().min(0).max(10_000),
     mostDoses: z.array(z.tuple([z.string(), DoseLimitSchema])),
+    lockedSegments: z.array(z.string()),
   }),
   z.object({
     task: z.literal('effort'),

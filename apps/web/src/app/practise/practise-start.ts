@@ -10,6 +10,7 @@ import {
   changedWords,
   durationWords,
   practisedRoutine,
+  SIGN_DAYS,
   timeline,
   type Journal,
   type Routine,
@@ -66,6 +67,13 @@ export class PractiseStart {
     return person === null
       ? { routine: base, changed: [], locked: new Set<string>() }
       : practisedRoutine(base, person, !this.leaveOut());
+  });
+  /** How what a sign has locked comes back: cleared where there are goals, else after some days. */
+  protected readonly lockedWords = computed(() => {
+    const back = (this.person()?.plans ?? []).some(({ strands }) => strands.length > 0)
+      ? 'Clear them in the student’s file first.'
+      : `They come back ${SIGN_DAYS} days after it.`;
+    return `Exercises locked after a sign to stop are left out. ${back}`;
   });
   protected readonly anyLocked = computed(() => (this.practised()?.locked.size ?? 0) > 0);
   protected readonly dosed = computed((): Routine | null => this.practised()?.routine ?? null);
