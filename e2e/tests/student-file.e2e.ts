@@ -72,7 +72,7 @@ test('practices come from a table and go out to one', async ({ page }) => {
   await page.getByRole('button', { name: 'As CSV' }).click();
   const csv = await readFile(await (await download).path(), 'utf8');
   expect(csv.split('\r\n')[0]).toBe('day,exercise,side,done,asked,effort,own effort,pain,pain place,note');
-  expect(csv).toContain('2026-01-03,Holding the tree,both,90,90,6,,0,,');
+  expect(csv).toContain('2026-01-03,Holding the tree,both,90,90,6,,,,');
 });
 
 test('load and corrections of a student, in pictures and in words', async ({ page }) => {

@@ -54,7 +54,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
       <h1>Done: {routineName}</h1>
       <Scale name="Effort" words={effortWords} value={effort} onValue={(value) => set({ effort: value })} />
       <Scale name="Pain" words={painWords} value={pain} onValue={(value) => set({ pain: value })} />
-      {pain > 0 && (
+      {(pain ?? 0) > 0 && (
         <fieldset>
           <legend>Where does it hurt?</legend>
           <div class="choices">

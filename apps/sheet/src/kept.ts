@@ -4,7 +4,7 @@ import { JournalSchema, PracticeLogSchema, type Sheet } from '@pomek/core';
 /** What was answered at the end of the practice under way, as far as it was. */
 const AnswersSchema = PracticeLogSchema.pick({ effort: true, pain: true, painPlace: true, symptoms: true, note: true });
 export type Answers = z.infer<typeof AnswersSchema>;
-export const noAnswers: Answers = { effort: null, pain: 0, painPlace: null, symptoms: [], note: '' };
+export const noAnswers: Answers = { effort: null, pain: null, painPlace: null, symptoms: [], note: '' };
 
 /** What the phone remembers of a student’s practice, whichever sheet it was practised with. */
 const KeptSchema = z.object({

@@ -68,7 +68,7 @@ export function classRecords(
       classId: group.classId,
       lines: classLines(journal, person, shelf, ended),
       effort: own.effort === undefined ? answers.effort : own.effort,
-      ...painKept({ pain: own.pain ?? 0, painPlace: own.painPlace ?? null, painWhere: own.painWhere ?? '' }),
+      ...painKept({ pain: own.pain ?? null, painPlace: own.painPlace ?? null, painWhere: own.painWhere ?? '' }),
       symptoms: own.symptoms ?? [],
       note: own.note?.trim() ?? '',
     };

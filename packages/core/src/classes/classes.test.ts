@@ -480,8 +480,8 @@ describe('after it', () => {
 
   test('a log for each who was there, with the effort of all or the own one', () => {
     expect(made.logs.map(({ studentId, effort, pain }) => [studentId, effort, pain])).toEqual([
-      ['ada', 4, 0],
-      ['bo', 4, 0],
+      ['ada', 4, null],
+      ['bo', 4, null],
       ['cy', 7, 3],
       ['di', null, 0],
     ]);

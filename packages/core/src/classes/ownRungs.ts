@@ -17,7 +17,12 @@ import type { ExerciseSegment, Routine } from '../routine/routine';
 const HOLD_STEP = 5;
 
 /** No more than goals of another routine have by now. */
-const noMoreThan = (segment: ExerciseSegment, exercise: Exercise, found: readonly SegmentGoal[], person: PersonRecord) =>
+const noMoreThan = (
+  segment: ExerciseSegment,
+  exercise: Exercise,
+  found: readonly SegmentGoal[],
+  person: PersonRecord,
+) =>
   found.reduce((now, { plan, strand }) => {
     const dose = doseOn(plan, strand, person.today, practiceDaysOf(person.student));
     return segmentValue(now, exercise, strand.axis) > dose ? withSegmentValue(now, strand.axis, dose) : now;

@@ -20,7 +20,7 @@ test('a plain table: rows of a day are one practice, holds in time, repetitions 
   expect(problems).toEqual([]);
   expect(logs.map((log) => [log.id, log.lines.length, log.effort, log.pain])).toEqual([
     ['log-2026-03-01', 3, 6, 1],
-    ['log-2026-03-02', 1, null, 0],
+    ['log-2026-03-02', 1, null, null],
   ]);
   const [tree, left, right] = logs[0]!.lines;
   expect(tree).toMatchObject({

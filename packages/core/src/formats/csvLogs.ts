@@ -113,7 +113,7 @@ interface Row {
   readonly day: string;
   readonly line: LogLine;
   readonly effort: number | null;
-  readonly pain: number;
+  readonly pain: number | null;
   readonly painWhere: string;
   readonly painPlace: PainPlace | null;
   readonly note: string;
@@ -177,7 +177,7 @@ function readRow(
   return {
     day,
     effort,
-    pain: pain ?? 0,
+    pain,
     ...readPlace((pain ?? 0) > 0 ? cell('pain place') : ''),
     note: cell('note'),
     line: {
@@ -251,7 +251,7 @@ export function csvLogs(
     const efforts = rows.map((row) => row.effort).filter((value) => value !== null);
     // Where the rows of a day differ, each was asked for its own exercise; the hardest is that of the practice.
     const apart = new Set(efforts).size > 1;
-    const sorest = rows.toSorted((a, b) => b.pain - a.pain)[0]!;
+    const sorest = rows.toSorted((a, b) => (b.pain ?? -1) - (a.pain ?? -1))[0]!;
     return PracticeLogSchema.parse({
       id: idOf(day),
       studentId,
@@ -295,7 +295,7 @@ export function logsCsv(logs: readonly PracticeLog[]): string {
       asked: line.kind === 'hold' ? Math.round(line.asked.seconds) : hundredths(line.asked.amount),
       effort: log.effort ?? '',
       'own effort': line.effort ?? '',
-      pain: log.pain,
+      pain: log.pain ?? '',
       'pain place': placeOf(log),
       note: log.note,
     })),

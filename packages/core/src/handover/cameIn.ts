@@ -41,7 +41,7 @@ export function cameIn(
 /** What the practices from home say at once: “3 practices from home; the hardest 8 of 10, pain up to 2 of 10, faintness”. */
 export function homeLogsSaid(logs: readonly PracticeLog[]): string {
   const efforts = logs.flatMap(({ effort }) => effort ?? []);
-  const pain = Math.max(0, ...logs.map((log) => log.pain));
+  const pain = Math.max(0, ...logs.map((log) => log.pain ?? 0));
   const signs = [...new Set(logs.flatMap(({ symptoms }) => symptoms))];
   const told = [
     efforts.length === 0 ? '' : `the hardest ${Math.max(...efforts)} of 10`,

@@ -71,6 +71,6 @@ export function makeSheet({ id, person, now, weeks, calls }: SheetRequest): Shee
     practices,
     days,
     lastDay: person.lastDay,
-    clearedLogs: lately.filter(({ pain, symptoms }) => pain > 0 || symptoms.length > 0).map((log) => log.id),
+    clearedLogs: lately.filter(({ pain, symptoms }) => (pain ?? 0) > 0 || symptoms.length > 0).map((log) => log.id),
   };
 }

@@ -8,7 +8,7 @@ export const TELLING_LATEST = 40;
 
 /** Whether a practice holds a sign that locks something until a teacher clears it, however old it is. */
 const hasSign = ({ pain, symptoms }: Pick<PracticeLog, 'pain' | 'symptoms'>, stopPain: number): boolean =>
-  pain >= stopPain || symptoms.length > 0;
+  (pain ?? 0) >= stopPain || symptoms.length > 0;
 
 /**
  * The practices from which everything is worked out: those of the last year, at least the latest forty, and every one with a sign to stop

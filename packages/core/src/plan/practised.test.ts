@@ -212,7 +212,13 @@ describe('what is practised on a day', () => {
 
 describe('a sign to stop locks every drill that loads the place, with a goal or without', () => {
   const knee = (ago: number) =>
-    log(after(-ago), { startedAt: `${after(-ago)}T09:00:00Z`, pain: 6, painPlace: 'knee', painWhere: '', symptoms: [] });
+    log(after(-ago), {
+      startedAt: `${after(-ago)}T09:00:00Z`,
+      pain: 6,
+      painPlace: 'knee',
+      painWhere: '',
+      symptoms: [],
+    });
   const breathing = segment('c', hold(60, together(1)), { exerciseId: 'belly-breathing' });
   const three = { ...base, segments: [...base.segments, breathing] };
   const ids = (found: { readonly segments: readonly { readonly id: string }[] }) => found.segments.map(({ id }) => id);

@@ -1,5 +1,6 @@
 import { upperFirst } from '../words/firstLetter';
 import type { Exercise } from '../library/exercise';
+import type { PainSaid } from '../practice/endNotes';
 import type { PracticeLog } from '../practice/log';
 import type { RaiseRule } from '../schools/school';
 import { shortDay } from '../words/shortDay';
@@ -10,17 +11,25 @@ type Exercises = ReadonlyMap<string, Pick<Exercise, 'posture' | 'family' | 'move
 type Locked = Pick<Strand, 'clearedAt' | 'segmentId' | 'exerciseId'>;
 
 /** Of an exercise that is not known it is taken that it loads the place. */
-function loadsWhatHurts({ exerciseId }: Locked, log: PracticeLog, exercises: Exercises): boolean {
+export function loadsWhatHurts(
+  { exerciseId }: Pick<Locked, 'exerciseId'>,
+  log: Pick<PracticeLog, 'painPlace'>,
+  exercises: Exercises,
+): boolean {
   const exercise = exercises.get(exerciseId);
   return exercise === undefined || loadsPlace(exercise, log.painPlace);
 }
 
+/** Where it hurts and how much: `Pain 2 of 10 (knee)`. */
+export function painSaid({ pain, painWhere, painPlace }: PainSaid): string {
+  const place = painWhere === '' ? (painPlace ?? '') : painWhere;
+  return `Pain ${pain} of 10${place === '' ? '' : ` (${place})`}`;
+}
+
 function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: Exercises): string[] {
   const signs = log.symptoms.map((symptom) => `${upperFirst(symptom)} was noted on ${shortDay(log.day)}.`);
-  if (log.pain < stopPain || !loadsWhatHurts(strand, log, exercises)) return signs;
-  const place = log.painWhere === '' ? (log.painPlace ?? '') : log.painWhere;
-  const where = place === '' ? '' : ` (${place})`;
-  return [`Pain ${log.pain} of 10${where} on ${shortDay(log.day)}; from ${stopPain} on the work stops.`, ...signs];
+  if ((log.pain ?? 0) < stopPain || !loadsWhatHurts(strand, log, exercises)) return signs;
+  return [`${painSaid(log)} on ${shortDay(log.day)}; from ${stopPain} on the work stops.`, ...signs];
 }
 
 /** What was written down later counts from then on. */

@@ -1,4 +1,5 @@
 import type { PracticeLog } from '../practice/log';
+import { builtInExercises } from '../library';
 import { defaultRaiseRule } from '../schools';
 import { log, logLine, plan, planContext, strand, verdictOn, limit } from '../testing/samples';
 import { type Plan, type Strand } from '../goals/plan';
@@ -29,6 +30,8 @@ const [mon, tue, wed, thu] = ['2026-01-05', '2026-01-06', '2026-01-07', '2026-01
 const practised = (...changes: readonly Partial<PracticeLog>[]) =>
   changes.map((change, at) => [[mon, tue, thu].slice(-changes.length)[at]!, change] as const);
 const two = practised({}, {});
+const tree = builtInExercises.find(({ id }) => id === 'tree-holding')!;
+const legsOnly = { ...tree.posture, shoulderRaiseDeg: 0 };
 const down = 'Met twice there, the old level comes back in one step.';
 
 describe('in a teacher’s words, with the figures they rest on', () => {
@@ -218,6 +221,28 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'a raise',
       { of: two },
+      ['Met twice running at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
+    ],
+    [
+      'a raise after a pain that stops nothing yet',
+      { of: practised({ pain: 1, painPlace: 'knee' }, { pain: 2, painPlace: 'knee' }) },
+      [
+        'Met twice running at effort 7 or less, alignment kept.',
+        'Not more: at most 10 % a week.',
+        'Pain 2 of 10 (knee) was noted on Thu 8 Jan: ask how it is before you answer.',
+      ],
+    ],
+    [
+      'a raise where the pain is older, was not asked, or is where nothing is loaded',
+      {
+        of: [
+          ['2026-01-01', { pain: 2, painPlace: 'knee', lines: [] }],
+          [mon, { pain: 3, painPlace: 'shoulder', lines: [] }],
+          [tue, { pain: null }],
+          [thu, { pain: null }],
+        ],
+        exercises: new Map([['tree-holding', { posture: legsOnly, family: 'standing', movements: [] }]]),
+      },
       ['Met twice running at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
     ],
     [

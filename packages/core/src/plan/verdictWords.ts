@@ -13,6 +13,7 @@ import type { PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
 import { capOf, type PlanSeason } from './seasonOfPlan';
 import { isOpen } from './stateOfStrand';
+import { loadsWhatHurts, painSaid } from './stopReasons';
 import { doseOf, gridOf, nextDose } from './steps';
 import { alignmentShare, hasStrand, metShare, missingRows, sessionOf, strandEffort } from './strandSessions';
 
@@ -71,10 +72,31 @@ export function verdictWords(ruled: Ruled): string[] {
   const asked = unasked(ruled, strand);
   return [
     ...mainWords(ruled, strand),
+    ...soreWords(ruled, strand),
     ...(asked === null ? [] : [asked]),
     ...(over === null ? [] : [over]),
     ...(ahead === 0 ? [] : [aheadWords(ahead)]),
   ];
+}
+
+/** A pain of so many days is pointed out before more is asked. House value. */
+const SORE_DAYS = 7;
+const more: readonly Ruling['because'][] = ['raise', 'found', 'opens'];
+
+/** Pain that stops nothing yet is told where more is to be asked of the place. */
+function soreWords({ context, ruling }: Ruled, strand: Strand): string[] {
+  if (!more.includes(ruling.because)) return [];
+  const { logs, today, exercises } = context;
+  const since = dayNumber(today) - SORE_DAYS;
+  const cleared = strand.clearedAt;
+  const sorest = logs
+    .filter((log) => (log.pain ?? 0) > 0 && log.day <= today && dayNumber(log.day) > since)
+    .filter((log) => cleared === null || Date.parse(log.startedAt) > Date.parse(cleared))
+    .filter((log) => loadsWhatHurts(strand, log, exercises))
+    .toSorted((a, b) => b.pain! - a.pain! || b.day.localeCompare(a.day))[0];
+  return sorest === undefined
+    ? []
+    : [`${painSaid(sorest)} was noted on ${shortDay(sorest.day)}: ask how it is before you answer.`];
 }
 
 const aheadWords = (count: number): string =>

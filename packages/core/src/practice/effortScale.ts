@@ -12,17 +12,17 @@ export const effortWords = [
   'almost all I have',
   'all I have',
 ];
-/** Words of the pain scale, 0 to 10. */
+/** Words of the pain scale, 0 to 10: 1–3 mild, 4–6 moderate, 7–9 severe, as it is commonly read (from memory). */
 export const painWords = [
   'none',
-  'barely',
-  'slight',
-  'clear',
-  'strong enough to stop',
-  'strong',
-  'strong',
+  'very mild',
+  'mild',
+  'mild, but clear',
+  'moderate, enough to stop',
+  'moderate',
+  'moderate',
   'severe',
   'severe',
-  'unbearable',
-  'worst',
+  'very severe',
+  'the worst there is',
 ];

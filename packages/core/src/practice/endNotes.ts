@@ -17,4 +17,6 @@ export type EndNotes = BodySaid &
 
 /** What is kept of it: where it hurt is forgotten where it does not hurt any more. */
 export const painKept = ({ pain, painPlace, painWhere }: PainSaid): PainSaid =>
-  pain > 0 ? { pain, painPlace, painWhere: painWhere.trim() } : { pain, painPlace: null, painWhere: '' };
+  pain !== null && pain > 0
+    ? { pain, painPlace, painWhere: painWhere.trim() }
+    : { pain, painPlace: null, painWhere: '' };

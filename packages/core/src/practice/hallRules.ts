@@ -22,7 +22,7 @@ const SERIOUS_PAIN = 7;
 
 /** Whether what was answered at the end is serious: then it is said at once to stop and to see a licensed practitioner. */
 export const isSerious = ({ symptoms, pain }: Pick<PracticeLog, 'symptoms' | 'pain'>): boolean =>
-  symptoms.length > 0 || pain >= SERIOUS_PAIN;
+  symptoms.length > 0 || (pain ?? 0) >= SERIOUS_PAIN;
 
 /** What is said then. */
 export const seriousCaution =

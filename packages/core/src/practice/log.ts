@@ -62,7 +62,8 @@ export const PracticeLogSchema = z.object({
   lines: z.array(LogLineSchema).max(MOST_LINES),
   /** 0–10, category-ratio scale; null when it was not asked. */
   effort: rating.nullable(),
-  pain: rating,
+  /** 0–10; null where it was not asked. */
+  pain: rating.nullable(),
   painWhere: lineText(120),
   /** The place as it was chosen; null where it was not asked, or only written. */
   painPlace: PainPlaceSchema.nullable().default(null),

@@ -2,6 +2,7 @@ import type { Body } from '../body/body';
 import { postureLoads, type Loads } from '../endurance/limits';
 import type { HoldEvidence } from '../endurance/learnedStrength';
 import type { Exercise } from '../library/exercise';
+import { isHeld } from '../library/heldSeconds';
 import type { PracticeLog } from '../practice/log';
 import { turnedPosture, unturned } from '../routine/turned';
 import { settlePosture } from '../schools/conventions';
@@ -36,14 +37,16 @@ export function practisedHolds(
     const weight = 2 ** (-ago / HALF_LIFE);
     const holds = log.lines.flatMap((line): HoldEvidence[] => {
       const exercise = shelf.get(line.exerciseId);
-      if (line.kind !== 'hold' || exercise === undefined || exercise.posture.seated) return [];
+      if (exercise === undefined || !isHeld(exercise, line) || exercise.posture.seated) return [];
       const key = `${exercise.id} ${JSON.stringify(line.turned)}`;
       const loads =
         known.get(key) ??
         postureLoads(body, settlePosture(turnedPosture(exercise.posture, line.turned ?? unturned), school));
       known.set(key, loads);
-      const asked = line.asked.seconds / Math.max(1, Math.round(line.asked.amount));
-      const held = line.done.seconds / Math.max(1, Math.ceil(line.done.amount - 1e-6));
+      // So many holds one after the other; breaths are one hold.
+      const pieces = (amount: number): number => (line.kind === 'hold' ? Math.max(1, amount) : 1);
+      const asked = line.asked.seconds / pieces(Math.round(line.asked.amount));
+      const held = line.done.seconds / pieces(Math.ceil(line.done.amount - 1e-6));
       const seconds = line.alignmentKept === null ? held : Math.min(held, line.alignmentKept * asked);
       return seconds < SHORTEST ? [] : [{ loads, seconds, gaveOut: line.gaveOut, weight }];
     });

@@ -132,6 +132,22 @@ describe('strength learned from practice', () => {
     expect(lost.arms.momentNm).toBeCloseTo(known([held(1, 100)]).arms.momentNm, 9);
   });
 
+  test('a stand that was given in breaths tells as much as one in seconds; breathing drills tell nothing', () => {
+    const breaths = {
+      kind: 'breath',
+      asked: { amount: 60, seconds: 540 },
+      done: { amount: 45, seconds: 400 },
+    } as const;
+    expect(known([held(1, 0, breaths)]).arms.momentNm).toBeCloseTo(known([held(1, 400)]).arms.momentNm, 9);
+    const breathing = shelf.get('belly-breathing')!;
+    const practised = {
+      logs: [held(1, 0, { ...breaths, exerciseId: breathing.id })],
+      exercises: [breathing],
+      school: softSchool,
+    };
+    expect(capacityOfStudent(ama, [], today, practised).legs.practices).toBe(0);
+  });
+
   test('what was held longer than planned tells of all of it', () => {
     const longer = known([held(1, 100, { done: { amount: 1, seconds: 400 } })]);
     expect(longer.arms.momentNm).toBeCloseTo(known([held(1, 400)]).arms.momentNm, 9);

@@ -97,7 +97,7 @@ export const planContext = (value: Plan, change: Partial<PlanContext> = {}): Pla
   rule: defaultRaiseRule,
   today: value.startsOn,
   mostDoses: new Map(),
-    lockedSegments: new Set(),
+  lockedSegments: new Set(),
   ...change,
 });
 

@@ -22,7 +22,7 @@ let count = 0;
       [value]="it.pain"
       (valueChange)="told.emit({ pain: $event })"
     />
-    @if (it.pain > 0) {
+    @if ((it.pain ?? 0) > 0) {
       <fieldset class="choices">
         <legend>Where does it hurt?</legend>
         @for (place of places; track place) {

@@ -43,6 +43,9 @@ const AnswersSchema = z.object({
         [value]="it.effort"
         (valueChange)="draft.set({ effort: $event })"
       />
+      @if (it.effort === null) {
+        <p class="soft">Without an effort the practice counts, but nothing is raised after it.</p>
+      }
       <section class="stack" aria-labelledby="otherwise">
         <h2 id="otherwise">Was it otherwise for somebody?</h2>
         <div class="row names">
@@ -149,7 +152,7 @@ export class ClassEnd {
   /** What is said of the body of the one who is opened. */
   protected readonly said = computed((): BodySaid => {
     const {
-      pain = 0,
+      pain = null,
       painPlace = null,
       painWhere = '',
       symptoms = [],

@@ -29,7 +29,7 @@ const AnswersSchema = PracticeLogSchema.pick({
 });
 const nothing: EndAnswers = {
   effort: null,
-  pain: 0,
+  pain: null,
   painWhere: '',
   painPlace: null,
   symptoms: [],
@@ -54,6 +54,9 @@ const nothing: EndAnswers = {
           [value]="it.effort"
           (valueChange)="draft.set({ effort: $event })"
         />
+        @if (it.effort === null) {
+          <p class="soft">Without an effort the practice counts, but nothing is raised after it.</p>
+        }
         @if (parts().length > 1) {
           <details [open]="it.apart !== null">
             <summary>One exercise was harder or easier than the rest</summary>

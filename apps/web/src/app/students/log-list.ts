@@ -65,7 +65,6 @@ export class LogList {
 
   /** A sign that is put right counts from when it was, also after a stop was cleared. */
   protected setPain(pain: number | null): void {
-    if (pain === null) return;
     this.edit.set(['pain'], pain);
     this.edit.set(['enteredAt'], this.clock.now().toISOString());
   }
