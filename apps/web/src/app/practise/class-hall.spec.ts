@@ -181,7 +181,7 @@ test('the end writes the meeting, a log and the corrections of each, and the nex
   await page.press('Keep in the logs');
   const logs = await page.database.of('logs').toArray();
   expect(logs.map(({ studentId, effort, pain }) => [studentId, effort, pain]).toSorted()).toEqual([
-    ['student-1', 4, 0],
+    ['student-1', 4, null],
     ['student-2', 4, 7],
   ]);
   expect(await page.database.of('corrections').toArray()).toMatchObject([{ studentId: 'student-2', helped: true }]);

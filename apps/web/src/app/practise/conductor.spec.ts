@@ -147,7 +147,7 @@ test('ended early, the log has what was really done and the journal is gone', as
   expect(log).toMatchObject({
     studentId: 'student-1',
     effort: 6,
-    pain: 0,
+    pain: null,
     note: 'tired',
     practisedSeconds: 30,
     source: 'conducted',
