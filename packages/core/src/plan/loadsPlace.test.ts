@@ -22,6 +22,17 @@ test('sitting, and breathing in an easy stand, loads no joint; arms are loaded b
   expect(loadsPlace(drill('breathing'), 'shoulder')).toBe(false);
 });
 
+test('a sore leg is spared by what is breathed or closed in an easy stand (common practice)', () => {
+  for (const id of ['rub-down', 'tapping', 'gathering-home', 'opening-closing', 'belly-breathing', 'face-to-feet'])
+    for (const place of ['knee', 'hip', 'ankle or foot'] as const)
+      expect([id, loadsPlace(shelf.get(id)!, place)]).toEqual([id, false]);
+  for (const id of ['shake-out', 'rise-and-sink', 'joint-circles', 'leg-swings', 'tree-holding', 'neutral-stance'])
+    expect([id, loadsPlace(shelf.get(id)!, 'knee')]).toEqual([id, true]);
+  // What moves the arms is no rest for the back, neck or shoulder.
+  expect(loadsPlace(shelf.get('gathering-home')!, 'shoulder')).toBe(true);
+  expect(loadsPlace(shelf.get('opening-closing')!, 'low back')).toBe(true);
+});
+
 test('a seated stretch that twists hip and knee loads them, and nothing else (common practice)', () => {
   const stretch = shelf.get('hip-stretch')!;
   expect((['knee', 'hip', 'low back'] as const).map((place) => loadsPlace(stretch, place))).toEqual([true, true, true]);

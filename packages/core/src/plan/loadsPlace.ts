@@ -10,6 +10,19 @@ const EASY = { kneeBendDeg: 10, shoulderRaiseDeg: 15 } as const;
 const still: ReadonlySet<Exercise['family']> = new Set(['standing', 'strength']);
 
 const arms: ReadonlySet<PainPlace> = new Set(['shoulder', 'elbow or wrist']);
+const legs: ReadonlySet<PainPlace> = new Set(['knee', 'hip', 'ankle or foot']);
+/** Breathing and closing in a stand no lower than this ask no more of the legs than standing does, wherever the arms are. House value. */
+const EASY_STAND_DEG = 15;
+const light: ReadonlySet<Exercise['family']> = new Set(['breathing', 'closing']);
+
+/** Whether a drill asks of the legs no more than standing about does. */
+const sparesLegs = ({ family, posture, movements }: Drill): boolean =>
+  posture.seated ||
+  (light.has(family) &&
+    posture.kneeBendDeg <= EASY_STAND_DEG &&
+    !posture.otherLifted &&
+    !movements.includes('bounces'));
+
 /** What a leg laid across, or a lean while seated, pulls at. */
 const pulled: ReadonlySet<PainPlace> = new Set(['knee', 'hip', 'low back']);
 
@@ -27,10 +40,11 @@ export function loadsJoints(drill: Drill): boolean {
 
 /**
  * Whether a drill loads the place that hurts (sources: Raising the load): legs, hips, back and neck whatever loads joints; shoulders and
- * arms only what raises or moves them; knee, hip and low back also a seated stretch that pulls at them. Without a place, whatever loads a joint.
+ * arms only what raises or moves them; knee, hip and foot not what is breathed or closed in an easy stand; knee, hip and low back also a seated stretch that pulls at them. Without a place, whatever loads a joint.
  */
 export function loadsPlace(drill: Drill, place: PainPlace | null): boolean {
   if (pulls(drill) && (place === null || pulled.has(place))) return true;
+  if (place !== null && legs.has(place) && sparesLegs(drill)) return false;
   if (!loadsJoints(drill)) return false;
   if (place === null || !arms.has(place)) return true;
   return drill.posture.shoulderRaiseDeg > EASY.shoulderRaiseDeg || !still.has(drill.family);

@@ -104,6 +104,8 @@ export class PractiseStart {
           },
     );
   });
+  /** Nothing to do in it: empty, or only its rests are left. */
+  protected readonly nothing = computed(() => !(this.dosed()?.segments ?? []).some(({ type }) => type === 'exercise'));
   protected readonly unfinished = computed(() =>
     this.storedJournals().map((journal) => ({
       id: journal.id,

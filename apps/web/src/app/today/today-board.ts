@@ -126,6 +126,8 @@ export class TodayBoard {
   private planned(plan: Plan, person: PersonRecord): { id: string; name: string; length: string }[] {
     const dosed = practisedOn(plan, person);
     if (dosed === null) return [];
-    return [{ id: dosed.id, name: dosed.name, length: durationWords(timeline(dosed).totalMs / 1000) }];
+    const left = dosed.segments.some(({ type }) => type === 'exercise');
+    const length = left ? durationWords(timeline(dosed).totalMs / 1000) : 'locked until it is cleared';
+    return [{ id: dosed.id, name: dosed.name, length }];
   }
 }
