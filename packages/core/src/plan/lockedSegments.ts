@@ -1,6 +1,7 @@
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import type { Plan, Strand } from '../goals/plan';
 import type { PersonRecord } from '../person/personRecord';
+import { inOrder } from '../person/practicesThatTell';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { stopReasons } from './stopReasons';
 
@@ -38,7 +39,7 @@ function clearedFor(plans: readonly Plan[], day: string): string | null {
 }
 
 /**
- * The segments of a routine that a sign to stop has locked, each with the first sign: drills with a goal as their strands are,
+ * The segments of a routine that a sign to stop has locked, each with the newest sign: drills with a goal as their strands are,
  * and all others that load the place. The hall, class, sheet, calendar and week go by it.
  */
 export function lockedSegments(
@@ -46,13 +47,15 @@ export function lockedSegments(
   { plans, logs, school, shelf, today }: Pick<PersonRecord, 'plans' | 'logs' | 'school' | 'shelf' | 'today'>,
 ): ReadonlyMap<string, string> {
   const withoutGoal = clearedFor(plans, today);
+  // The newest sign is told first, as in the verdict.
+  const newest = inOrder(logs).toReversed();
   return new Map(
     routine.segments.flatMap((segment): [string, string][] => {
       if (segment.type !== 'exercise') return [];
       const goals = goalsOf(segment, routine.id, plans);
       const cleared = goals.length > 0 ? goals.map(({ strand }) => strand.clearedAt) : [withoutGoal];
       const [sign] = cleared.flatMap((clearedAt) =>
-        stopReasons({ ...segment, segmentId: segment.id, clearedAt }, logs, school.raise, shelf),
+        stopReasons({ ...segment, segmentId: segment.id, clearedAt }, newest, school.raise, shelf),
       );
       return sign === undefined ? [] : [[segment.id, sign]];
     }),

@@ -17,6 +17,7 @@ import { firstLevel } from './firstLevel';
 import { lockedSegments } from './lockedSegments';
 import { planForecast } from './planForecast';
 import { lastDayOf, plannedDays } from './plannedDays';
+import { planVerdicts } from './planVerdicts';
 import { practisedOn, practisedRoutine, takenCareOf } from './practisedRoutine';
 
 const day = '2026-01-05';
@@ -231,6 +232,10 @@ describe('a sign to stop locks every drill that loads the place, with a goal or 
     for (const { routine: planned } of plannedDays(value, who, 2)) expect(ids(planned)).toEqual(['rest', 'c']);
     expect([...contextOf(value, who).lockedSegments]).toEqual(['a', 'b']);
     expect(ownRungs(three, who).map(({ own }) => own === null)).toEqual([true, true, false]);
+    // Of two signs the newest is told, as in the verdict.
+    const twice = known({ plans: [value], logs: [knee(5), knee(2)], routines: [three] });
+    const [verdict] = planVerdicts(contextOf(value, twice));
+    expect(lockedSegments(three, twice).get('a')).toBe(verdict!.reasons[0]);
     // Cleared in the plan, it is cleared for what has no goal too.
     const cleared = { ...value, strands: [{ ...standing, clearedAt: `${after(-1)}T09:00:00Z` }] };
     expect(ids(practisedRoutine(three, { ...who, plans: [cleared] }).routine)).toEqual(['a', 'rest', 'b', 'c']);

@@ -59,6 +59,9 @@ interface Row {
   styleUrl: './class-next.scss',
 })
 export class ClassNext {
+  /** Cautions one after the other, each with its full stop. */
+  protected readonly sentences = (cautions: readonly string[]): string =>
+    cautions.map((caution) => caution.replace(/[.;,\s]*$/, '.')).join(' ');
   private readonly router = inject(Router);
   private readonly clock = inject(Clock);
   private readonly store = inject(Store);
