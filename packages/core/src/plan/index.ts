@@ -4,6 +4,7 @@ export * from './decide';
 export * from './dosedRoutine';
 export * from './firstGoal';
 export * from './inCounts';
+export * from './insteadDose';
 export * from './doseLimitWords';
 export * from './loadsPlace';
 export * from './lockedSegments';

@@ -164,6 +164,30 @@ describe('a strand', () => {
     return { page, changes: heard(planChanged), typed: heard(typed) };
   };
 
+  test('what is done instead counts where that is ticked, and is not asked where nothing is', async () => {
+    const squats = builtInExercises.find(({ id }) => id === 'squat-and-bounce')!;
+    const drill = newSegment('segment-1', squats, softSchool);
+    const goal = newStrand('strand-1', drill, squats, 'repetitions', 30, '2026-05-04', softSchool);
+    const value = aPlan([goal]);
+    const sore = personWith({
+      student: { ...student, conditions: ['knee pain'] },
+      routines: [aRoutine({ segments: [drill] })],
+    });
+    const found = strandPlaces(value, sore).get('strand-1')!;
+    const { page, changes } = await shown(value, { place: found });
+    const box = page.element.querySelector<HTMLInputElement>('#instead-strand-1')!;
+    expect(box.checked).toBe(false);
+    expect(page.text()).toMatch(/“.+” counts for this goal and may be raised; it is done instead \(knee pain\)/);
+    box.click();
+    await page.settle();
+    const counted = changes.at(-1)!(value);
+    expect(counted.strands[0]!.insteadCounts).toBe(true);
+    // Then it has limits of its own, and no longer stays where it is.
+    expect(found.most?.from).toBe('instead');
+    expect(strandPlaces(counted, sore).get('strand-1')!.most?.from).not.toBe('instead');
+    expect((await shown()).page.element.querySelector('[id^="instead-"]')).toBeNull();
+  });
+
   test('is held by the checkpoints that are ticked', async () => {
     const { page, changes } = await shown();
     const count = empty.checkpoints.length;

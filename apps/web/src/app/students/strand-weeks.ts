@@ -12,6 +12,7 @@ import {
   doseLimitWords,
   doseOf,
   gridOf,
+  insteadDose,
   growthOf,
   isOpen,
   isSavingUp,
@@ -211,6 +212,17 @@ export class StrandWeeks {
     const said = (day: string | null): string => (day === null ? 'not within three years' : readDay(day));
     return now === before ? `As before: ${said(now)}.` : `Before: ${said(before)}. Now: ${said(now)}.`;
   });
+
+  /** The drill that is done instead for what is noted, where it could have the dose of this goal; empty where there is none. */
+  protected readonly instead = computed(() => {
+    const changed = this.place()?.instead ?? null;
+    if (changed === null || insteadDose(changed.segment, this.strand(), 1) === null) return '';
+    return `${changed.instead} counts for this goal and may be raised; it is done instead (${changed.limit.because})`;
+  });
+
+  protected setInstead(counts: boolean): void {
+    this.change((stored) => ({ ...stored, insteadCounts: counts }));
+  }
 
   protected setTarget(target: number): void {
     this.typed.emit(strandAt(['target'], target));
