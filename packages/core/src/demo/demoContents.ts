@@ -168,7 +168,7 @@ function practice(
     effort: clamp(habit.effort + Math.floor(random() * 3) - 1),
     pain: pain?.pain ?? 0,
     painWhere: pain?.where ?? '',
-    painPlace: null,
+    painPlace: pain?.place ?? null,
     symptoms: [],
     note: '',
   };

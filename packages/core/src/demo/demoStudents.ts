@@ -1,3 +1,4 @@
+import type { PainPlace } from '../practice/painPlace';
 import type { Axis } from '../axis/axis';
 import type { Routine } from '../routine/routine';
 import type { Condition } from '../screening/conditions';
@@ -18,7 +19,7 @@ export interface Habit {
   readonly effort: number;
   readonly away?: (day: number) => boolean;
   readonly line?: (exerciseId: string, side: string, day: number, random: Random) => Outcome;
-  readonly pain?: (day: number) => { readonly pain: number; readonly where: string } | null;
+  readonly pain?: (day: number) => { readonly pain: number; readonly where: string; readonly place: PainPlace } | null;
 }
 
 export interface Part {
@@ -99,7 +100,11 @@ export const demoParts: readonly Part[] = [
       attendance: 0.88,
       effort: 5,
       pain: (day) =>
-        day >= 79 ? { pain: 5, where: 'right knee' } : day >= 70 ? { pain: 2, where: 'right knee' } : null,
+        day >= 79
+          ? { pain: 5, where: 'right knee', place: 'knee' }
+          : day >= 70
+            ? { pain: 2, where: 'right knee', place: 'knee' }
+            : null,
     },
   },
   {
