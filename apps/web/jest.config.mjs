@@ -1,5 +1,5 @@
 export default {
-  testTimeout: 20_000,
+  testTimeout: 60_000,
   preset: 'jest-preset-angular',
   testEnvironment: '<rootDir>/testing/browser-environment.cjs',
   setupFilesAfterEnv: ['<rootDir>/testing/setup.ts'],
