@@ -4,7 +4,6 @@ import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { cycle, eachSide, hold, together } from '../library/describe';
 import type { PersonRecord } from '../person/personRecord';
 import { contextOf } from '../plan/contextOf';
-import { lockedSegments } from '../plan/lockedSegments';
 import { plannedDays } from '../plan/plannedDays';
 import { planVerdicts } from '../plan/planVerdicts';
 import { practisedRoutine } from '../plan/practisedRoutine';
@@ -107,7 +106,6 @@ test('for anybody hall, class, sheet, days to come and verdict say the same, and
       expect(rungs.flatMap((rung) => (rung.own === null ? [] : [rung.own]))).toEqual(own.routine.segments);
       const stopped = rungs.filter(({ because }) => because.startsWith('stopped')).map(({ segmentId }) => segmentId);
       expect(stopped).toEqual([...own.locked]);
-      expect([...lockedSegments(evening, who).keys()]).toEqual([...own.locked]);
       // Verdicts.
       const context = contextOf(goal!, who);
       const verdicts = planVerdicts(context);

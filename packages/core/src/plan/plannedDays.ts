@@ -14,7 +14,6 @@ import { takenCareOf } from './practisedRoutine';
 import { isLighter } from './season/seasonCalendar';
 import { planForecast } from './planForecast';
 import { MOST_WEEKS } from './seasonOfPlan';
-import { lockedStrands } from './stopReasons';
 
 /** A practice day of a plan that is to come. */
 export interface PlannedDay {
@@ -51,7 +50,6 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
   const until = lastDayOf(today, weeks);
   const forecast = planForecast(context, until);
   const weeksOf = { ...plan, practiceDays: practiceDaysOf(student) };
-  const locked = new Set(lockedStrands(plan, context.logs, context.rule, context.exercises).map(({ id }) => id));
   const doses = new Map(
     forecast.strands.map(({ strandId, days }) => [strandId, new Map(days.map(({ day, dose }) => [day, dose]))]),
   );
@@ -76,7 +74,7 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
         routine: cared.routine,
         changed: cared.changed,
         goals: plan.strands.map((strand) => {
-          const shut = locked.has(strand.id) || context.lockedSegments.has(strand.segmentId);
+          const shut = context.lockedSegments.has(strand.segmentId);
           const asked = dose(strand) !== undefined && !shut;
           const left = shut ? 'left out until it is cleared' : 'not opened yet';
           return {

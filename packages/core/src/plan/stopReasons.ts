@@ -36,6 +36,10 @@ function signsOf(log: PracticeLog, strand: Locked, stopPain: number, exercises: 
 const knownAt = ({ startedAt, enteredAt }: PracticeLog): number =>
   Math.max(Date.parse(startedAt), enteredAt === null ? 0 : Date.parse(enteredAt));
 
+/** Whether a practice was known only after the teacher last cleared what it said. */
+export const isSinceCleared = (log: PracticeLog, clearedAt: string | null): boolean =>
+  clearedAt === null || knownAt(log) > Date.parse(clearedAt);
+
 /**
  * The signs that lock a strand since the teacher last cleared it: chest pain, faintness, numbness or
  * something new in any practice of the student, whether the strand was in it or not; joint pain at the
@@ -52,7 +56,7 @@ export function stopReasons(
 ): string[] {
   const { clearedAt } = strand;
   return logs
-    .filter((log) => clearedAt === null || knownAt(log) > Date.parse(clearedAt))
+    .filter((log) => isSinceCleared(log, clearedAt))
     .flatMap((log) => signsOf(log, strand, rule.stopPain, exercises));
 }
 

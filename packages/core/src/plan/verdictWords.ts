@@ -13,7 +13,7 @@ import type { PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
 import { capOf, type PlanSeason } from './seasonOfPlan';
 import { isOpen } from './stateOfStrand';
-import { loadsWhatHurts, painSaid } from './stopReasons';
+import { isSinceCleared, loadsWhatHurts, painSaid } from './stopReasons';
 import { doseOf, gridOf, nextDose } from './steps';
 import { alignmentShare, hasStrand, metShare, missingRows, sessionOf, strandEffort } from './strandSessions';
 
@@ -88,10 +88,9 @@ function soreWords({ context, ruling }: Ruled, strand: Strand): string[] {
   if (!more.includes(ruling.because)) return [];
   const { logs, today, exercises } = context;
   const since = dayNumber(today) - SORE_DAYS;
-  const cleared = strand.clearedAt;
   const sorest = logs
     .filter((log) => (log.pain ?? 0) > 0 && log.day <= today && dayNumber(log.day) > since)
-    .filter((log) => cleared === null || Date.parse(log.startedAt) > Date.parse(cleared))
+    .filter((log) => isSinceCleared(log, strand.clearedAt))
     .filter((log) => loadsWhatHurts(strand, log, exercises))
     .toSorted((a, b) => b.pain! - a.pain! || b.day.localeCompare(a.day))[0];
   return sorest === undefined
