@@ -222,7 +222,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
         return ['The session has no more minutes; shorten something else, or let it be longer.'];
       return [`${doseLimitWords(strand, limit)!} ${limit!.mend}`];
     case 'instead':
-      return [`It stays ${limit!.reason}. What is practised instead keeps it from a gap, and does not raise it.`];
+      return [`It stays ${limit!.reason}. What is practised instead counts as practice, and does not raise it.`];
     case 'holiday':
       return ['A holiday: nothing is raised while it lasts.'];
     case 'lighter':

@@ -18,7 +18,7 @@ export const railWords: Record<Rail, string> = {
   strength: 'more is beyond the school’s budget by what is known of the strength',
   guess: 'more is beyond what the strength could be, by a guess',
   noted: 'no more is asked with what is noted of the person',
-  instead: 'another drill is done instead, for what is noted of the person',
+  instead: 'another exercise is done instead, for what is noted of the person',
   alignment: 'beyond it the knees pass the toes, or the heels lift',
 };
 

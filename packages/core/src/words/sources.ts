@@ -70,7 +70,7 @@ export const sources: readonly SourceEntry[] = [
     formula: 'three compartments: resting, active, fatigued; reserve = (1 − fatigued − target) / (1 − target)',
     source: `Xia & Frey Law 2008; rates Frey-Law, Looft & Heitsman 2012; recovery at rest Looft, Herkert & Frey-Law 2018 (${memory})`,
     limits:
-      'One muscle group a joint, constant effort in a piece, no training effect. What a muscle carries up to a tenth of its capacity rests it, and in a drill that moves also what is light beside the heaviest moment (house values); how much rest a load wants: Rohmert 1973 (from memory). Without it first doses of the trade would look like work to failure. An arm that rests on the body does no work.',
+      'One muscle group a joint, constant effort in a piece, no training effect. What a muscle carries up to a tenth of its capacity rests it, and in a drill that moves also what is light beside the heaviest moment (our own values); how much rest a load needs: Rohmert 1973 (from memory). Without it first doses of the trade would look like work to failure. An arm that rests on the body does no work.',
   },
   {
     topic: 'Capacity',
@@ -159,7 +159,7 @@ export const sources: readonly SourceEntry[] = [
       'raise by 2–10 % after two met sessions running, both sides, effort within the ceiling, alignment kept, once in seven days; ease one rung after two poor sessions running or two hard ones in three; met twice there, the old level comes back in one step. Doses stand on whole steps, the first and the target are what was typed. A lighter week goes down to the nearest step, by one at least; whoever practises once a week has none',
     source: `ACSM position stand 2009 for the 2–10 % and the two sessions (${memory}); all other numbers are house values and settings of the school`,
     limits:
-      'A suggestion with its reason; you decide, and it remembers. Pain under the limit stops nothing; it is pointed out for seven days before a raise (house value). Without an effort nothing is raised.',
+      'A suggestion with its reason; you decide, and it remembers. Pain under the limit stops nothing; it is pointed out for seven days before a raise (our own value). Without an effort nothing is raised.',
   },
   {
     topic: 'Another rung',
@@ -180,10 +180,10 @@ export const sources: readonly SourceEntry[] = [
   },
   {
     topic: 'What limits a dose',
-    what: 'How far a dose may go, the smallest limit first: strength that is known or guessed, what is noted of the person, lines that cannot be kept, the minutes of a session.',
+    what: 'How far a dose may go, the smallest limit first: strength that is known or guessed, what is noted of the person, an alignment that would be lost, the minutes of a practice.',
     formula:
-      'known strength: the school’s share of what is likely, a doubt beyond it and a danger beyond the most that is likely; guessed strength: the far end of the range that holds eight in ten, a doubt from 0.85 of what is likely; noted: what is asked goes no further; another drill done instead keeps a goal from a gap and raises it only where you let it count',
-    source: 'The endurance formula above; the shares are house values and settings of the school',
+      'known strength: the school’s share of what is likely, a doubt beyond it and a danger beyond the most that is likely; guessed strength: the far end of the range that holds eight in ten, a doubt from 0.85 of what is likely; noted: what is asked goes no further; another exercise done instead saves a goal from a gap and raises it only where you let it count',
+    source: 'The endurance formula above; the shares are our own values and settings of the school',
     limits:
       'A guess may be half or double: a test hold tells. Findings, plan, hall, class, sheet and calendar ask the same list.',
   },
@@ -192,14 +192,14 @@ export const sources: readonly SourceEntry[] = [
     what: 'From where on a dose is more than usual: a stand on one leg, squats in one go, a low stand.',
     formula:
       'one leg: the mean of the age, longer for those who practise; squats: the count of chair stands in half a minute, more for those who practise; low from 35° on',
-    source: `One leg: Springer et al. 2007; chair stands: CDC STEADI (${memory}); how much more, and low stands: house values after common practice`,
+    source: `One leg: Springer et al. 2007; chair stands: CDC STEADI (${memory}); how much more, and low stands: our own values after common practice`,
     limits: 'A question to the teacher, not a diagnosis. Under sixty no norm of chair stands is published.',
   },
   {
     topic: 'What is noted of a body',
     what: 'What a condition, a test below the norm or a limit of your own rules out of postures, drills and breath, and what is done instead.',
     formula:
-      'a limit for each condition, of several the strictest; higher, lower arms, shorter, a hand on a chair or the wall, no pause, quicker, the other side only, or the nearest drill that keeps to all of them',
+      'a limit for each condition, of several the strictest; higher, lower arms, shorter, a hand on a chair or the wall, no pause, quicker, the other side only, or the nearest exercise that stays within all of them',
     source:
       'House table after common practice in class; a tandem stand under 10 s or a one-leg stand under half of what is usual act as poor balance, fewer chair stands than average as weak legs: first doses a third lower, bend at most 30°',
     limits:

@@ -66,7 +66,7 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
   alignment: 'knees and heels allow',
   noted: 'asked with what is noted',
   instead: 'stays',
-  minutes: 'the session allows',
+  minutes: 'the minutes allow',
 };
 
 /** One strand of a plan: its goal, its terraces, each week's dose with its reason, and its next rung. */
@@ -316,7 +316,7 @@ export class StrandWeeks {
     if (earliestDay === null && binding === 'minutes')
       return `The session has room for ${most}; with more minutes, or less of something else, it goes on.`;
     if (earliestDay === null && limit?.from === 'instead')
-      return `It stays ${limit.reason}. What is practised instead keeps it from a gap.`;
+      return `It stays ${limit.reason}. What is practised instead still counts as practice.`;
     if (earliestDay === null && binding !== null && binding === limit?.from)
       return `Not as far as the goal: ${doseLimitWords(this.strand(), limit)!} ${limit.mend}`;
     const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;
