@@ -5,7 +5,7 @@ import { TEST_STANCE } from '../endurance/capacity';
 import type { Still } from '../film/still';
 import { newCorrection, type Correction } from '../corrections/correction';
 import { builtInExercises } from '../library/builtInExercises';
-import { decide, isDue } from '../plan/decide';
+import { decide, isDue, takesUp } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { newStrand } from '../plan/newStrand';
 import type { Decision, Plan } from '../goals/plan';
@@ -198,14 +198,14 @@ function season(
     const { routine } = part;
     const rest = { practiceDays, routine, logs, corrections: [], exercises: shelf, rule: school.raise, today: day };
     const due = (verdicts: readonly Verdict[]): boolean =>
-      verdicts.some((found) => found.kind !== 'stop' && isDue(found, decisions, logs, school.raise, day));
+      verdicts.some((found) => takesUp(found) && isDue(found, decisions, logs, school.raise, day));
     // What the body holds only ever keeps a strand from rising: where nothing is due without it, nothing is with it.
     if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map(), lockedSegments: new Set() }))) return;
     const stored = { student, school, plans: [plan], decisions, logs, measures, routines: [routine] };
     const person = personRecord({ ...stored, corrections: [], exercises: demoShelf }, day);
     const verdicts = planVerdicts(contextOf(plan, person));
     for (const found of verdicts) {
-      if (found.kind === 'stop' || !isDue(found, decisions, logs, school.raise, day)) continue;
+      if (!takesUp(found) || !isDue(found, decisions, logs, school.raise, day)) continue;
       const answer = { outcome: 'accepted', level: found.level, teacherReason: '' } as const;
       const id = `${found.strandId}-${day}-${time.slice(0, 2)}`;
       const next = decide(plan, found, answer, id, parseISO(`${day}T${time}`));

@@ -65,6 +65,15 @@ export const StrandSchema = z
     heldBy: z.array(id).max(24).default([]),
     /** Another drill that is done instead of this one, for what is noted of the person, counts for it: the teacher's word. */
     insteadCounts: z.boolean().default(false),
+    /** Raised in half steps and by half as much since a plateau, and the step before; null where steps are whole. */
+    halfSteps: z
+      .object({ step: z.number().gt(0).max(600) })
+      .nullable()
+      .default(null),
+    /** An easier posture for a while, after a plateau, up to this day: what is done in it neither raises nor eases. */
+    easier: z.object({ until: DaySchema, turned: TurnedSchema }).nullable().default(null),
+    /** When the teacher last answered a plateau: only practices after it can come to another. */
+    plateauAnsweredAt: z.iso.datetime({ offset: true }).nullable().default(null),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
     clearedAt: z.iso.datetime({ offset: true }).nullable(),
   })
@@ -120,7 +129,7 @@ export const DecisionSchema = z.object({
   logId: id.nullable(),
   day: DaySchema,
   verdict: VerdictKindSchema,
-  outcome: z.enum(['accepted', 'changed', 'put off', 'cleared']),
+  outcome: z.enum(['accepted', 'changed', 'put off', 'cleared', 'another way']),
   from: z.number(),
   to: z.number(),
   reasons: z.array(lineText(400)).max(12),

@@ -116,7 +116,7 @@ describe('one machine', () => {
         const { problem } = seasonOfPlan(context);
         const habits = {
           attendance: [1, 1, 1, 1, 1, 1, 1, 1],
-          outcomes: problem.strands.map(() => [{ share: 1, kept: 1, effort: context.rule.effortCeiling }]),
+          outcomes: problem.strands.map(() => [{ share: 1, kept: 1, effort: context.rule.effortCeiling, asked: 0 }]),
         };
         const season = planSeason(problem, WEEKS);
         const played = playSeasons(problem, season, habits, WEEKS, 2, seededRandom(1));

@@ -9,6 +9,7 @@ const at = now.toISOString();
 const verdict = (change: Partial<Verdict> = {}): Verdict => ({
   strandId: 's',
   kind: 'raise',
+  plateau: null,
   because: 'raise',
   level: 66,
   fromDose: 60,

@@ -5,12 +5,13 @@ import { applied, type Accepted } from './machine/applied';
 import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { NEVER } from './machine/strandState';
 import type { Decision, Plan, Strand } from '../goals/plan';
+import { withWholeSteps } from './plateau/wholeSteps';
 import type { Verdict } from './planVerdicts';
 import { storedState } from './stateOfStrand';
 import { doseOf, gridOf } from './steps';
 
 export interface Answer {
-  readonly outcome: Decision['outcome'];
+  readonly outcome: Exclude<Decision['outcome'], 'another way'>;
   /** The level wanted; the verdict's own when it is accepted. */
   readonly level: number;
   readonly teacherReason: string;
@@ -70,11 +71,9 @@ export function decide(
   const strands = plan.strands.map((strand): Strand => {
     if (strand.id !== verdict.strandId) return strand;
     const after = answered(strand, verdict, answer, now);
-    return {
-      ...after,
-      start: Math.min(after.start, after.level),
-      target: Math.max(after.target, after.level),
-    };
+    const start = Math.min(after.start, after.level);
+    const target = Math.max(after.target, after.level);
+    return after.level >= target ? { ...withWholeSteps(after), start, target } : { ...after, start, target };
   });
   const after = strands.find((strand) => strand.id === verdict.strandId);
   return {
@@ -96,12 +95,26 @@ export function decide(
   };
 }
 
-/** How long an opening that was put off is not asked again. House value. */
+/** How long an opening or a plateau that was put off is not asked again. House value. */
 const ASK_AGAIN_DAYS = 7;
+
+/** Whether a verdict can be accepted as it is: a sign to stop is cleared, and from a plateau the teacher chooses a way. */
+export const takesUp = ({ source, plateau }: Pick<Verdict, 'source' | 'plateau'>): boolean =>
+  source !== 'stop' && plateau === null;
+
+const putOffLately = (
+  { strandId }: Pick<Verdict, 'strandId'>,
+  decisions: readonly Decision[],
+  today: string,
+): boolean =>
+  decisions.some(
+    (entry) =>
+      entry.strandId === strandId && differenceInCalendarDays(parseISO(today), parseISO(entry.day)) < ASK_AGAIN_DAYS,
+  );
 
 /**
  * Whether a verdict still waits for the teacher: one that changes the level and answers a practice
- * not yet answered, or a gap that has grown since the last answer; an opening; and every stop.
+ * not yet answered, or a gap that has grown since the last answer; an opening; a plateau; and every stop.
  */
 export function isDue(
   verdict: Verdict,
@@ -111,13 +124,11 @@ export function isDue(
   today: string,
 ): boolean {
   if (verdict.source === 'stop') return verdict.logId !== null;
+  if (verdict.plateau !== null) return !putOffLately(verdict, decisions, today);
   if (!verdict.moves && !verdict.retest) return false;
-  const own = decisions.filter((entry) => entry.strandId === verdict.strandId);
-  if (verdict.because === 'opens') {
-    return !own.some(({ day }) => differenceInCalendarDays(parseISO(today), parseISO(day)) < ASK_AGAIN_DAYS);
-  }
+  if (verdict.because === 'opens') return !putOffLately(verdict, decisions, today);
   if (verdict.logId === null) return false;
-  const answers = own.filter((entry) => entry.logId === verdict.logId);
+  const answers = decisions.filter((entry) => entry.strandId === verdict.strandId && entry.logId === verdict.logId);
   const log = logs.find((entry) => entry.id === verdict.logId);
   if (verdict.source === 'practice' || log === undefined) return answers.length === 0;
   const limit = verdict.retest ? rule.retestGapDays : rule.easeGapDays;

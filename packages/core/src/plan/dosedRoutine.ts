@@ -14,11 +14,22 @@ export const strandSegments = (plans: readonly Pick<Plan, 'strands'>[]): Readonl
       .map((strand) => [strand.exerciseId, strand.segmentId]),
   );
 
+const whatIsSet = (turned: Partial<Turned> | undefined): Partial<Turned> =>
+  Object.fromEntries(Object.entries(turned ?? {}).filter(([, value]) => value !== null));
+
 /** How a student's plan turns the posture of a segment otherwise than the routine has it. */
-export function postureIn(plan: Pick<Plan, 'postures'>, segmentId: string): Partial<Turned> {
-  const own = plan.postures.find((entry) => entry.segmentId === segmentId);
-  return Object.fromEntries(Object.entries(own?.turned ?? {}).filter(([, value]) => value !== null));
-}
+export const postureIn = ({ postures }: Pick<Plan, 'postures'>, segmentId: string): Partial<Turned> =>
+  whatIsSet(postures.find((entry) => entry.segmentId === segmentId)?.turned);
+
+/**
+ * What is easier for a while in a segment, after a plateau; nothing on most days.
+ * @param day YYYY-MM-DD
+ */
+export const easierOn = ({ strands }: Pick<Plan, 'strands'>, segmentId: string, day: string): Partial<Turned> =>
+  whatIsSet(
+    strands.find(({ segmentId: own, easier }) => own === segmentId && easier !== null && day <= easier.until)?.easier
+      ?.turned,
+  );
 
 /** Segments of which every strand still waits for another: they are not practised yet. */
 export function closedSegments(plan: Pick<Plan, 'strands'>): ReadonlySet<string> {
@@ -40,25 +51,30 @@ export function dosedRoutine(
   leftOut: ReadonlySet<string> = new Set(),
 ): Routine {
   const out = new Set([...leftOut, ...closedSegments(plan)]);
-  return withDoses(routine, plan, (strand) => doseOn(plan, strand, day, practiceDays), out);
+  return withDoses(routine, plan, (strand) => doseOn(plan, strand, day, practiceDays), out, day);
 }
 
-/** The routine of a plan with a dose for each strand, in the student's postures. */
+/**
+ * The routine of a plan with a dose for each strand, in the student's postures.
+ * @param day YYYY-MM-DD; with it, also what is easier for a while
+ */
 export function withDoses(
   routine: Routine,
   plan: Plan,
   dose: (strand: Strand) => number,
   leftOut: ReadonlySet<string>,
+  day: string | null = null,
 ): Routine {
   const kept = routine.segments.filter(({ id }) => !leftOut.has(id));
   const segments = kept.map((segment) => {
     if (segment.type !== 'exercise') return segment;
-    return plan.strands
+    const dosed = plan.strands
       .filter((strand) => strand.segmentId === segment.id)
       .reduce(
         (current, strand) => withSegmentValue(current, strand.axis, dose(strand)),
         turnedBy(segment, postureIn(plan, segment.id)),
       );
+    return day === null ? dosed : turnedBy(dosed, easierOn(plan, segment.id, day));
   });
   return { ...routine, segments };
 }

@@ -62,10 +62,10 @@ describe('what a practice comes to', () => {
     ];
     expect(habits(own)!.outcomes).toEqual([
       [
-        { share: 0.9, kept: 1, effort: 4 },
-        { share: 0.8, kept: 0.8, effort: 5 },
-        { share: 0.7, kept: 1, effort: null },
-        { share: 0.6, kept: 1, effort: 5 },
+        { share: 0.9, kept: 1, effort: 4, asked: 60 },
+        { share: 0.8, kept: 0.8, effort: 5, asked: 60 },
+        { share: 0.7, kept: 1, effort: null, asked: 60 },
+        { share: 0.6, kept: 1, effort: 5, asked: 60 },
       ],
     ]);
   });

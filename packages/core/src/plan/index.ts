@@ -1,4 +1,5 @@
 export * from './askedThen';
+export * from './chanceWords';
 export * from './contextOf';
 export * from './decide';
 export * from './dosedRoutine';
@@ -18,6 +19,7 @@ export * from './planDay';
 export * from './planForecast';
 export * from './plannedDays';
 export * from './planVerdicts';
+export * from './plateau';
 export * from './practisedRoutine';
 export * from './proposedGoal';
 export * from './seasonOfPlan';

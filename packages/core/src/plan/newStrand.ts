@@ -45,6 +45,9 @@ export function newStrand(
     gate: null,
     heldBy: exercise.checkpoints.filter((point) => point.safety).map((point) => point.id),
     insteadCounts: false,
+    halfSteps: null,
+    easier: null,
+    plateauAnsweredAt: null,
     clearedAt: null,
   };
 }

@@ -16,7 +16,7 @@ import type { Decision, Plan, Strand } from '../goals/plan';
 import { doseOf, floorToStep, gridOf } from './steps';
 
 /** How much a rung changes: degrees of bend, share of the weight, degrees of arms. House values. */
-const RUNG = { bend: 10, share: 0.1, arms: 15 } as const;
+export const RUNG = { bend: 10, share: 0.1, arms: 15 } as const;
 const LOWEST_BEND = 90;
 const HIGHEST_ARMS = 90;
 /** A new posture begins this much under the equal hold. House value. */
@@ -160,6 +160,8 @@ export function takeRung(
           ? {
               ...entry,
               step,
+              halfSteps: null,
+              easier: null,
               level: begin,
               start: Math.min(entry.start, begin),
               target: Math.max(entry.target, begin),

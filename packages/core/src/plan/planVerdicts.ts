@@ -6,7 +6,9 @@ import { rulingOn } from './season/playWeek';
 import { weekOfDay } from './season/seasonCalendar';
 import { Joint } from './season/joint';
 import type { SeasonProblem } from './season/seasonProblem';
-import { seasonOfPlan, type PlanSeason } from './seasonOfPlan';
+import { plateauOf, type Plateau } from './plateau/plateau';
+import { plateauWords } from './plateau/plateauWords';
+import { capOf, seasonOfPlan, type PlanSeason } from './seasonOfPlan';
 import { inOrder } from '../person/practicesThatTell';
 import { doseOf, gridOf } from './steps';
 import { stopReasons } from './stopReasons';
@@ -28,6 +30,8 @@ export interface Verdict {
   readonly reasons: readonly string[];
   /** The practice it answers; null when there is none yet. */
   readonly logId: string | null;
+  /** It has stopped rising although it is practised; see `waysOn`. Null where it has not. */
+  readonly plateau: Plateau | null;
   /** A new baseline is due before anything else. */
   readonly retest: boolean;
   /** What it answers: a sign to stop, a gap without practice, or a practice. */
@@ -46,6 +50,9 @@ function contested({ strands, rails }: SeasonProblem): boolean {
     [...families.values()].some((count) => count > rails.raisesPerFamily)
   );
 }
+
+/** What keeps a strand where it is that more practice alone does not change. */
+const staying: readonly Because[] = ['partly', 'watch', 'effort', 'run', 'up and down'];
 
 const gaps: readonly Because[] = ['gap', 'retest', 'find first', 'wait for practice'];
 
@@ -96,6 +103,7 @@ export function planVerdicts(context: PlanContext): Verdict[] {
         moves: false,
         reasons: [...signs.slice(0, MOST_SIGNS), REFER],
         logId: newest[0]!.id,
+        plateau: null,
         retest: false,
         source: 'stop',
       };
@@ -103,6 +111,8 @@ export function planVerdicts(context: PlanContext): Verdict[] {
     const ruling = rule(index, held[index] === null);
     const level = ruling.level ?? strand.level;
     const toDose = doseOf(level, gridOf(strand));
+    const asked = { strand, logs, rules, today: context.today, cap: capOf(context, strand) };
+    const plateau = level === strand.level && staying.includes(ruling.because) ? plateauOf(asked) : null;
     return {
       ...base,
       // What is saved up, or put back, shows in no dose.
@@ -111,8 +121,12 @@ export function planVerdicts(context: PlanContext): Verdict[] {
       level,
       toDose,
       moves: level !== strand.level || ruling.because === 'opens',
-      reasons: verdictWords({ context, season, index, ruling, own, held: held[index]! }),
+      reasons: [
+        ...(plateau === null ? [] : [plateauWords(plateau, strand.axis)]),
+        ...verdictWords({ context, season, index, ruling, own, held: held[index]! }),
+      ],
       logId: own[0]?.id ?? null,
+      plateau,
       retest: ruling.because === 'retest',
       source: gaps.includes(ruling.because) && absent(index) ? 'gap' : 'practice',
     };

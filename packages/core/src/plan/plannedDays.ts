@@ -65,7 +65,7 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
         ...context.lockedSegments,
       ]);
       const planned = (strand: Strand): number => dose(strand) ?? strand.start;
-      const dosed = withDoses(routine, plan, planned, out);
+      const dosed = withDoses(routine, plan, planned, out, day);
       const cared = takenCareOf(dosed, person, plan.strands, planned);
       return {
         day,

@@ -16,6 +16,7 @@ import type { SeasonProblem, SeasonStrand } from './season/seasonProblem';
 import { inOrder } from '../person/practicesThatTell';
 import { stateOfStrand } from './stateOfStrand';
 import { lockedStrands } from './stopReasons';
+import { growthShare } from './plateau/wholeSteps';
 import { withRows } from './strandSessions';
 import { doseOf, gridOf } from './steps';
 import { withinMinutes } from './withinMinutes';
@@ -120,11 +121,13 @@ export function seasonOfPlan(context: PlanContext): PlanSeason {
         byRungs: goesByRungs(strand.axis),
         mostBy: limit?.from ?? 'strength',
         cap: capOf(context, strand),
+        growthShare: growthShare(strand),
       },
       targetDay: dayNumber(strand.targetDay),
       // A gate whose strand is gone stands open.
       gate: gate < 0 ? null : { strand: gate, dose: strand.gate!.dose },
       pointUntil: still ? Number.POSITIVE_INFINITY : pointUntil(strand, context),
+      easierUntil: strand.easier === null ? NEVER : dayNumber(strand.easier.until),
       levelBefore: levelBefore(strand, state, weekStart),
       loadPerUnit: minutesPerUnit * minuteLoad,
       minutesPerUnit,

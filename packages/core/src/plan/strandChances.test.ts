@@ -75,7 +75,7 @@ describe('the forecast against exact chances', () => {
     const context: PlanContext = planContext(plan([one], { lighterEvery: 0 }), { practiceDays: [1], rule });
     const { problem } = seasonOfPlan(context);
     const good = Array.from({ length: 10 }, (_, index) => index < p * 10);
-    const outcomes = good.map((met) => ({ share: met ? 1 : 0.8, kept: 1, effort: 5 }));
+    const outcomes = good.map((met) => ({ share: met ? 1 : 0.8, kept: 1, effort: 5, asked: 0 }));
     const habits = { attendance: Array.from({ length: 8 }, () => 1), outcomes: [outcomes] };
     return playSeasons(problem, planSeason(problem), habits, sessions + 1, seasons, seededRandom(7))[0]!.byTargetDay;
   };

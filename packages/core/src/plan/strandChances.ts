@@ -8,7 +8,7 @@ import { planSeason } from './season/planSeason';
 import { playSeasons, type Band, type Habits } from './season/playSeasons';
 import type { Outcome } from './season/playedSeason';
 import { seasonOfPlan, type PlanSeason } from './seasonOfPlan';
-import { sessionOf } from './strandSessions';
+import { askedDose, sessionOf } from './strandSessions';
 
 /** Practices from which habits are taken, at least this many, of the last eight weeks. */
 const ENOUGH_LOGS = 4;
@@ -52,7 +52,9 @@ export function habitsOf(context: PlanContext, season: PlanSeason): Habits | nul
   const outcomes = season.strands.map((strand) =>
     recent.flatMap((log): Outcome[] => {
       const session = sessionOf(log, strand);
-      return session === null ? [] : [{ share: session.share, kept: session.kept, effort: session.effort }];
+      return session === null
+        ? []
+        : [{ share: session.share, kept: session.kept, effort: session.effort, asked: askedDose(log, strand) }];
     }),
   );
   const all = outcomes.flat();

@@ -106,13 +106,13 @@ export function strandEffort(
 const HARDLY = 1e-3;
 
 /**
- * A practice as the machine sees it; null when it has nothing of the strand. Another drill done instead keeps the strand from a gap, and is no
- * test of it.
+ * A practice as the machine sees it; null when it has nothing of the strand. Another drill done instead, and an easier posture for a while, keep
+ * the strand from a gap, and are no test of it.
  * @param cap no more than this is asked, for what is noted of the person
  */
 export function sessionOf(
   log: PracticeLog,
-  strand: Rowed & Pick<Strand, 'level' | 'step' | 'start' | 'target'>,
+  strand: Rowed & Pick<Strand, 'level' | 'step' | 'start' | 'target' | 'easier'>,
   cap: number | null = null,
 ): Session | null {
   const share = metShare(log, strand);
@@ -123,7 +123,9 @@ export function sessionOf(
     share,
     kept: alignmentShare(log, strand),
     effort: strandEffort(log, strand),
-    counts: askedDose(log, strand) >= Math.min(cap ?? Infinity, doseOf(strand.level, gridOf(strand))) - HARDLY,
+    counts:
+      (strand.easier === null || log.day > strand.easier.until) &&
+      askedDose(log, strand) >= Math.min(cap ?? Infinity, doseOf(strand.level, gridOf(strand))) - HARDLY,
   };
 }
 

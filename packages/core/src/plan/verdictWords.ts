@@ -133,7 +133,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
   const [last] = own;
   const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
   const marks = atDose(ruled, strand);
-  const growth = percent(season.problem.rules.growth);
+  const growth = percent(season.problem.rules.growth * season.problem.strands[index]!.ladder.growthShare);
   const down = downWords(strand, ruling);
   switch (ruling.because) {
     case 'retest': {
@@ -178,6 +178,10 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
         down!.back,
       ];
     }
+    case 'up and down':
+      return [
+        `Effort ${rule.easeEffort} or more every other time, although it was eased for that: it stays at this dose.`,
+      ];
     case 'eased lately':
       return [`Eased ${daysSince(state.easedOn, today)}; once in ${DAYS_BETWEEN_EASES} days is enough.`];
     case 'floor':
@@ -229,6 +233,8 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       return ['This is a lighter week: nothing is raised in it.'];
     case 'frozen':
       return ['You froze this week: nothing is raised in it.'];
+    case 'easier':
+      return [`An easier posture until ${shortDay(strand.easier!.until)}; until then nothing is raised.`];
     case 'week':
       return [`Raised ${daysSince(state.raisedOn, today)}; once in ${DAYS_BETWEEN_RAISES} days is enough.`];
     case 'gate': {

@@ -160,6 +160,9 @@ describe('a range, and by feel', () => {
     axis,
     rows: [],
     insteadCounts: false,
+    halfSteps: null,
+    easier: null,
+    plateauAnsweredAt: null,
   });
   const metIn = (...list: Press[]) => {
     const state = conduct(spans, presses([0, 'start'], ...list), 10_000_000);

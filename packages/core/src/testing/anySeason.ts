@@ -86,6 +86,7 @@ export function seasonOf({ strands, room, ...rails }: SmallSeason): SeasonProble
         byRungs: false,
         mostBy: 'strength',
         cap: null,
+        growthShare: 1,
       },
       targetDay: seasonStart + one.days,
       gate,

@@ -1,5 +1,5 @@
 import { weekdayOf, dayNumber, dayOfNumber } from '../days/dayNumber';
-import { decide, isDue } from '../plan/decide';
+import { decide, isDue, takesUp } from '../plan/decide';
 import { inPosture, isPostureAxis } from '../axis/axis';
 import { closedSegments } from '../plan/dosedRoutine';
 import type { Decision, Plan, Strand } from '../goals/plan';
@@ -69,7 +69,7 @@ export function livedPlan(
   const accept = (day: string, time: string): Verdict[] => {
     const verdicts = planVerdicts({ ...start, plan, logs, today: day });
     for (const verdict of verdicts) {
-      if (verdict.kind === 'stop' || !isDue(verdict, decisions, logs, start.rule, day)) continue;
+      if (!takesUp(verdict) || !isDue(verdict, decisions, logs, start.rule, day)) continue;
       const answer = { outcome: 'accepted', level: verdict.level, teacherReason: '' } as const;
       const id = `${verdict.strandId} ${day} ${time}`;
       const made = decide(plan, verdict, answer, id, new Date(`${day}T${time}:00`));

@@ -63,6 +63,9 @@ export const strand = (change: Partial<Strand> = {}): Strand => ({
   gate: null,
   heldBy: [],
   insteadCounts: false,
+  halfSteps: null,
+  easier: null,
+  plateauAnsweredAt: null,
   clearedAt: null,
   ...change,
 });

@@ -1,5 +1,5 @@
 import { dayNumber } from '../days/dayNumber';
-import { newState, type Rules } from '../plan/machine/strandState';
+import { NEVER, newState, type Rules } from '../plan/machine/strandState';
 import type { SeasonCalendar, SeasonProblem, SeasonRails, SeasonStrand } from '../plan/season/seasonProblem';
 
 /** A Monday. */
@@ -33,10 +33,20 @@ export const seasonStrand = (change: Partial<SeasonStrand> & { level: number; ta
   family: 'standing',
   segment: change.id ?? 's',
   state: newState(change.level, (change.gate ?? null) === null),
-  ladder: { step: 1, byRungs: false, first: 1, target: change.target, most: null, mostBy: 'strength', cap: null },
+  ladder: {
+    step: 1,
+    byRungs: false,
+    first: 1,
+    target: change.target,
+    most: null,
+    mostBy: 'strength',
+    cap: null,
+    growthShare: 1,
+  },
   targetDay: seasonStart + 70,
   gate: null,
   pointUntil: 0,
+  easierUntil: NEVER,
   levelBefore: (change.gate ?? null) === null ? change.level : 0,
   loadPerUnit: 1,
   minutesPerUnit: 0.1,

@@ -162,6 +162,14 @@ export const sources: readonly SourceEntry[] = [
       'A suggestion with its reason; you decide, and it remembers. Pain under the limit stops nothing; it is pointed out for seven days before a raise (our own value). Without an effort nothing is raised.',
   },
   {
+    topic: 'Plateau',
+    what: 'When a goal has stopped rising although it is practised, and how to go on.',
+    formula:
+      'six practices in a row at the whole dose, none under the share at which it is eased, no gap, each with an effort, never two running that were full and light enough for a raise. Ways on: the median that was held, and half steps; an easier posture for two weeks; another place in the routine or another day; a new test. Hard every other time although it was eased for that: it stays, and is not eased again',
+    source: 'Common practice; six practices, two weeks, half steps and half the growth are our own values',
+    limits: 'You choose; nothing changes by itself. What comes of another day or a test is only known afterwards.',
+  },
+  {
     topic: 'Another rung',
     what: 'What a hold becomes lower, on one leg or with other arms, and where to begin it.',
     formula: 't₂ = t₁ · ET₂ / ET₁ by what gives out first there; begun at nine tenths of it, rounded down to the step',

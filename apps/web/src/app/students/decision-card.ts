@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import * as z from 'zod';
-import { axisWords, type Answer } from '@pomek/core';
+import { axisWords, type Answer, type PersonRecord, type Way } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import type { StrandVerdict } from '../data/verdicts';
+import { PlateauWays } from './plateau-ways';
 import { AxisField } from '../ui/axis-field';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -17,14 +18,17 @@ const ReasonSchema = z.object({ reason: z.string() });
 @Component({
   selector: 'pk-decision',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, AxisField, InputText, TextField, VerdictMark],
+  imports: [Button, AxisField, InputText, PlateauWays, TextField, VerdictMark],
   templateUrl: './decision-card.html',
   styleUrl: './decision-card.scss',
 })
 export class DecisionCard {
   readonly entry = input.required<StrandVerdict>();
   readonly today = input.required<string>();
+  /** What is known of the person: needed where a way on from a plateau is to be chosen. */
+  readonly person = input<PersonRecord>();
   readonly reply = output<Reply>();
+  readonly way = output<Way>();
 
   protected readonly changing = signal(false);
   protected readonly level = signal(0);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
@@ -9,16 +9,17 @@ import * as z from 'zod';
 import {
   axisLabels,
   axisWords,
+  chanceWords,
   doseLimitWords,
   doseOf,
+  easierWords,
   gridOf,
   insteadDose,
-  growthOf,
+  growthOfStrand,
   isOpen,
   isSavingUp,
   meanwhileWords,
   overruleIn,
-  percent,
   postureIn,
   railWords,
   savedWords,
@@ -27,7 +28,9 @@ import {
   turnedWords,
   weekOf,
   weekReason,
+  withoutEasier,
   withoutStrand,
+  withWholeSteps,
   type LimitFrom,
   type Plan,
   type PracticeLog,
@@ -37,6 +40,7 @@ import {
   type Verdict,
 } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
+import { Clock } from '../data/clock';
 import { keptDraft } from '../data/kept-draft';
 import { patchOf, type Patch } from '../data/patch';
 import { AxisField } from '../ui/axis-field';
@@ -78,6 +82,7 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
   styleUrl: './strand-weeks.scss',
 })
 export class StrandWeeks {
+  private readonly clock = inject(Clock);
   readonly plan = input.required<Plan>();
   readonly strand = input.required<Strand>();
   /** The strand with its goal as it is typed. */
@@ -170,7 +175,7 @@ export class StrandWeeks {
   /** The smallest limit of the dose; undefined where nothing limits it. */
   private readonly limit = computed(() => this.place()?.most ?? undefined);
   /** What a week may add: the plan's growth, or the school's for the whole week where that is less. */
-  private readonly growth = computed(() => growthOf(this.plan(), this.school().raise));
+  private readonly growth = computed(() => growthOfStrand(this.strand(), this.plan(), this.school().raise));
   /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
   protected readonly stands = computed(() => {
     const [strand, verdict] = [this.strand(), this.standing()];
@@ -181,6 +186,7 @@ export class StrandWeeks {
       dose: isOpen(strand) ? axisWords(dose, strand.axis) : 'not opened yet',
       saved: saving ? savedWords(strand, strand.level) : '',
       found: lost === undefined ? '' : axisWords(doseOf(lost, gridOf(strand)), strand.axis),
+      easier: easierWords(strand, this.today()),
       why: verdict === undefined || verdict.kind === 'stop' ? '' : (verdict.reasons[0] ?? ''),
       meanwhile: saving ? meanwhileWords(strand, this.ladder(), this.school()) : '',
     };
@@ -222,6 +228,15 @@ export class StrandWeeks {
 
   protected setInstead(counts: boolean): void {
     this.change((stored) => ({ ...stored, insteadCounts: counts }));
+  }
+
+  protected endEasier(): void {
+    const now = this.clock.now();
+    this.change((stored) => withoutEasier(stored, now));
+  }
+
+  protected wholeSteps(): void {
+    this.change(withWholeSteps);
   }
 
   protected setTarget(target: number): void {
@@ -328,10 +343,4 @@ export class StrandWeeks {
     const onDay = axisWords(doseOnTargetDay, axis);
     return `Out of reach by ${wished}: ${onDay} by then. The earliest is ${readDay(earliestDay)}; ${binds}.${alone}${why}`;
   }
-}
-
-function chanceWords(chance: Chance): string {
-  const [attendance, passed] = [chance.attendance, chance.passRate].map((share) => percent(share));
-  const seasons = Math.round(chance.byTargetDay * 10);
-  return `Practised as of late (${attendance} of the days, ${passed} of those met), about ${seasons} seasons in 10 get there by the day.`;
 }

@@ -244,3 +244,26 @@ test('the key that accepts what is safe leaves a stop as it is', async () => {
   expect(await page.database.of('plans').get(plan!.id)).toEqual(plan);
   expect(page.text()).toContain('Stop and refer');
 });
+
+test('from a plateau a way is chosen and remembered, it is not accepted with the others, and one undo takes it back', async () => {
+  const ilse = demo.students.find(({ name }) => name === 'Ilse Marrowby')!;
+  const page = await withFile(ilse.id);
+  const plans = async () => (await page.database.of('plans').toArray()).flatMap(({ strands }) => strands);
+  const legs = async () => (await plans()).find(({ exerciseId }) => exerciseId === 'empty-full')!;
+  const before = await legs();
+  expect(page.text()).toMatch(/The last 6 practices at .* were not done in full/);
+  expect(page.element.querySelector('pk-plateau-ways')).not.toBeNull();
+  expect(page.text()).not.toContain('Accept all safe');
+  await page.press(/^Apply: What is held, and half steps$/);
+  expect(await legs()).toMatchObject({ halfSteps: { step: before.step } });
+  expect((await legs()).level).toBeLessThan(before.level);
+  const outcomes = (await page.database.of('decisions').toArray()).map(({ outcome }) => outcome);
+  expect(outcomes).toContain('another way');
+  expect(page.text()).not.toContain('The last 6 practices');
+  await TestBed.inject(Store).undo();
+  expect(await legs()).toEqual(before);
+  await page.until(/The last 6 practices/);
+  await page.press(/^Test again: A new test$/);
+  expect(page.text()).toContain('Baseline');
+  expect(await legs()).toMatchObject({ level: before.level, halfSteps: null });
+});

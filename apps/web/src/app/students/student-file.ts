@@ -9,12 +9,16 @@ import * as z from 'zod';
 import {
   decide,
   recentLoad,
+  earlierIn,
   recentWords,
+  takesUp,
   takeRung,
+  takeWay,
   type Plan,
   type PracticeLog,
   type Student,
   type Verdict,
+  type Way,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
@@ -23,7 +27,7 @@ import { People } from '../data/people';
 import { Repository, schoolOf } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
-import { strandVerdicts } from '../data/verdicts';
+import { strandVerdicts, type StrandVerdict } from '../data/verdicts';
 import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { DayPipe } from '../ui/day.pipe';
@@ -155,7 +159,7 @@ export class StudentFile {
   });
   protected readonly due = computed(() => this.verdicts().filter((entry) => entry.due));
   protected readonly settled = computed(() => this.verdicts().filter((entry) => !entry.due));
-  protected readonly safe = computed(() => this.due().filter((entry) => entry.verdict.kind !== 'stop'));
+  protected readonly safe = computed(() => this.due().filter((entry) => takesUp(entry.verdict)));
   protected readonly history = computed(() =>
     this.decisions()
       .toSorted((a, b) => (a.day < b.day ? 1 : -1))
@@ -216,6 +220,31 @@ export class StudentFile {
         { table: 'decisions', add: decided(plan).decision },
       ],
     );
+  }
+
+  /** Goes on from a plateau in the way that was chosen. */
+  protected async takeWay({ plan, strand }: StrandVerdict, way: Way): Promise<void> {
+    const [newId, now] = [this.clock.newId(), this.clock.now()];
+    const taken = (stored: Plan): ReturnType<typeof takeWay> => takeWay(stored, strand.id, way, newId, now);
+    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
+    const moved: Write[] =
+      way.kind === 'another place' && way.routine !== null
+        ? [
+            {
+              table: 'routines',
+              id: plan.routineId,
+              change: (stored) => earlierIn(stored, strand.segmentId, shelf)?.routine ?? stored,
+            },
+          ]
+        : [];
+    await this.store.write(`${strand.exerciseName}: ${way.title}`, [
+      { table: 'plans', id: plan.id, change: (stored) => taken(stored).plan },
+      ...moved,
+      { table: 'decisions', add: taken(plan).decision },
+    ]);
+    this.notices.done(`${strand.exerciseName}: ${way.title}`, { detail: way.words, undo: true });
+    if (way.kind === 'new test') this.show('body');
+    if (way.kind === 'another place' && way.routine === null) this.show('person');
   }
 
   protected acceptByKey(event: Event): void {

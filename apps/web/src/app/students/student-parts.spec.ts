@@ -39,6 +39,7 @@ const verdict: Verdict = {
   moves: true,
   reasons: ['Met 2 times running.', 'Not more: at most 10 % a week.'],
   logId: 'log-1',
+  plateau: null,
   retest: false,
   source: 'practice',
 };
@@ -192,7 +193,7 @@ describe('the weeks of a plan', () => {
     }));
     const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });
     expect(page.text()).toMatch(
-      /Practised as of late \(\d+ % of the days, 100 % of those met\), about \d+ seasons in 10/,
+      /Going on as in the last weeks \(\d+ % of the practice days kept, 100 % of the practices done in full\), about \d+ of 10/,
     );
   });
 });

@@ -6,7 +6,16 @@ import { gapAnswered, withSession } from './withSession';
 
 /** A rule whose numbers are all different, so that none stands for another. */
 const rules: Rules = { ...seasonRules, growth: 0.1, sessionsToRaise: 3 };
-const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'strength', cap: null };
+const ladder: Ladder = {
+  step: 5,
+  byRungs: false,
+  first: 60,
+  target: 600,
+  most: null,
+  mostBy: 'strength',
+  cap: null,
+  growthShare: 1,
+};
 const state = (change: Partial<StrandState>): StrandState => ({ ...newState(100), lastOn: 0, sessions: 3, ...change });
 const said = (change: Partial<StrandState>, day = 1, bars = noBars, on = ladder) =>
   judge(state(change), day, on, rules, bars);

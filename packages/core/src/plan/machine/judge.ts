@@ -11,12 +11,15 @@ import {
 } from './strandState';
 import { gapAnswered } from './withSession';
 
+/** Why nothing is raised on a day: a holiday, a lighter week, a week that the teacher froze, an easier posture for a while. */
+export type Pause = 'holiday' | 'lighter' | 'frozen' | 'easier';
+
 /** What may stand in the way of a raise besides the strand's own sessions; it is only looked at when one is due. */
 export interface Bars {
   /** A checkpoint that holds the strand is being worked on. */
   readonly point: boolean;
-  /** No raise on this day: a holiday, a lighter week, one that the teacher froze. */
-  readonly pause: 'holiday' | 'lighter' | 'frozen' | null;
+  /** No raise on this day; null when there may be one. */
+  readonly pause: Pause | null;
   /** Whether the strand it waits for has come far enough. */
   readonly gateOpen: boolean;
   /** Whether it is its turn under the rails of the whole plan. */
@@ -37,6 +40,7 @@ export type Because =
   | 'find first'
   | 'wait for practice'
   | 'floor'
+  | 'up and down'
   | 'eased lately'
   | 'begin'
   | 'partly'
@@ -52,6 +56,7 @@ export type Because =
   | 'holiday'
   | 'lighter'
   | 'frozen'
+  | 'easier'
   | 'week'
   | 'gate'
   | 'turn';
@@ -73,6 +78,7 @@ const stay = {
   'find first': staying('find first'),
   'wait for practice': staying('wait for practice'),
   floor: staying('floor'),
+  'up and down': staying('up and down'),
   'eased lately': staying('eased lately', true),
   begin: staying('begin'),
   partly: staying('partly'),
@@ -88,6 +94,7 @@ const stay = {
   holiday: staying('holiday', true),
   lighter: staying('lighter', true),
   frozen: staying('frozen', true),
+  easier: staying('easier', true),
   week: staying('week', true),
   gate: staying('gate', true),
   turn: staying('turn', true),
@@ -95,9 +102,9 @@ const stay = {
 
 /** One rung down: the level before the last growth, at least one step lower, never below the first dose. */
 export function easedLevel({ level }: StrandState, ladder: Ladder, { growth }: Rules): number {
-  const { step, first, byRungs } = ladder;
+  const { step, first, byRungs, growthShare } = ladder;
   const under = doseOf(level, ladder) - step;
-  const lower = byRungs ? under : Math.min(level / (1 + growth), under);
+  const lower = byRungs ? under : Math.min(level / (1 + growth * growthShare), under);
   return Math.min(level, Math.max(first, lower));
 }
 
@@ -118,7 +125,7 @@ export const raisedLevel = (level: number, ladder: Ladder, growth: number): numb
   Math.min(
     ladder.target,
     ladder.most ?? Infinity,
-    ladder.byRungs ? doseOf(level, ladder) + ladder.step : level * (1 + growth),
+    ladder.byRungs ? doseOf(level, ladder) + ladder.step : level * (1 + growth * ladder.growthShare),
   );
 
 function easeOrStay(state: StrandState, day: number, ladder: Ladder, rules: Rules, because: Because): Ruling {
@@ -155,7 +162,12 @@ const BITS = [0, 1, 1, 2, 1, 2, 2, 3] as const;
 function ofStrain(state: StrandState, day: number, ladder: Ladder, rules: Rules): Ruling | null {
   if (state.looseRun >= 2) return easeOrStay(state, day, ladder, rules, 'loose');
   if (state.shortRun >= 2) return easeOrStay(state, day, ladder, rules, 'short');
-  if (BITS[state.hard]! >= 2) return easeOrStay(state, day, ladder, rules, 'hard');
+  if (BITS[state.hard]! >= 2) {
+    // Hard every other time although it was eased for that: a still lower dose is no answer to it.
+    const everyOther = (state.hard & 3) !== 3;
+    if (everyOther && state.lost.length > 0) return stay['up and down'];
+    return easeOrStay(state, day, ladder, rules, 'hard');
+  }
   return null;
 }
 

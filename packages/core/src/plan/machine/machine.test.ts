@@ -10,7 +10,16 @@ import { newState, type Ladder, type Rules, type Session, type StrandState } fro
 import { withSession } from './withSession';
 
 const rules: Rules = { ...seasonRules, growth: 0.1 };
-const ladder: Ladder = { step: 5, byRungs: false, first: 60, target: 600, most: null, mostBy: 'strength', cap: null };
+const ladder: Ladder = {
+  step: 5,
+  byRungs: false,
+  first: 60,
+  target: 600,
+  most: null,
+  mostBy: 'strength',
+  cap: null,
+  growthShare: 1,
+};
 type Mark = Pick<Session, 'share' | 'kept' | 'effort'>;
 
 /** Sessions on the given days, every ruling accepted as it falls due; what was ruled on each day. */

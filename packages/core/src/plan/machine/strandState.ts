@@ -63,6 +63,8 @@ export interface Ladder {
   readonly mostBy: LimitFrom;
   /** No more than this is ever asked, for what is noted of the person; null where nothing is. */
   readonly cap: number | null;
+  /** How much of the rules' growth a raise has, 0–1: half of it since a plateau, else all. */
+  readonly growthShare: number;
 }
 
 /** The numbers of the machine: the school's raise rule and the plan's growth. */

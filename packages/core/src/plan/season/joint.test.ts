@@ -280,7 +280,16 @@ describe('the end of a season', () => {
     const most = (value: number | null) =>
       joint([
         at(10, {
-          ladder: { step: 5, byRungs: false, first: 5, target: 22, most: value, mostBy: 'strength', cap: null },
+          ladder: {
+            step: 5,
+            byRungs: false,
+            first: 5,
+            target: 22,
+            most: value,
+            mostBy: 'strength',
+            cap: null,
+            growthShare: 1,
+          },
         }),
       ]);
     expect([19.9, 20, 21, 30, null].map((value) => most(value).capped[0])).toEqual([true, true, true, false, false]);

@@ -9,8 +9,8 @@ import { playSeasons, type Habits } from './playSeasons';
 import type { Outcome } from './playedSeason';
 import type { SeasonCalendar, SeasonProblem, SeasonStrand } from './seasonProblem';
 
-const met: Outcome = { share: 1, kept: 1, effort: 6 };
-const half: Outcome = { share: 0.5, kept: 1, effort: 6 };
+const met: Outcome = { share: 1, kept: 1, effort: 6, asked: 0 };
+const half: Outcome = { share: 0.5, kept: 1, effort: 6, asked: 0 };
 const every = Array.from({ length: 8 }, () => 1);
 const habits = (problem: SeasonProblem, change: Partial<Habits> = {}): Habits => ({
   attendance: every,

@@ -24,7 +24,7 @@ export interface PlayedWeek {
   readonly arrival: number | null;
 }
 
-type Played = Pick<SeasonStrand, 'ladder' | 'pointUntil' | 'overrules' | 'lightens'>;
+type Played = Pick<SeasonStrand, 'ladder' | 'pointUntil' | 'easierUntil' | 'overrules' | 'lightens'>;
 
 /** The dose a level asks for in a week; see `doseInWeek`. */
 const askedIn = (
@@ -40,7 +40,7 @@ export const isTest = (dose: number, full: number, { cap, mostBy }: Pick<Ladder,
 
 /** What the machine says on a day of the season. */
 export const rulingOn = (
-  { ladder, pointUntil }: Played,
+  { ladder, pointUntil, easierUntil }: Played,
   calendar: SeasonCalendar,
   rules: Rules,
   state: StrandState,
@@ -48,7 +48,12 @@ export const rulingOn = (
   turn: boolean,
   gateOpen: boolean,
 ): Ruling =>
-  judge(state, day, ladder, rules, { point: day < pointUntil, pause: pauseOn(calendar, day), gateOpen, turn });
+  judge(state, day, ladder, rules, {
+    point: day < pointUntil,
+    pause: pauseOn(calendar, easierUntil, day),
+    gateOpen,
+    turn,
+  });
 
 /** A session in which all that was asked was met. */
 export const metSession = (day: number, counts: boolean, { effortCeiling }: Rules): Session => ({
@@ -95,7 +100,8 @@ export function playWeek(
     asked.push({ day, dose, level: state.level });
     const full = doseOf(state.level, strand.ladder);
     if (arrival === null && Math.min(dose, full) >= top) arrival = day;
-    state = withSession(state, metSession(day, isTest(dose, full, strand.ladder), rules), rules);
+    const counts = day > strand.easierUntil && isTest(dose, full, strand.ladder);
+    state = withSession(state, metSession(day, counts, rules), rules);
     decide(day);
   }
   return { state, raised, found, asked, arrival };

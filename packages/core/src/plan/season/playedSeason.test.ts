@@ -5,7 +5,7 @@ import type { Season } from './planSeason';
 import type { SeasonStrand } from './seasonProblem';
 
 type Change = Parameters<typeof seasonProblem>[1];
-const met: Outcome = { share: 1, kept: 1, effort: 6 };
+const met: Outcome = { share: 1, kept: 1, effort: 6, asked: 0 };
 /** Met twice, the last time today. */
 const due = (level: number, change: Partial<StrandState> = {}): StrandState => ({
   ...newState(level),

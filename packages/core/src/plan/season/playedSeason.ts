@@ -14,7 +14,10 @@ import type { SeasonProblem } from './seasonProblem';
 const TINY = 1e-9;
 
 /** What a practice of a strand comes to. */
-export type Outcome = Pick<Session, 'share' | 'kept' | 'effort'>;
+export interface Outcome extends Pick<Session, 'share' | 'kept' | 'effort'> {
+  /** The dose that was asked for when it came to that; Infinity or 0 where it is not known. */
+  readonly asked: number;
+}
 
 /**
  * One season of a whole plan as it is played: the machine for each strand, the rails for all of them. The same object is
@@ -116,12 +119,16 @@ export class PlayedSeason {
     session.day = day;
     for (let index = 0; index < count; index += 1) {
       const state = states[index]!;
-      const { share, kept, effort } = outcome(index);
+      const { share, kept, effort, asked } = outcome(index);
       if (!state.open || state.lastOn >= day) continue;
-      session.share = share;
-      session.kept = kept;
+      const dose = this.full ? this.dose[index]! : this.asked(index);
+      // What was done of a larger dose is more of a smaller one.
+      const more = asked > dose && asked < Infinity ? asked / dose : 1;
+      session.share = Math.min(1, share * more);
+      session.kept = Math.min(1, kept * more);
       session.effort = effort;
-      session.counts = this.full || isTest(this.asked(index), this.dose[index]!, this.problem.strands[index]!.ladder);
+      const { easierUntil, ladder } = this.problem.strands[index]!;
+      session.counts = day > easierUntil && (this.full || isTest(dose, this.dose[index]!, ladder));
       states[index] = withSession(state, session, rules);
     }
   }
@@ -179,10 +186,9 @@ export class PlayedSeason {
     const at = day - this.problem.calendar.start;
     let bars = this.bars[at];
     if (bars === undefined) {
-      const pause = pauseOn(this.problem.calendar, day);
-      bars = this.problem.strands.map(({ pointUntil }) => ({
+      bars = this.problem.strands.map(({ pointUntil, easierUntil }) => ({
         point: day < pointUntil,
-        pause,
+        pause: pauseOn(this.problem.calendar, easierUntil, day),
         gateOpen: true,
         turn: true,
       }));

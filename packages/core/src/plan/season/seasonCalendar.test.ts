@@ -1,3 +1,4 @@
+import { NEVER } from '../machine/strandState';
 import { daily, seasonStart as start, seasonStrand } from '../../testing/seasonSamples';
 import { isHoliday, isLighter, pauseOn, sessionDays, weekOfDay } from './seasonCalendar';
 import { byGoalDay } from './seasonProblem';
@@ -40,7 +41,7 @@ test('nothing is raised in a holiday, a lighter week, a frozen one, told in this
     frozenWeeks: new Set([1, 2]),
     holidays: [{ from: start + 8, to: start + 8 }],
   };
-  expect([0, 7, 8, 14, 21, 28].map((days) => pauseOn(calendar, start + days))).toEqual([
+  expect([0, 7, 8, 14, 21, 28].map((days) => pauseOn(calendar, NEVER, start + days))).toEqual([
     null,
     'lighter',
     'holiday',

@@ -1,4 +1,5 @@
 import { weekdayOf } from '../../days/dayNumber';
+import type { Pause } from '../machine/judge';
 import type { SeasonCalendar } from './seasonProblem';
 
 /** Which week of the plan a day falls in, from 0; days before the start count as week 0. */
@@ -18,8 +19,12 @@ export const isLighter = ({ lighterEvery, practiceDays }: LighterWeeks, week: nu
 export const isHoliday = ({ holidays }: Pick<SeasonCalendar, 'holidays'>, day: number): boolean =>
   holidays.some(({ from, to }) => day >= from && day <= to);
 
-/** Why nothing is raised on a day; null when it may be. */
-export function pauseOn(calendar: SeasonCalendar, day: number): 'holiday' | 'lighter' | 'frozen' | null {
+/**
+ * Why nothing is raised on a day; null when it may be.
+ * @param easierUntil up to this day an easier posture is practised
+ */
+export function pauseOn(calendar: SeasonCalendar, easierUntil: number, day: number): Pause | null {
+  if (day <= easierUntil) return 'easier';
   if (isHoliday(calendar, day)) return 'holiday';
   const week = weekOfDay(calendar, day);
   if (isLighter(calendar, week)) return 'lighter';

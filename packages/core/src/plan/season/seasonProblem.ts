@@ -20,6 +20,8 @@ export interface SeasonStrand {
   readonly gate: { readonly strand: number; readonly dose: number } | null;
   /** Until this day, itself not included, a checkpoint holds it. */
   readonly pointUntil: number;
+  /** Up to this day, itself included, an easier posture is practised instead. */
+  readonly easierUntil: number;
   /**
    * The level with which it came into the present week of the plan, or that before an ease or a gap; 0 while it was
    * closed.

@@ -22,7 +22,16 @@ test('what a strand is worth at the start of a week: its level, its dose, and wh
 });
 
 test('nothing is left to raise at the target or where the body ends it, when open and nothing is to be found again', () => {
-  const ladder = { step: 1, byRungs: false, first: 1, target: 30, most: null, mostBy: 'strength', cap: null } as const;
+  const ladder = {
+    step: 1,
+    byRungs: false,
+    first: 1,
+    target: 30,
+    most: null,
+    mostBy: 'strength',
+    cap: null,
+    growthShare: 1,
+  } as const;
   const done = (state: StrandState, most: number | null = null) =>
     nodes({ state, ladder: { ...ladder, most } }).root.done;
   expect(done(newState(30))).toBe(true);

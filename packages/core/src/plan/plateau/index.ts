@@ -1,0 +1,6 @@
+export * from './earlierIn';
+export * from './plateau';
+export * from './plateauWords';
+export * from './takeWay';
+export * from './ways';
+export * from './wholeSteps';
