@@ -53,7 +53,7 @@ const rate = (perMinute: number): string => `${perMinute.toFixed(1)} breaths a m
 const seconds = (value: number): string => String(Math.round(value * 10) / 10);
 
 /** What is ruled out as a whole, in words. */
-const movementWords: Readonly<Partial<Record<LimitName, string>>> = {
+export const movementWords: Readonly<Partial<Record<LimitName, string>>> = {
   noLift: 'a foot off the floor',
   noToes: 'a rise on the toes',
   noSwing: 'a leg that swings',

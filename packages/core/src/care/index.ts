@@ -1,3 +1,4 @@
 export * from './care';
 export * from './caredRoutine';
+export * from './conditionTable';
 export * from './drillAsks';

@@ -1,2 +1,3 @@
 export * from './personRecord';
 export * from './practicesThatTell';
+export * from './conditionsDocument';

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { DaySchema, WeekdaySchema } from '../days/daySchema';
 import { nameText, noteText } from '../text/textSchema';
 import { conditions } from '../screening/conditions';
+import type { NamedCondition } from '../screening/namedConditions';
 import { OwnLimitsSchema } from '../screening/ownLimits';
 
 const lengthCm = z.number().min(10).max(80).nullable().default(null);
@@ -39,3 +40,13 @@ export const StudentSchema = z.object({
     .default(null),
 });
 export type Student = z.infer<typeof StudentSchema>;
+
+/** A student of whom a condition is noted, with its side where one is named; what was noted stays. */
+export const withCondition = (
+  student: Student,
+  { condition, side }: Pick<NamedCondition, 'condition' | 'side'>,
+): Student => ({
+  ...student,
+  conditions: student.conditions.includes(condition) ? student.conditions : [...student.conditions, condition],
+  conditionSides: side === null ? student.conditionSides : { ...student.conditionSides, [condition]: side },
+});

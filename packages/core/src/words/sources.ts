@@ -211,7 +211,7 @@ export const sources: readonly SourceEntry[] = [
     source:
       'House table after common practice in class; a tandem stand under 10 s or a one-leg stand under half of what is usual act as poor balance, fewer chair stands than average as weak legs: first doses a third lower, bend at most 30°',
     limits:
-      'The usual cautions, never a diagnosis. A licensed practitioner may say otherwise. No sex is kept: a chair-stand result acts only below the average of women and of men. A side acts on the leg that is loaded and the arm that is raised.',
+      'The usual cautions, never a diagnosis. A licensed practitioner may say otherwise. No sex is kept: a chair-stand result acts only below the average of women and of men. A side acts on the leg that is loaded and the arm that is raised. Cautions in free words are searched for what they name, and offered; they never act by themselves.',
   },
   {
     topic: 'Baseline norms',

@@ -15,11 +15,14 @@ import {
   families,
   givingOf,
   givingWords,
+  movementLabels,
+  movements,
   sidesOf,
   spokenWords,
   type Checkpoint,
   type DoseGiving,
   type Exercise,
+  type Movement,
   type Phase,
   type Posture,
 } from '@pomek/core';
@@ -67,6 +70,7 @@ export class ExerciseEditor {
   protected readonly draft = this.edit.draft;
   protected readonly loaded = computed(() => this.edit.stored() !== undefined);
 
+  protected readonly movements = movements.map((value) => ({ value, label: movementLabels[value] }));
   protected readonly families = families.map((family) => ({ label: family, value: family }));
   protected readonly kinds = doseGivings.map((value) => ({ value, label: givingWords[value] }));
   protected readonly giving = computed(() => {
@@ -153,6 +157,13 @@ export class ExerciseEditor {
       const others = stored.checkpoints.filter((point) => !this.catalogue.some((entry) => entry.id === point.id));
       return { ...stored, checkpoints: [...chosen, ...others] };
     });
+  }
+
+  protected setMovement(movement: Movement, wanted: boolean): void {
+    this.change((stored) => ({
+      ...stored,
+      movements: movements.filter((one) => (one === movement ? wanted : stored.movements.includes(one))),
+    }));
   }
 
   private change(change: (stored: Exercise) => Exercise): void {

@@ -1,5 +1,13 @@
 import { TestBed } from '@angular/core/testing';
-import { builtInExercises, type Exercise } from '@pomek/core';
+import {
+  builtInExercises,
+  limitsPassed,
+  newSegment,
+  notedCondition,
+  softSchool,
+  standardPerson,
+  type Exercise,
+} from '@pomek/core';
 import { aRoutine } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { PersonChoice } from '../data/person-choice';
@@ -120,6 +128,25 @@ describe('the editor', () => {
     const own = page.element.querySelectorAll('fieldset.point').length;
     await page.press(`Remove checkpoint ${own}`);
     expect((await now()).checkpoints.map((point) => point.id)).not.toContain(id);
+  });
+
+  test('says what else it does to a body, and that acts for whoever has the condition', async () => {
+    const { page, now } = await editor();
+    const tick = async (movement: string) => {
+      page.element.querySelector<HTMLInputElement>(`[id="movement-${movement}"]`)!.click();
+      await page.settle();
+    };
+    await tick('bounces');
+    await tick('rolls the back');
+    // In the order of the list, however they are ticked.
+    expect((await now()).movements).toEqual(['rolls the back', 'bounces']);
+    const exercise = await now();
+    const drill = { segment: newSegment('a', exercise, softSchool), exercise, school: softSchool };
+    const noted = [notedCondition('osteoporosis')];
+    const passed = limitsPassed(drill, { ...standardPerson('2026-03-02'), noted }).map(({ name }) => name);
+    expect(passed).toEqual(expect.arrayContaining(['noBounce', 'foldDeg']));
+    await tick('bounces');
+    expect((await now()).movements).toEqual(['rolls the back']);
   });
 
   test('keeps how far a repetition goes', async () => {

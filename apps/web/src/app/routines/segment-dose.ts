@@ -8,6 +8,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import {
   doseGivenAs,
   doseGivings,
+  HAND_ON,
   durationWords,
   givingOf,
   givingsFor,
@@ -95,6 +96,7 @@ export class SegmentDose {
     );
   });
   protected readonly drill = computed(() => this.exercise() ?? { phases: [] });
+  protected readonly handOn = HAND_ON;
   protected readonly length = computed(() => durationWords(this.seconds()));
   protected readonly sided = computed(() => {
     const segment = this.segment();
@@ -149,6 +151,11 @@ export class SegmentDose {
   protected turn(key: Exclude<TurnedNumber, 'stage'>, value: number | null): void {
     const wanted = value === this.exercise()?.posture[key] ? null : value;
     this.typed.emit(segmentAt(['turned', key], wanted, unturned));
+  }
+
+  /** Whether one holds on to something: for whoever is not steady. */
+  protected holdOn(wanted: boolean): void {
+    this.typed.emit(segmentAt(['turned', 'handOn'], wanted ? true : null, unturned));
   }
 
   protected dose(patch: Patch): void {

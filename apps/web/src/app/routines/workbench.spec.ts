@@ -180,6 +180,22 @@ test('the posture of a segment is turned, and turned back leaves no trace', asyn
   expect((await now()).segments[1]).toMatchObject({ turned: null });
 });
 
+test('a hand on a chair is ticked, and unticked it leaves no trace', async () => {
+  const { page, key, now } = await bench();
+  await key('Home');
+  await key('ArrowRight');
+  await key('Enter');
+  const { id } = (await now()).segments[1]!;
+  const tick = async () => {
+    page.element.querySelector<HTMLInputElement>(`[id="hand-on-${id}"]`)!.click();
+    await page.settle();
+  };
+  await tick();
+  expect((await now()).segments[1]).toMatchObject({ turned: { handOn: true, kneeBendDeg: null } });
+  await tick();
+  expect((await now()).segments[1]).toMatchObject({ turned: null });
+});
+
 test('a hold is given in breaths as well', async () => {
   const { page, key, now } = await bench();
   await key('Home');

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { sources } from '@pomek/core';
+import { ConditionTable } from './condition-table';
 
 /** Each formula with its source and its limits, in plain words. */
 @Component({
   selector: 'pk-sources',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ConditionTable],
   template: `
     <div class="page stack">
       <h1>Sources</h1>
@@ -25,6 +27,13 @@ import { sources } from '@pomek/core';
             <dd>{{ entry.limits }}</dd>
           </dl>
         </section>
+        @if (entry.topic === 'What is noted of a body') {
+          @defer (on viewport) {
+            <pk-condition-table />
+          } @placeholder {
+            <p class="soft">What conditions do, exercise by exercise…</p>
+          }
+        }
       }
     </div>
   `,

@@ -5,6 +5,7 @@ import { Select } from 'primeng/select';
 import { conditionRules, conditions, sidedConditions, type Condition } from '@pomek/core';
 import type { Editing } from '../data/editing';
 import { NumberField } from '../ui/number-field';
+import { NamedConditions } from './named-conditions';
 import { OwnLimitsForm } from './own-limits';
 
 interface Length {
@@ -19,7 +20,7 @@ interface Length {
 @Component({
   selector: 'pk-body-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, FormsModule, NumberField, OwnLimitsForm, Select],
+  imports: [Checkbox, FormsModule, NamedConditions, NumberField, OwnLimitsForm, Select],
   template: `
     @if (edit().draft(); as it) {
       <div class="stack">
@@ -59,7 +60,8 @@ interface Length {
             otherwise.
           </p>
         }
-        <h3>Conditions and medication</h3>
+        <h3>Conditions</h3>
+        <pk-named-conditions [edit]="edit()" />
         <ul class="bare">
           @for (condition of conditions; track condition) {
             <li>

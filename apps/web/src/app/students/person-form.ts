@@ -11,12 +11,13 @@ import { linesOf } from '../ui/lines';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { weekdays } from '../ui/day-words';
+import { NamedConditions } from './named-conditions';
 
 /** Name, birth year, days, cautions and school of a student; kept as they are typed. */
 @Component({
   selector: 'pk-person',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText, NumberField, Select, TextField, Textarea, ToggleButton],
+  imports: [FormsModule, InputText, NamedConditions, NumberField, Select, TextField, Textarea, ToggleButton],
   template: `
     @if (edit().draft(); as it) {
       <div class="stack">
@@ -61,6 +62,7 @@ import { weekdays } from '../ui/day-words';
             [pkText]="it.cautions.join('\\n')"
             (pkTextChange)="setCautions($event)"
           ></textarea>
+          <pk-named-conditions [edit]="edit()" />
         </div>
         <div class="field">
           <span class="label">School</span>
