@@ -4,6 +4,7 @@ export * from './contextOf';
 export * from './decide';
 export * from './dosedRoutine';
 export * from './firstGoal';
+export * from './growth';
 export * from './inCounts';
 export * from './insteadDose';
 export * from './doseLimitWords';

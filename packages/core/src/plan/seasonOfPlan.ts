@@ -90,13 +90,13 @@ export interface PlanSeason {
 export function seasonOfPlan(context: PlanContext): PlanSeason {
   const { plan, routine, rule, today, exercises } = context;
   const logs = inOrder(context.logs);
-  const rules = rulesOf(plan, rule);
+  const practiceDays = practiceDaysOf(context);
+  const rules = rulesOf(plan, rule, practiceDays);
   const locked = new Set(lockedStrands(plan, logs, rule, exercises).map(({ id }) => id));
   const strands = plan.strands.map((strand) => withRows(strand, logs));
   const week = weekOf(plan, today);
   const weekStart = firstDayOf(plan, week);
   const ownLogs = logs.filter((log) => log.routineId === plan.routineId);
-  const practiceDays = practiceDaysOf(context);
   const minuteLoad = usualEffort(ownLogs, today) * practiceDays.length;
   const seasonStrands = strands.map((strand): SeasonStrand => {
     const limit = context.mostDoses.get(strand.id);

@@ -9,7 +9,8 @@ import { dayNumber, dayOfNumber } from '../days/dayNumber';
 import { reachDose, type Ruling } from './machine/judge';
 import { DAYS_AFTER_EASE, DAYS_BETWEEN_EASES, DAYS_BETWEEN_RAISES, FIND_AGAIN } from './machine/strandState';
 import type { Strand } from '../goals/plan';
-import type { PlanContext } from './planContext';
+import { growthOfStrand, growthWords, type Growth } from './growth';
+import { practiceDaysOf, type PlanContext } from './planContext';
 import type { Held } from './season/planSeason';
 import { capOf, type PlanSeason } from './seasonOfPlan';
 import { isOpen } from './stateOfStrand';
@@ -133,7 +134,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
   const [last] = own;
   const days = last === undefined ? 0 : dayNumber(today) - dayNumber(last.day);
   const marks = atDose(ruled, strand);
-  const growth = percent(season.problem.rules.growth * season.problem.strands[index]!.ladder.growthShare);
+  const growth = growthOfStrand(strand, context.plan, rule, practiceDaysOf(context));
   const down = downWords(strand, ruling);
   switch (ruling.because) {
     case 'retest': {
@@ -270,10 +271,10 @@ function daysSince(day: number, today: string): string {
   return ago === 0 ? 'today' : ago === 1 ? 'yesterday' : `${ago} days ago, on ${shortDay(dayOfNumber(day))}`;
 }
 
-function raiseWords(strand: Strand, level: number, growth: string, sessions: number, ceiling: number): string[] {
+function raiseWords(strand: Strand, level: number, growth: Growth, sessions: number, ceiling: number): string[] {
   const why = `Met ${times(sessions)} running at effort ${ceiling} or less, alignment kept.`;
   if (doseOf(level, gridOf(strand)) > doseOf(strand.level, gridOf(strand))) {
-    return [why, level >= strand.target ? 'This is the target.' : `Not more: at most ${growth} a week.`];
+    return [why, level >= strand.target ? 'This is the target.' : `Not more: at most ${growthWords(growth)}.`];
   }
-  return [why, `The raise of ${growth} is saved up: ${savedWords(strand, level)}.`];
+  return [why, `The raise of ${percent(growth.share)} is saved up: ${savedWords(strand, level)}.`];
 }

@@ -1,5 +1,6 @@
 import { plan, strand, limit } from '../testing/samples';
 import type { StrandWeek } from './planForecast';
+import type { Growth } from './growth';
 import { weekReason } from './weekReason';
 import { withoutStrand } from './withoutStrand';
 
@@ -11,12 +12,12 @@ const one = strand({
 });
 const other = strand({ id: 'o', exerciseName: 'One-hand reeling', axis: 'repetitions' });
 const value = plan([one, other], { lighterCut: 0.4, lighterEvery: 4 });
-const said = (week: Partial<StrandWeek>, growth?: number): string =>
+const said = (week: Partial<StrandWeek>, growth?: Growth): string =>
   weekReason(value, one, { week: 2, level: 66, dose: 65, rail: null, waitsFor: null, ...week } as StrandWeek, growth);
 
 test.each<[Partial<StrandWeek>, string]>([
   [{ kind: 'now' }, 'Where the strand stands now.'],
-  [{ kind: 'raise' }, 'Up; not more, since a week may add at most 10 %.'],
+  [{ kind: 'raise' }, 'Up; not more, since it may grow by at most 10 % a week.'],
   [{ kind: 'raise', level: 180 }, 'The target.'],
   [{ kind: 'carry' }, 'The same; 10 % a week has not yet filled the step to 1:10 min.'],
   [{ kind: 'found' }, 'Found again: met at the lower dose, the old one comes back in one step.'],
@@ -63,7 +64,7 @@ test('a target between two doses is a dose of its own; short of it the limit is 
   const near = strand({ target: 68 });
   const week = { kind: 'reached', week: 2, level: 66, dose: 65, rail: null, waitsFor: null } as StrandWeek;
   expect(weekReason(value, near, { ...week, level: 68, dose: 68 })).toBe('Target reached: keep it.');
-  expect(weekReason(value, near, week, 0.1, limit(66))).toBe(
+  expect(weekReason(value, near, week, { share: 0.1, weeks: 1 }, limit(66))).toBe(
     'As far as it goes: 1:05 min is what the school’s budget allows.',
   );
 });

@@ -2,6 +2,7 @@ import { percent } from '../words/percent';
 import type { Plan, Strand } from '../goals/plan';
 import type { DoseLimit } from '../limits/axisLimits';
 import type { StrandWeek } from './planForecast';
+import { growthWords, type Growth } from './growth';
 import type { Rail } from './season/seasonProblem';
 import { doseLimitWords } from './doseLimitWords';
 import { doseOf, gridOf, nextDose } from './steps';
@@ -45,14 +46,14 @@ export function heldWords(
 
 /**
  * Why a week of a plan asks for its dose, and why not for more.
- * @param growth what a week may add
+ * @param growth what a raise may add
  * @param limit the smallest limit of the strand
  */
 export function weekReason(
   plan: Plan,
   strand: Strand,
   week: StrandWeek,
-  growth = plan.growthPerWeek,
+  growth: Growth = { share: plan.growthPerWeek, weeks: 1 },
   limit?: DoseLimit,
 ): string {
   switch (week.kind) {
@@ -61,11 +62,11 @@ export function weekReason(
     case 'raise':
       return week.level >= strand.target
         ? 'The target.'
-        : `Up; not more, since a week may add at most ${percent(growth)}.`;
+        : `Up; not more, since it may grow by at most ${growthWords(growth)}.`;
     case 'carry': {
       const grid = gridOf(strand);
       const next = axisWords(nextDose(doseOf(week.level, grid), grid), strand.axis);
-      return `The same; ${percent(growth)} a week has not yet filled the step to ${next}.`;
+      return `The same; ${growthWords(growth)} has not yet filled the step to ${next}.`;
     }
     case 'found':
       return 'Found again: met at the lower dose, the old one comes back in one step.';

@@ -108,8 +108,9 @@ export function exhaustiveSeason({ strands, calendar, rules, rails, mostWeeks }:
         const whole = all as Standing[];
         const risen = whole.flatMap((_, index) => (((set >> index) & 1) === 1 ? [index] : []));
         // Alone in its week a strand may always open.
-        const opensAlone = risen.length === 1 && !branch.strands[risen[0]!]!.open;
-        if (set !== 0 && !opensAlone && load(whole) > (1 + rails.loadGrowth) * base * (1 + 1e-9)) return null;
+        const only = risen[0]!;
+        const noLessAlone = risen.length === 1 && (!branch.strands[only]!.open || strands[only]!.ladder.byRungs);
+        if (set !== 0 && !noLessAlone && load(whole) > (1 + rails.loadGrowth) * base * (1 + 1e-9)) return null;
         if (set !== 0 && rails.sessionMinutes !== null && minutes(whole) > rails.sessionMinutes + 1e-6) return null;
         return whole;
       };

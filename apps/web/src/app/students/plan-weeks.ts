@@ -3,7 +3,15 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, of, switchMap } from 'rxjs';
-import { contextOf, strandPlaces, type PersonRecord, type Plan, type Strand, type Verdict } from '@pomek/core';
+import {
+  contextOf,
+  practiceDaysOf,
+  strandPlaces,
+  type PersonRecord,
+  type Plan,
+  type Strand,
+  type Verdict,
+} from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { planQuestion } from '../compute/plan-question';
 import { Editing } from '../data/editing';
@@ -49,6 +57,7 @@ export class PlanWeeks {
   protected readonly whole = computed(() => (this.edit.problems().length === 0 ? this.draft() : this.plan()));
   /** What the plan rests on as it is typed, by the same function as its verdicts. */
   protected readonly context = computed(() => contextOf(this.whole(), this.person()));
+  protected readonly practiceDays = computed(() => practiceDaysOf(this.context()));
   /** Where its strands stand on the student's body, by strand. */
   protected readonly places = computed(() => strandPlaces(this.whole(), this.person()));
 

@@ -16,6 +16,7 @@ import {
   gridOf,
   insteadDose,
   growthOfStrand,
+  growthWords,
   isOpen,
   isSavingUp,
   meanwhileWords,
@@ -95,6 +96,8 @@ export class StrandWeeks {
   readonly locked = input.required<boolean>();
   readonly logs = input.required<readonly PracticeLog[]>();
   readonly school = input.required<School>();
+  /** ISO weekdays on which the student practises, or is taken to. */
+  readonly practiceDays = input.required<readonly number[]>();
   readonly today = input.required<string>();
   /** The same strand in the plan it is compared with; undefined without comparison. */
   readonly before = input<Pick<Forecast, 'weeks' | 'earliestDay'>>();
@@ -175,7 +178,9 @@ export class StrandWeeks {
   /** The smallest limit of the dose; undefined where nothing limits it. */
   private readonly limit = computed(() => this.place()?.most ?? undefined);
   /** What a week may add: the plan's growth, or the school's for the whole week where that is less. */
-  private readonly growth = computed(() => growthOfStrand(this.strand(), this.plan(), this.school().raise));
+  private readonly growth = computed(() =>
+    growthOfStrand(this.strand(), this.plan(), this.school().raise, this.practiceDays()),
+  );
   /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
   protected readonly stands = computed(() => {
     const [strand, verdict] = [this.strand(), this.standing()];
@@ -324,7 +329,7 @@ export class StrandWeeks {
     if (this.locked()) return 'Locked after a sign to stop.';
     const { axis, targetDay } = this.strand();
     const { earliestDay, aloneDay, inTime, doseOnTargetDay, binding } = forecast;
-    const percent = Math.round(this.growth() * 100);
+    const growth = growthWords(this.growth());
     const wished = readDay(targetDay);
     const limit = this.limit();
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
@@ -335,11 +340,11 @@ export class StrandWeeks {
     if (earliestDay === null && binding !== null && binding === limit?.from)
       return `Not as far as the goal: ${doseLimitWords(this.strand(), limit)!} ${limit.mend}`;
     const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;
-    if (earliestDay === null) return `Not within three years at ${percent} % a week.${why}`;
+    if (earliestDay === null) return `Not within three years at ${growth}.${why}`;
     const alone =
       aloneDay === null || aloneDay === earliestDay ? '' : ` By itself it would be there on ${readDay(aloneDay)}.`;
     if (inTime) return `Reached on ${readDay(earliestDay)}, in time for ${wished}.${alone}${why}`;
-    const binds = `the limit is ${percent} % a week${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
+    const binds = `the limit is ${growth}${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
     const onDay = axisWords(doseOnTargetDay, axis);
     return `Out of reach by ${wished}: ${onDay} by then. The earliest is ${readDay(earliestDay)}; ${binds}.${alone}${why}`;
   }

@@ -79,14 +79,33 @@ export interface Rules {
   readonly retestGapDays: number;
 }
 
-/** What a week may add to a strand: none grows faster than the whole week may, or it might have to wait for ever. */
+/**
+ * Weeks in which as many practices take place as a raise wants; whoever practises seldom is raised seldom.
+ * @param practiceDays ISO weekdays of practice, at least one
+ */
+export const weeksOfRaise = (
+  { sessionsToRaise }: Pick<RaiseRule, 'sessionsToRaise'>,
+  practiceDays: readonly number[],
+): number => Math.max(1, Math.ceil(sessionsToRaise / practiceDays.length));
+
+/**
+ * What a raise may add to a strand, 0–1: what the weeks in which it is earned may add, and no more than a whole week may grow, or it might have
+ * to wait for ever.
+ * @param practiceDays ISO weekdays of practice, at least one
+ */
 export const growthOf = (
   { growthPerWeek }: Pick<Plan, 'growthPerWeek'>,
-  { loadGrowth }: Pick<RaiseRule, 'loadGrowth'>,
-): number => Math.min(growthPerWeek, loadGrowth);
+  rule: Pick<RaiseRule, 'loadGrowth' | 'sessionsToRaise'>,
+  practiceDays: readonly number[],
+): number => Math.min(growthPerWeek * weeksOfRaise(rule, practiceDays), rule.loadGrowth);
 
-export const rulesOf = (plan: Pick<Plan, 'growthPerWeek'>, rule: RaiseRule): Rules => ({
-  growth: growthOf(plan, rule),
+/** @param practiceDays ISO weekdays of practice, at least one */
+export const rulesOf = (
+  plan: Pick<Plan, 'growthPerWeek'>,
+  rule: RaiseRule,
+  practiceDays: readonly number[],
+): Rules => ({
+  growth: growthOf(plan, rule, practiceDays),
   sessionsToRaise: rule.sessionsToRaise,
   effortCeiling: rule.effortCeiling,
   easeEffort: rule.easeEffort,

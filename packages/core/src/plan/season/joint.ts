@@ -133,11 +133,16 @@ export class Joint {
     return railBroken(this.problem.rails, {
       ofFamily: this.mostRisen('family', week, rising),
       ofSegment: this.mostRisen('segment', week, rising),
-      opensAlone: alone && !label.nodes[rising.indexOf(true)]!.state.open,
+      noLessAlone: alone && this.comesWhole(label, rising.indexOf(true)),
       loadBefore: this.loadBefore(label, week),
       load: this.load((index) => after[index]!.level),
       minutes: this.minutes(after),
     });
+  }
+
+  /** Whether a strand can only come as it is: it opens, or goes up by a whole rung. */
+  private comesWhole({ nodes }: Pick<Label, 'nodes'>, index: number): boolean {
+    return !nodes[index]!.state.open || this.problem.strands[index]!.ladder.byRungs;
   }
 
   private minutes(nodes: readonly Node[]): number {

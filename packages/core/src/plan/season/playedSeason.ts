@@ -215,7 +215,7 @@ export class PlayedSeason {
     const rail = railBroken(rails, {
       ofFamily: (this.risen.get(family) ?? 0) + 1,
       ofSegment: (this.risenSegments.get(segment) ?? 0) + 1,
-      opensAlone: opens && !this.anyRisen,
+      noLessAlone: (opens || ladder.byRungs) && !this.anyRisen,
       loadBefore: this.loadBefore,
       load: this.joint.load((one) => this.levelOf(one)) + loadPerUnit * (to - this.levelOf(index)),
       minutes,

@@ -8,8 +8,8 @@ export interface RisenWeek {
   readonly ofFamily: number;
   /** The most that have risen of one segment. */
   readonly ofSegment: number;
-  /** Nothing else has risen in the week, and it opens. */
-  readonly opensAlone: boolean;
+  /** Nothing else has risen in the week, and it could not come with less: it opens, or goes up by a whole rung. */
+  readonly noLessAlone: boolean;
   /** Load with which the week began, and with what has risen. */
   readonly loadBefore: number;
   readonly load: number;
@@ -23,8 +23,8 @@ export interface RisenWeek {
 export function railBroken(rails: SeasonRails, week: RisenWeek): Rail | null {
   if (week.ofSegment > 1) return 'axis';
   if (week.ofFamily > rails.raisesPerFamily) return 'family';
-  // A strand that opens alone in its week may always come, or it might have to wait for ever.
+  // What cannot come with less may come alone in its week, or it might have to wait for ever.
   const cap = (1 + rails.loadGrowth) * Math.max(rails.usualLoad, week.loadBefore);
-  if (!week.opensAlone && week.load > cap * (1 + TINY)) return 'load';
+  if (!week.noLessAlone && week.load > cap * (1 + TINY)) return 'load';
   return rails.sessionMinutes !== null && week.minutes > rails.sessionMinutes + 1e-6 ? 'minutes' : null;
 }
