@@ -184,6 +184,7 @@ describe('a student’s own practice', () => {
       routine: base,
       changed: [],
       locked: new Set(),
+      closed: new Set(),
     });
   });
 });

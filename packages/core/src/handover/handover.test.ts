@@ -274,6 +274,10 @@ describe('what is practised at home on a day', () => {
     expect(homeToday(sheet, [done(before(15))], far.day)[0]!).toMatchObject({ day: first });
     expect(homeToday(sheet, [done(before(15))], far.day)[0]!.why).toMatch(/first doses/);
     expect(homeToday(sheet, [done(before(14))], far.day)[0]!).toMatchObject({ day: far, why: '' });
+    // As many days as ease a dose at the desk.
+    const school = { ...sheet.school, raise: { ...sheet.school.raise, easeGapDays: 10 } };
+    expect(homeToday({ ...sheet, school }, [done(before(10))], far.day)[0]!.why).toMatch(/first doses/);
+    expect(homeToday({ ...sheet, school }, [done(before(9))], far.day)[0]!.why).toBe('');
     // What is dated after today says nothing of when one practised last.
     expect(homeToday({ ...sheet, lastDay: before(15) }, [done(after(300))], far.day)[0]!.day).toEqual(first);
   });

@@ -5,9 +5,6 @@ import type { PracticeLog } from '../practice/log';
 import { shortDay } from '../words/shortDay';
 import type { HomeDay, HomePractice, Sheet } from './sheet';
 
-/** Away for longer than this, one begins again with the first doses of the sheet, days. House value, as for the machine. */
-const AWAY_DAYS = 14;
-
 export interface HomeToday {
   readonly day: HomeDay;
   readonly practice: HomePractice;
@@ -30,8 +27,8 @@ const against = (sheet: Sheet, logs: readonly PracticeLog[], shelf: ReadonlyMap<
 };
 
 /**
- * What is practised at home on a day: the plan’s practice of that day, or the last before it; after two weeks away the first of
- * the sheet again, and never what a sign to stop has locked.
+ * What is practised at home on a day: the plan’s practice of that day, or the last before it; after as many days away as ease a dose,
+ * the first of the sheet again, and never what a sign to stop has locked.
  * @param logs of the practices at home, those of earlier sheets too
  */
 export function homeToday(sheet: Sheet, logs: readonly PracticeLog[], today: string): HomeToday[] {
@@ -41,7 +38,7 @@ export function homeToday(sheet: Sheet, logs: readonly PracticeLog[], today: str
     (day) => day <= today,
   );
   const last = seen.toSorted().at(-1);
-  const away = last !== undefined && dayNumber(today) - dayNumber(last) > AWAY_DAYS;
+  const away = last !== undefined && dayNumber(today) - dayNumber(last) >= sheet.school.raise.easeGapDays;
   const routines = new Set(sheet.days.map(({ practice }) => sheet.practices[practice]!.routine.id));
   return [...routines].flatMap((routineId) => {
     const own = sheet.days.filter(({ practice }) => sheet.practices[practice]!.routine.id === routineId);

@@ -1,6 +1,7 @@
 import { isTimed, type Dose, type TimedDose, type SideAmount } from './dose';
 import { givingOf } from './doseKinds';
 import { countOf } from './repetitions';
+import { wayWords } from './wayWords';
 import { breathRate } from '../breath/breathRate';
 import { durationWords } from '../words/durationWords';
 
@@ -14,8 +15,7 @@ export function counted(amount: number, singular: string, plural = `${singular}s
 const nouns = { hold: 'hold', cycle: 'repetition', timed: 'round', breath: 'breath' } as const;
 
 function rowWords(row: SideAmount): string {
-  const direction = row.direction === 'none' ? '' : ` ${row.direction}`;
-  return row.side === 'both' ? `${row.amount}${direction}` : `${row.amount} ${row.side}${direction}`;
+  return [String(row.amount), wayWords(row)].filter((words) => words !== '').join(' ');
 }
 
 function amountWords(dose: Dose): string {

@@ -8,6 +8,7 @@ export * from './keyframe';
 export * from './teaching';
 export * from './cycleParts';
 export * from './doseWords';
+export * from './wayWords';
 export * from './breathCurve';
 export * from './cautions';
 export * from './repetitions';

@@ -8,6 +8,7 @@ import type { Plan, Strand } from '../goals/plan';
 import type { PersonRecord } from '../person/personRecord';
 import { contextOf } from './contextOf';
 import { withDoses } from './dosedRoutine';
+import { closedIn, ownBase } from './ownBase';
 import { practiceDaysOf } from './planContext';
 import { weekOf } from './planDay';
 import { takenCareOf } from './practisedRoutine';
@@ -50,6 +51,8 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
   const until = lastDayOf(today, weeks);
   const forecast = planForecast(context, until);
   const weeksOf = { ...plan, practiceDays: practiceDaysOf(student) };
+  const base = ownBase(routine, person);
+  const closed = closedIn(routine, person);
   const doses = new Map(
     forecast.strands.map(({ strandId, days }) => [strandId, new Map(days.map(({ day, dose }) => [day, dose]))]),
   );
@@ -62,10 +65,12 @@ export function plannedDays(plan: Plan, person: PersonRecord, weeks: number): Pl
       );
       const out = new Set([
         ...plan.strands.map(({ segmentId }) => segmentId).filter((id) => !open.has(id)),
+        // What waits in this plan opens on a day of its own.
+        ...[...closed].filter((id) => !plan.strands.some(({ segmentId }) => segmentId === id)),
         ...context.lockedSegments,
       ]);
       const planned = (strand: Strand): number => dose(strand) ?? strand.start;
-      const dosed = withDoses(routine, plan, planned, out, day);
+      const dosed = withDoses(base, plan, planned, out, day);
       const cared = takenCareOf(dosed, person, plan.strands, planned);
       return {
         day,

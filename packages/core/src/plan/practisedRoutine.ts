@@ -4,6 +4,7 @@ import type { PersonRecord } from '../person/personRecord';
 import type { Routine } from '../routine/routine';
 import { dosedRoutine } from './dosedRoutine';
 import { insteadDose } from './insteadDose';
+import { closedIn, ownBase, withinStrengths } from './ownBase';
 import { practiceDaysOf } from './planContext';
 import { doseOn } from './planDay';
 import { lockedSegments } from './lockedSegments';
@@ -15,6 +16,8 @@ export interface OwnPractice {
   readonly changed: readonly Changed[];
   /** Segments that a sign to stop has locked, whether they are left out or not. */
   readonly locked: ReadonlySet<string>;
+  /** Segments whose goals still wait for another one. */
+  readonly closed: ReadonlySet<string>;
 }
 
 /**
@@ -26,12 +29,14 @@ export function practisedRoutine(routine: Routine, person: PersonRecord, withLoc
   const { plans, student, today } = person;
   const plan = plans.find(({ routineId }) => routineId === routine.id);
   const locked = new Set(lockedSegments(routine, person).keys());
-  const leftOut: ReadonlySet<string> = withLocked ? new Set() : locked;
-  if (plan === undefined) return { ...takenCareOf(without(routine, leftOut), person), locked };
+  const closed = closedIn(routine, person);
+  const leftOut: ReadonlySet<string> = new Set([...closed, ...(withLocked ? [] : locked)]);
+  const base = ownBase(without(routine, leftOut), person);
   const practiceDays = practiceDaysOf(student);
-  const dosed = dosedRoutine(routine, plan, today, practiceDays, leftOut);
-  const dose = (strand: Strand): number => doseOn(plan, strand, today, practiceDays);
-  return { ...takenCareOf(dosed, person, plan.strands, dose), locked };
+  const dosed = plan === undefined ? base : dosedRoutine(base, plan, today, practiceDays, leftOut);
+  const dose = (strand: Strand): number => (plan === undefined ? 0 : doseOn(plan, strand, today, practiceDays));
+  const cared = takenCareOf(dosed, person, plan?.strands, dose);
+  return { routine: cared.routine, changed: cared.changed, locked, closed };
 }
 
 const without = (routine: Routine, leftOut: ReadonlySet<string>): Routine =>
@@ -44,7 +49,7 @@ export function practisedOn(plan: Pick<Plan, 'routineId'>, person: PersonRecord)
 }
 
 /**
- * A routine with doses put in, with what is noted of a student taken care of.
+ * A routine with doses put in, with what is noted of a student taken care of, and nothing without a goal held longer than the strength allows.
  * @param strands of its plan; what is done instead of one has its dose where the teacher lets it count
  * @param dose of a strand
  */
@@ -53,6 +58,17 @@ export function takenCareOf(
   person: PersonRecord,
   strands: readonly Strand[] = [],
   dose: (strand: Strand) => number = () => 0,
+): { readonly routine: Routine; readonly changed: readonly Changed[] } {
+  const cared = caredFor(dosed, person, strands, dose);
+  const cut = withinStrengths(cared.routine, person);
+  return { routine: cut.routine, changed: [...cared.changed, ...cut.changed] };
+}
+
+function caredFor(
+  dosed: Routine,
+  person: PersonRecord,
+  strands: readonly Strand[],
+  dose: (strand: Strand) => number,
 ): { readonly routine: Routine; readonly changed: readonly Changed[] } {
   const cared = caredRoutine(dosed, person, person.shelf, person.school);
   const counting = strands.filter(({ insteadCounts }) => insteadCounts);

@@ -1,6 +1,7 @@
 import { percent } from '../words/percent';
 import { pointsInWork } from '../corrections/correction';
 import type { PracticeLog } from '../practice/log';
+import { wayWords } from '../library/wayWords';
 import { axisWords } from '../axis/axisWords';
 import { shortDay } from '../words/shortDay';
 import { doseLimitWords } from './doseLimitWords';
@@ -38,12 +39,9 @@ function atDose({ own, context }: Ruled, strand: Strand): PracticeLog[] {
   return own.filter((log) => Date.parse(log.startedAt) > changed && sessionOf(log, strand, cap)!.counts);
 }
 
-const sideWords = ({ side, direction }: Strand['rows'][number]): string =>
-  [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
-
 function partlyWords(log: PracticeLog, strand: Strand): string {
   const missing = missingRows(log, strand)
-    .map(sideWords)
+    .map((row) => wayWords(row))
     .filter((words) => words !== '');
   const day = shortDay(log.day);
   if (missing.length > 0) return `On ${day} nothing was noted for ${missing.join(' and ')}; all sides are wanted.`;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { repetitionsTotal } from '../library/repetitions';
+import { wayWords } from '../library/wayWords';
 import { lineText } from '../text/textSchema';
 import type { Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
@@ -39,9 +40,8 @@ const WORTH_CALLING = 6;
 const THREE = 3;
 
 const sideOf = ({ side, direction }: Pick<Span, 'side' | 'direction'>): string =>
-  [side === 'both' ? '' : side, direction === 'none' || direction === 'forward' ? '' : direction]
-    .filter((part) => part !== '')
-    .join(', ');
+  // Forward is what one expects.
+  wayWords({ side, direction: direction === 'forward' ? 'none' : direction }, ', ');
 
 function filled(template: string, name: string, side: string): string {
   const text = template.replaceAll('{name}', name).replaceAll('{side}', side);

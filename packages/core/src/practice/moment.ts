@@ -5,6 +5,7 @@ import { stopCaution } from '../library/cautions';
 import { isTimed, type Dose, type Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import { signLine } from '../library/teaching';
+import { wayWords } from '../library/wayWords';
 import { durationWords } from '../words/durationWords';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
@@ -43,19 +44,13 @@ export function nameOf(segment: Segment, shelf: Shelf): string {
   return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
 }
 
-function sideWords(span: Span): string {
-  return [span.side === 'both' ? '' : span.side, span.direction === 'none' ? '' : span.direction]
-    .filter((word) => word !== '')
-    .join(', ');
-}
-
 function titleOf(span: Span, segment: Segment, shelf: Shelf): string {
   const name = nameOf(segment, shelf);
   switch (span.kind) {
     case 'settle':
       return `Take up: ${name}`;
     case 'change':
-      return `Change: ${sideWords(span)}`;
+      return `Change: ${wayWords(span, ', ')}`;
     case 'rest':
       return segment.type === 'exercise' ? `Rest, then again: ${name}` : name;
     default:
@@ -68,7 +63,7 @@ function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): 
   const next = line.spans.slice(at + 1).find((span) => span.amount > 0 || span.kind === 'rest' || span.kind === 'talk');
   if (next === undefined) return 'the end';
   const name = nameOf(routine.segments[next.segmentIndex]!, shelf);
-  const side = sideWords(next);
+  const side = wayWords(next, ', ');
   if (next.kind === 'rest' && next.segmentId === here.segmentId) return 'a rest';
   return side === '' ? name : `${name}, ${side}`;
 }

@@ -1,4 +1,5 @@
 import { isTimed } from '../library/dose';
+import { wayWords } from '../library/wayWords';
 import { countOf } from '../library/repetitions';
 import { durationWords } from '../words/durationWords';
 import { upperFirst } from '../words/firstLetter';
@@ -7,9 +8,6 @@ import { rounds, takesTurns, type Round } from './rounds';
 
 /** More rounds than this are not told one by one. */
 const MOST = 8;
-
-const wayOf = ({ side, direction }: Pick<Round, 'side' | 'direction'>): string =>
-  [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
 
 /**
  * In which order the sides and directions of a dose are done, as one counts along on paper: `Left forward 8, left reversed 8,
@@ -26,8 +24,8 @@ export function orderWords({ dose, sideOrder }: Pick<ExerciseSegment, 'dose' | '
     return upperFirst(`one each in turn, ${told.join('; then ')}.`);
   }
   const list = rounds(dose, sideOrder);
-  if (list.length < 2 || list.length > MOST || list.every((round) => wayOf(round) === '')) return '';
+  if (list.length < 2 || list.length > MOST || list.every((round) => wayWords(round) === '')) return '';
   const much = (round: Round): string =>
     dose.kind === 'hold' || isTimed(dose) ? durationWords(round.seconds) : String(Math.round(round.amount));
-  return upperFirst(`${list.map((round) => `${wayOf(round) || 'both'} ${much(round)}`).join(', ')}.`);
+  return upperFirst(`${list.map((round) => `${wayWords(round) || 'both'} ${much(round)}`).join(', ')}.`);
 }

@@ -1,4 +1,5 @@
 import type { Exercise, Posture } from '../library/exercise';
+import type { SetPosture } from '../schools/conventions';
 import type { Stage } from '../library/teaching';
 import { asItIs, type ExerciseSegment, type Turned } from './routine';
 
@@ -27,7 +28,7 @@ export const stageOf = (
 };
 
 /** A posture turned in part; what is null or left out stays as it is. */
-export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Turned>): P {
+export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Turned>): P & { widthSet?: true } {
   const weightShare = turned.weightShare ?? posture.weightShare;
   return {
     ...posture,
@@ -35,11 +36,13 @@ export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Tur
     shoulderRaiseDeg: turned.shoulderRaiseDeg ?? posture.shoulderRaiseDeg,
     ahead: turned.ahead ?? posture.ahead,
     stanceWidth: turned.stanceWidth ?? posture.stanceWidth,
+    // What is set is meant, also where it is one shoulder breadth and the school stands otherwise.
+    ...(turned.stanceWidth == null ? {} : { widthSet: true as const }),
     weightShare,
     otherLifted: posture.otherLifted && weightShare === 1,
   };
 }
 
 /** The posture in which a segment is done. */
-export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): Posture =>
+export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): SetPosture =>
   turnedPosture(exercise.posture, segment.turned ?? unturned);

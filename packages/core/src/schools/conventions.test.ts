@@ -1,7 +1,7 @@
 import { allCheckpoints } from '../alignment';
 import { builtInExercises, type Exercise } from '../library';
 import { breathe, cycle, eachSide, hold, pattern, posture, together } from '../library/describe';
-import { newSegment } from '../routine';
+import { newSegment, turnedPosture } from '../routine';
 import { routine } from '../testing/samples';
 import {
   breathSchool,
@@ -124,4 +124,14 @@ test('a routine against its school: order of sides, counts, pauses, by segment',
     ['a', 'sideOrder'],
     ['a', 'countsOf'],
   ]);
+});
+
+test('a plain stance is as wide as the school’s; a width that was set is meant, also where it is one shoulder breadth', () => {
+  const wide = builtInSchools.find((school) => conventionsOf(school).stanceWidth !== 1)!;
+  const width = (turned: Parameters<typeof turnedPosture>[1]): number =>
+    settlePosture(turnedPosture(exercise('tree-holding').posture, turned), wide).stanceWidth;
+  expect(width({})).toBe(conventionsOf(wide).stanceWidth);
+  expect(width({ kneeBendDeg: 20 })).toBe(conventionsOf(wide).stanceWidth);
+  expect(width({ stanceWidth: 1 })).toBe(1);
+  expect(width({ stanceWidth: 0.5 })).toBe(0.5);
 });

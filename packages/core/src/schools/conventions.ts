@@ -74,14 +74,17 @@ export interface SettledPosture extends Posture {
   readonly kneesOutDeg: number;
 }
 
-/** A plain stance stands as wide as the school does; every other as it is written. Shoulder breadths. */
-export function widthIn({ seated, ahead, otherLifted, stanceWidth }: Posture, school: School): number {
-  const plain = !seated && ahead === 0 && !otherLifted && stanceWidth === 1;
+/** A posture, and whether its width was set for it: then it is meant, also where it is one shoulder breadth. */
+export type SetPosture = Posture & { readonly widthSet?: boolean };
+
+/** A plain stance stands as wide as the school does; every other, and what was set, as it is written. Shoulder breadths. */
+export function widthIn({ seated, ahead, otherLifted, stanceWidth, widthSet }: SetPosture, school: School): number {
+  const plain = !seated && ahead === 0 && !otherLifted && stanceWidth === 1 && widthSet !== true;
   return plain ? conventionsOf(school).stanceWidth : stanceWidth;
 }
 
 /** The posture with the school's pressure point and toes where it leaves them open. */
-export function settlePosture(posture: Posture, school: School): SettledPosture {
+export function settlePosture({ widthSet, ...posture }: SetPosture, school: School): SettledPosture {
   const { pressurePoint, toesOutDeg, leastBendDeg, kneesOutDeg } = conventionsOf(school);
   const bow = posture.ahead > 0;
   const working = posture.toesOutDeg ?? (bow ? 0 : toesOutDeg);
@@ -89,7 +92,7 @@ export function settlePosture(posture: Posture, school: School): SettledPosture 
     ...posture,
     pressurePoint: posture.pressurePoint ?? pressurePoint,
     kneeBendDeg: posture.seated ? posture.kneeBendDeg : Math.max(leastBendDeg, posture.kneeBendDeg),
-    stanceWidth: widthIn(posture, school),
+    stanceWidth: widthIn({ ...posture, widthSet: widthSet === true }, school),
     kneesOutDeg,
     toesOutDeg: working,
     otherToesOutDeg: posture.otherToesOutDeg ?? (bow ? REAR_TOES : working),

@@ -6,14 +6,12 @@ import {
   phaseKnots,
   spanRepetition,
   stayingDrill,
+  USUAL_REST,
   type Exercise,
   type Routine,
   type School,
 } from '@pomek/core';
 import type { BreathAt } from '../ui/thread.layout';
-
-/** Breaths a minute at which holds are drawn when nothing is known of the student. */
-const USUAL_RATE = 14;
 
 /** How full the breath is at any moment of a routine: as the dose says, as the cycle says where the school links the two, or at rest. */
 export function breathThrough(
@@ -22,7 +20,7 @@ export function breathThrough(
   restingBreath: number | null,
   school: School,
 ): BreathAt {
-  const period = 60 / (restingBreath ?? USUAL_RATE);
+  const period = 60 / (restingBreath ?? USUAL_REST);
   const rest = patternKnots({
     inSeconds: period * 0.45,
     fullPauseSeconds: 0,

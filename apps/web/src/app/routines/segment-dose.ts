@@ -149,7 +149,9 @@ export class SegmentDose {
 
   /** What is the same as in the exercise is not kept as a turn. */
   protected turn(key: Exclude<TurnedNumber, 'stage'>, value: number | null): void {
-    const wanted = value === this.exercise()?.posture[key] ? null : value;
+    const exercise = this.exercise();
+    const usual = exercise === undefined ? undefined : settlePosture(exercise.posture, this.school())[key];
+    const wanted = value === usual ? null : value;
     this.typed.emit(segmentAt(['turned', key], wanted, unturned));
   }
 

@@ -28,6 +28,7 @@ import {
   tableCsv,
   type PersonRecord,
   type PracticeLog,
+  wayWords,
   type SideTotal,
 } from '@pomek/core';
 import type { Editing } from '../data/editing';
@@ -121,14 +122,12 @@ export class LoadPanel {
     drillTotals(this.logs()).map(({ exerciseId, exerciseName, kind, practices, firstDay, amount, seconds, sides }) => {
       const much = (total: Pick<SideTotal, 'amount' | 'seconds'>): string =>
         kind === 'hold' ? durationWords(Math.round(total.seconds)) : String(Math.floor(total.amount));
-      const way = ({ side, direction }: SideTotal): string =>
-        [side === 'both' ? '' : side, direction === 'none' ? '' : direction].filter((word) => word !== '').join(' ');
       const noun = kind === 'cycle' ? 'repetition' : 'breath';
       return {
         key: `${exerciseId} ${kind}`,
         name: exerciseName,
         all: kind === 'hold' ? much({ amount, seconds }) : counted(Math.floor(amount), noun),
-        sides: sides.length < 2 ? '' : sides.map((one) => `${way(one)} ${much(one)}`).join(', '),
+        sides: sides.length < 2 ? '' : sides.map((one) => `${wayWords(one)} ${much(one)}`).join(', '),
         practices,
         since: firstDay,
       };

@@ -66,8 +66,8 @@ type WeekEdit = NonNullable<z.infer<typeof WeekEditSchema>['edit']>;
 
 /** What ends a strand on a body, in few words. */
 const mostWords: Readonly<Record<LimitFrom, string>> = {
-  strength: 'legs or arms allow',
-  guess: 'most that could be',
+  strength: 'strength allows',
+  guess: 'by a guess, strength allows',
   alignment: 'knees and heels allow',
   noted: 'asked with what is noted',
   instead: 'stays',

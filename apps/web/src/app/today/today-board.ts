@@ -24,8 +24,6 @@ import { daysAgo } from '../ui/day-words';
 import { CameInList } from './came-in';
 import { FirstSteps } from './first-steps';
 
-const UNSEEN_DAYS = 14;
-
 /** Who practises what today, whose plan is due, who has not been seen. */
 @Component({
   selector: 'pk-today-board',
@@ -81,11 +79,13 @@ export class TodayBoard {
   protected readonly unseen = computed(() =>
     this.everybody
       .all()
-      .map(({ student, person: { lastDay, today } }) => ({
+      .map(({ student, person: { lastDay, today, school } }) => ({
         student,
+        // From here on the dose is eased: the same days as in the verdicts.
+        away: school.raise.easeGapDays,
         days: lastDay === null ? null : differenceInCalendarDays(parseISO(today), parseISO(lastDay)),
       }))
-      .filter((entry) => entry.days !== null && entry.days >= UNSEEN_DAYS),
+      .filter((entry) => entry.days !== null && entry.days >= entry.away),
   );
 
   private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });

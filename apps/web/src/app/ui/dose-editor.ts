@@ -13,6 +13,8 @@ import {
   givingOf,
   givingWords,
   isTimed,
+  USUAL_REST,
+  wayWords,
   type BreathPattern,
   type Dose,
   type DoseGiving,
@@ -27,9 +29,6 @@ import { StayField } from './stay-field';
 
 let count = 0;
 const doseAt = patchOf<Dose>();
-
-/** Breaths a minute at rest where none were counted: the middle of the ordinary range. */
-const USUAL_RATE = 15;
 
 const nouns = { hold: 'Holds', cycle: 'Repetitions', timed: 'Rounds', breath: 'Breaths' } as const;
 const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
@@ -97,9 +96,7 @@ export class DoseEditor {
   });
 
   protected labelOf(row: SideAmount): string {
-    return [this.noun(), row.side === 'both' ? '' : row.side, row.direction === 'none' ? '' : row.direction]
-      .filter((word) => word !== '')
-      .join(' ');
+    return [this.noun(), wayWords(row)].filter((words) => words !== '').join(' ');
   }
 
   protected setAmount({ side, direction }: SideAmount, amount: number | null): void {
@@ -117,12 +114,12 @@ export class DoseEditor {
   /** The hold in whole breaths at rest, and back. */
   protected readonly holdBreaths = computed(() => {
     const dose = this.dose();
-    return dose.kind === 'hold' ? Math.round((dose.holdSeconds * (this.breathsPerMinute() ?? USUAL_RATE)) / 60) : 0;
+    return dose.kind === 'hold' ? Math.round((dose.holdSeconds * (this.breathsPerMinute() ?? USUAL_REST)) / 60) : 0;
   });
 
   protected setHoldBreaths(breaths: number | null): void {
     if (breaths === null) return;
-    this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_RATE))));
+    this.setHold(Math.max(1, Math.round((breaths * 60) / (this.breathsPerMinute() ?? USUAL_REST))));
   }
 
   /** The upper end of the dose: what is enough is no more than that. */
