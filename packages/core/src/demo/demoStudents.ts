@@ -192,7 +192,7 @@ export const demoParts: readonly Part[] = [
     age: 71,
     size: [159, 61],
     conditions: ['high blood pressure', 'poor balance'],
-    baseline: [75, 'legs'],
+    baseline: [105, 'legs'],
     practiceDays: [1, 2, 4, 5, 6],
     cautions: ['Chair within reach', 'No held breath: blood pressure'],
     schoolId: softSchool.id,
@@ -200,7 +200,7 @@ export const demoParts: readonly Part[] = [
     routine: chairRoutine,
     since: 84,
     strands: [
-      ['empty-full', 'time', 45],
+      ['empty-full', 'time', 30],
       ['belly-breathing', 'breaths', 24],
       ['heel-lifts', 'repetitions', 18],
     ],
