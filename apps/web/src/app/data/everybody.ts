@@ -1,9 +1,11 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { switchMap } from 'rxjs';
-import { groupBy, personRecord, type Exercise, type PersonRecord, type Student } from '@pomek/core';
+import equal from 'fast-deep-equal';
+import { combineLatest, distinctUntilChanged, filter, map, switchMap } from 'rxjs';
+import { groupBy, personRecord, type Exercise, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
 import { Clock } from './clock';
-import { Repository, schoolOf } from './repository';
+import { oneAfterTheOther } from './one-after-the-other';
+import { once, Repository, schoolOf } from './repository';
 import { strandVerdicts, type StrandVerdict } from './verdicts';
 
 /** One student among all, and what the plans say now. */
@@ -12,6 +14,19 @@ export interface OneOfAll {
   readonly person: PersonRecord;
   readonly verdicts: () => readonly StrandVerdict[];
 }
+
+/** Whether a record would be made of the same: what is large is the same object as long as it does not change. */
+const isSame = (one: StoredPerson, other: StoredPerson): boolean =>
+  one.student === other.student &&
+  one.school === other.school &&
+  one.routines === other.routines &&
+  one.exercises === other.exercises &&
+  one.logs.length === other.logs.length &&
+  one.logs.every((log, at) => log === other.logs[at]) &&
+  equal(one.plans, other.plans) &&
+  equal(one.decisions, other.decisions) &&
+  equal(one.corrections, other.corrections) &&
+  equal(one.measures, other.measures);
 
 /** The record of each student, for views that look at everybody. Provided by the view that needs it. */
 @Injectable()
@@ -24,17 +39,28 @@ export class Everybody {
   private readonly storedPlans = toSignal(this.repository.plans$);
   private readonly storedExercises = toSignal(this.repository.exercises$);
   private readonly schools = toSignal(this.repository.schools$);
-  private readonly telling = toSignal(
-    toObservable(this.clock.today).pipe(switchMap((today) => this.repository.telling(today))),
-  );
   private readonly measures = toSignal(this.repository.all('measures'));
+  private readonly today$ = toObservable(this.clock.today);
+  /** What tells of all, whoever it is of. */
+  private readonly telling = toSignal(this.today$.pipe(switchMap((today) => this.repository.telling(today))));
+  private readonly ids$ = toObservable(this.students).pipe(
+    filter((students) => students !== undefined),
+    map((students) => students.map(({ id }) => id)),
+    distinctUntilChanged((one, other) => equal(one, other)),
+  );
+  /** What tells of each, by student, as far as it is read: one after the other, so that the page goes on. */
+  private readonly each = toSignal(
+    combineLatest([this.ids$, this.today$]).pipe(
+      switchMap(([ids, today]) => oneAfterTheOther(ids, (id) => this.repository.tellingOf(id, today))),
+    ),
+  );
 
   readonly routines = computed(() => this.storedRoutines() ?? []);
   readonly plans = computed(() => this.storedPlans() ?? []);
   readonly exercises = computed((): readonly Exercise[] => this.storedExercises() ?? []);
   readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
 
-  /** All that the records are made of; null while something of it was not read. */
+  /** All that the records are made of but the practices of each; null while something of it was not read. */
   private readonly read = computed(() => {
     const [students, routines, plans, exercises] = [
       this.students(),
@@ -47,33 +73,57 @@ export class Everybody {
       ? { students, routines, plans, exercises, schools, telling, measures }
       : null;
   });
-  /** Whether everything was read: before that nothing is known of anybody. */
-  readonly known = computed(() => this.read() !== null);
-  readonly anyLog = computed(() => (this.telling()?.logs.length ?? 0) > 0);
+  /** Whether everything was read: before that it is not known of everybody. */
+  readonly known = computed(() => {
+    const [read, each] = [this.read(), this.each()];
+    return read !== null && each !== undefined && read.students.every(({ id }) => each.has(id));
+  });
+  readonly anyLog = computed(() => [...(this.each()?.values() ?? [])].some(({ logs }) => logs.length > 0));
 
-  readonly all = computed((): OneOfAll[] => {
-    const read = this.read();
-    if (read === null) return [];
+  private readonly made = new Map<string, { stored: StoredPerson; today: string; one: OneOfAll }>();
+  /** Those of whom everything is read already. */
+  readonly soFar = computed((): OneOfAll[] => {
+    const [read, each] = [this.read(), this.each()];
+    if (read === null || each === undefined) return [];
     const today = this.clock.today();
     const of = <T extends { readonly studentId: string }>(records: readonly T[]) =>
       groupBy(records, ({ studentId }) => studentId);
     const { telling, routines, exercises } = read;
-    const [logs, decisions, corrections] = [of(telling.logs), of(telling.decisions), of(telling.corrections)];
+    const [signs, decisions, corrections] = [of(telling.signs), of(telling.decisions), of(telling.corrections)];
     const [measures, plans] = [of(read.measures), of(read.plans)];
-    return read.students.map((student) => {
-      const stored = {
-        student,
-        school: schoolOf(read.schools, student.schoolId),
-        plans: plans.get(student.id) ?? [],
-        decisions: decisions.get(student.id) ?? [],
-        logs: logs.get(student.id) ?? [],
-        corrections: corrections.get(student.id) ?? [],
-        measures: measures.get(student.id) ?? [],
-        routines,
-        exercises,
-      };
-      const person = personRecord(stored, today);
-      return { student, person, verdicts: computed(() => strandVerdicts(person)) };
+    return read.students.flatMap((student): OneOfAll[] => {
+      const { id } = student;
+      const own = each.get(id);
+      if (own === undefined) return [];
+      return [
+        this.oneOf(
+          {
+            student,
+            school: schoolOf(read.schools, student.schoolId),
+            plans: plans.get(id) ?? [],
+            decisions: once([...(decisions.get(id) ?? []), ...own.decisions]),
+            logs: once([...own.logs, ...(signs.get(id) ?? [])]),
+            corrections: corrections.get(id) ?? [],
+            measures: measures.get(id) ?? [],
+            routines,
+            exercises,
+          },
+          today,
+        ),
+      ];
     });
   });
+  /** Everybody, once everything is read of each; nobody before. */
+  readonly all = computed((): readonly OneOfAll[] => (this.known() ? this.soFar() : []));
+
+  /** The record of one; the same as long as nothing that it is made of changes. */
+  private oneOf(stored: StoredPerson, today: string): OneOfAll {
+    const { student } = stored;
+    const before = this.made.get(student.id);
+    if (before?.today === today && isSame(before.stored, stored)) return before.one;
+    const person = personRecord(stored, today);
+    const one = { student, person, verdicts: computed(() => strandVerdicts(person)) };
+    this.made.set(student.id, { stored, today, one });
+    return one;
+  }
 }

@@ -3,7 +3,7 @@ import { firstValueFrom } from 'rxjs';
 import { breathSchool, personRecord, softSchool, type Correction, type Decision, type PracticeLog } from '@pomek/core';
 import { aStudent, freshSpace } from '../../../testing/records';
 import { People } from './people';
-import { Repository, schoolOf } from './repository';
+import { once, Repository, schoolOf } from './repository';
 
 const dayAt = (number: number) => new Date(Date.UTC(2020, 0, 1 + number)).toISOString().slice(0, 10);
 const log = (number: number, studentId: string, change: Partial<PracticeLog> = {}): PracticeLog => ({
@@ -28,7 +28,16 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
 });
 
 describe('what verdicts on everybody rest on', () => {
-  const found = () => firstValueFrom(TestBed.inject(Repository).telling(dayAt(500)));
+  const found = async () => {
+    const repository = TestBed.inject(Repository);
+    const of = ['a', 'b'].map((id) => firstValueFrom(repository.tellingOf(id, dayAt(500))));
+    const own = await Promise.all(of);
+    const { signs, decisions } = await firstValueFrom(repository.telling(dayAt(500)));
+    return {
+      logs: once([...own.flatMap(({ logs }) => logs), ...signs]),
+      decisions: once([...own.flatMap((one) => one.decisions), ...decisions]),
+    };
+  };
   const numbersOf = (logs: readonly PracticeLog[], studentId: string) =>
     logs.filter((entry) => entry.studentId === studentId).map((entry) => Number(entry.id.slice(2)));
 

@@ -29,16 +29,23 @@ const LAST_DAY = '\uffff';
 /** Records that are read and parsed at once: more hold the page up. */
 const PIECE = 100;
 
-/** What tells of everybody today, by the rule of the core (`practicesThatTell`). */
-export interface Telling {
+/** What tells of one student today, by the rule of the core (`practicesThatTell`). */
+export interface TellingOf {
   readonly logs: readonly PracticeLog[];
+  /** Of whoever was hardly here, all decisions: they may be older than those of `Telling`. */
+  readonly decisions: readonly Decision[];
+}
+
+/** What else tells of everybody: signs to stop, however old, and the decisions and corrections of the last year. */
+export interface Telling {
+  readonly signs: readonly PracticeLog[];
   readonly decisions: readonly Decision[];
   readonly corrections: readonly Correction[];
 }
 
 const daysBefore = (day: string, days: number): string =>
   formatISO(subDays(parseISO(day), days), { representation: 'date' });
-const once = <T extends { id: string }>(records: readonly T[]): T[] => [
+export const once = <T extends { id: string }>(records: readonly T[]): T[] => [
   ...new Map(records.map((record) => [record.id, record])).values(),
 ];
 
@@ -153,30 +160,37 @@ export class Repository {
   }
 
   /**
-   * The practices of everybody that tell, with the decisions and corrections of that time: bounded however many years there are.
+   * The practices of one student that tell: bounded however many years there are.
+   * @param today YYYY-MM-DD
+   */
+  tellingOf(studentId: string, today: string): Observable<TellingOf> {
+    return this.live(async () => {
+      const lately = await this.logsFrom(studentId, daysBefore(today, TELLING_DAYS));
+      if (lately.length >= TELLING_LATEST) return { logs: lately, decisions: [] };
+      const earlier = await this.lastLogs(studentId);
+      const decisions = await this.database.of('decisions').where('studentId').equals(studentId).toArray();
+      return { logs: once([...lately, ...earlier]), decisions: this.keep('decisions', decisions) };
+    });
+  }
+
+  /**
+   * What else tells of everybody: signs to stop however old, decisions and corrections of the last year.
    * @param today YYYY-MM-DD
    */
   telling(today: string): Observable<Telling> {
     return this.live(async () => {
       const since = daysBefore(today, TELLING_DAYS);
-      const [students, schools] = await Promise.all([this.read('students'), this.read('schools')]);
-      const ids = students.filter(isTaught).map(({ id }) => id);
-      const lately = await Promise.all(ids.map((id) => this.logsFrom(id, since)));
-      const absent = ids.filter((_, index) => lately[index]!.length < TELLING_LATEST);
-      const earlier = await Promise.all(absent.map((id) => this.lastLogs(id)));
+      const schools = await this.read('schools');
       const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
-      const signs = await Promise.all([
-        this.inPieces('logs', await this.database.of('logs').where('pain').aboveOrEqual(stopPain).primaryKeys()),
-        this.inPieces('logs', await this.database.of('logs').where('symptoms').notEqual('').primaryKeys()),
-      ]);
-      const decisions = await Promise.all([
-        this.database.of('decisions').where('day').aboveOrEqual(since).toArray(),
-        this.database.of('decisions').where('studentId').anyOf(absent).toArray(),
-      ]);
+      const signs = [
+        await this.inPieces('logs', await this.database.of('logs').where('pain').aboveOrEqual(stopPain).primaryKeys()),
+        await this.inPieces('logs', await this.database.of('logs').where('symptoms').notEqual('').primaryKeys()),
+      ];
+      const decisions = await this.database.of('decisions').where('day').aboveOrEqual(since).toArray();
       const corrections = await this.database.of('corrections').where('day').aboveOrEqual(since).toArray();
       return {
-        logs: once([...lately, ...earlier, ...signs].flat()),
-        decisions: this.keep('decisions', once(decisions.flat())),
+        signs: once(signs.flat()),
+        decisions: this.keep('decisions', decisions),
         corrections: this.keep('corrections', corrections),
       };
     });

@@ -28,7 +28,7 @@ import { ConditionTable } from './condition-table';
           </dl>
         </section>
         @if (entry.topic === 'What is noted of a body') {
-          @defer (on viewport) {
+          @defer {
             <pk-condition-table />
           } @placeholder {
             <p class="soft">What conditions do, exercise by exercise…</p>

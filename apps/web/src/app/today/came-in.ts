@@ -67,7 +67,7 @@ export class CameInList {
   protected readonly rows = computed(() => {
     const today = this.clock.today();
     const stills = groupBy(this.stills(), ({ studentId }) => studentId);
-    return this.everybody.all().flatMap(({ student, person }) => {
+    return this.everybody.soFar().flatMap(({ student, person }) => {
       const found = cameIn(person.logs, stills.get(student.id) ?? [], today, (at) => this.clock.dayOf(new Date(at)));
       if (found === null) return [];
       return [

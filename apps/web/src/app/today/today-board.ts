@@ -3,18 +3,11 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
-import {
-  nextMeeting,
-  practisedOn,
-  durationWords,
-  timeline,
-  type Meeting,
-  type PersonRecord,
-  type Plan,
-} from '@pomek/core';
+import { nextMeeting, practisedOn, durationWords, timeline, type Meeting, type Student } from '@pomek/core';
 import { classLesson } from '../data/class-lesson';
 import { Clock } from '../data/clock';
-import { Everybody } from '../data/everybody';
+import { Everybody, type OneOfAll } from '../data/everybody';
+import { inSlices } from '../data/in-slices';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
 import { verdictWeight } from '../data/verdicts';
@@ -50,22 +43,35 @@ export class TodayBoard {
   protected readonly known = this.everybody.known;
   protected readonly anyLog = this.everybody.anyLog;
 
+  /** Those whose verdicts are worked out already: what is long goes on in slices. */
+  private readonly judged = inSlices(this.everybody.soFar, (one) => {
+    one.verdicts();
+    this.planned(one);
+  });
+  /** How far it is; null when all is known. */
+  protected readonly looking = computed(() => {
+    const [students, done] = [this.students()?.length ?? 0, this.judged().size];
+    return this.known() && done >= students ? null : { done, of: students };
+  });
+
   protected readonly practising = computed(() => {
     const today = this.clock.today();
     const weekday = getISODay(parseISO(today));
-    return this.everybody
-      .all()
-      .filter(({ student }) => student.practiceDays.includes(weekday))
-      .map((one) => ({
-        student: one.student,
-        done: one.person.lastDay === today,
-        routines: one.person.plans.flatMap((plan) => this.planned(plan, one.person)),
-      }));
+    const known = new Map([...this.judged()].map((one) => [one.student.id, one]));
+    return (this.students() ?? [])
+      .filter(({ practiceDays }) => practiceDays.includes(weekday))
+      .map((student) => {
+        const one = known.get(student.id);
+        return {
+          student,
+          done: one?.person.lastDay === today,
+          routines: one === undefined ? this.named(student) : this.planned(one),
+        };
+      });
   });
 
   protected readonly due = computed(() =>
-    this.everybody
-      .all()
+    [...this.judged()]
       .map(({ student, verdicts }) => {
         const due = verdicts()
           .filter((entry) => entry.due)
@@ -122,12 +128,37 @@ export class TodayBoard {
     };
   });
 
-  /** The routine of a plan as it will be practised: locked strands are left out. */
-  private planned(plan: Plan, person: PersonRecord): { id: string; name: string; length: string }[] {
-    const dosed = practisedOn(plan, person);
-    if (dosed === null) return [];
-    const left = dosed.segments.some(({ type }) => type === 'exercise');
-    const length = left ? durationWords(timeline(dosed).totalMs / 1000) : 'locked until it is cleared';
-    return [{ id: dosed.id, name: dosed.name, length }];
+  private readonly plannedFor = new WeakMap<OneOfAll, readonly PlannedRoutine[]>();
+
+  /** The routines of somebody as they will be practised: what is locked is left out. */
+  private planned(one: OneOfAll): readonly PlannedRoutine[] {
+    const before = this.plannedFor.get(one);
+    if (before !== undefined) return before;
+    const planned = one.person.plans.flatMap((plan): PlannedRoutine[] => {
+      const dosed = practisedOn(plan, one.person);
+      if (dosed === null) return [];
+      const left = dosed.segments.some(({ type }) => type === 'exercise');
+      const length = left ? durationWords(timeline(dosed).totalMs / 1000) : 'locked until it is cleared';
+      return [{ id: dosed.id, name: dosed.name, length }];
+    });
+    this.plannedFor.set(one, planned);
+    return planned;
   }
+
+  /** The routines that somebody was given, while it is not known yet what is practised of them today. */
+  private named({ id }: Student): readonly PlannedRoutine[] {
+    const given = this.plans().filter(({ studentId }) => studentId === id);
+    return given.flatMap(({ routineId }) =>
+      this.routines().flatMap((routine): PlannedRoutine[] =>
+        routine.id === routineId ? [{ id: routineId, name: routine.name, length: '…' }] : [],
+      ),
+    );
+  }
+}
+
+/** A routine of somebody, with its length in words. */
+interface PlannedRoutine {
+  readonly id: string;
+  readonly name: string;
+  readonly length: string;
 }

@@ -1,0 +1,86 @@
+import { Component, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { Subject } from 'rxjs';
+import { inSlices } from './in-slices';
+import { oneAfterTheOther } from './one-after-the-other';
+
+describe('one after the other', () => {
+  const of = (keys: readonly string[]) => {
+    const streams = new Map(keys.map((key) => [key, new Subject<number>()]));
+    const begun: string[] = [];
+    const given: ReadonlyMap<string, number>[] = [];
+    const failed: unknown[] = [];
+    const subscription = oneAfterTheOther(keys, (key) => {
+      begun.push(key);
+      return streams.get(key)!;
+    }).subscribe({ next: (found) => given.push(found), error: (error) => failed.push(error) });
+    return { streams, begun, given, failed, subscription };
+  };
+
+  test('each is begun when the one before has come, and the whole is given out when all have', () => {
+    const { streams, begun, given } = of(['a', 'b', 'c']);
+    expect(begun).toEqual(['a']);
+    streams.get('a')!.next(1);
+    streams.get('b')!.next(2);
+    expect(begun).toEqual(['a', 'b', 'c']);
+    expect(given).toEqual([]);
+    streams.get('c')!.next(3);
+    expect(given.at(-1)).toEqual(
+      new Map([
+        ['a', 1],
+        ['b', 2],
+        ['c', 3],
+      ]),
+    );
+  });
+
+  test('of many it is given out while it fills, and with each change, each time as a new map', () => {
+    const keys = Array.from({ length: 20 }, (_, at) => `k${at}`);
+    const { streams, given } = of(keys);
+    keys.forEach((key, at) => streams.get(key)!.next(at));
+    expect(given.map(({ size }) => size)).toEqual([8, 16, 20]);
+    streams.get('k3')!.next(99);
+    expect(given.at(-1)!.get('k3')).toBe(99);
+    expect(given.at(-2)!.get('k3')).toBe(3);
+  });
+
+  test('of none it is empty at once; what fails is told; and nothing is held on to', () => {
+    expect(of([]).given).toEqual([new Map()]);
+    const { streams, failed } = of(['a', 'b']);
+    streams.get('a')!.error(new Error('torn'));
+    expect(failed).toEqual([new Error('torn')]);
+    const other = of(['a', 'b']);
+    other.streams.get('a')!.next(1);
+    other.subscription.unsubscribe();
+    expect([...other.streams.values()].map(({ observed }) => observed)).toEqual([false, false]);
+  });
+});
+
+test('work is done once for each that stays, in slices, and what goes away is forgotten', async () => {
+  const list = signal<{ readonly id: number }[]>([]);
+  const worked: number[] = [];
+  @Component({ selector: 'pk-slices', template: '{{ done().size }}' })
+  class Slices {
+    readonly done = inSlices(list, ({ id }) => {
+      worked.push(id);
+      const until = performance.now() + 5;
+      while (performance.now() < until);
+    });
+  }
+  const fixture = TestBed.createComponent(Slices);
+  const until = async (size: string) => {
+    for (let round = 0; round < 100 && (fixture.nativeElement as HTMLElement).textContent !== size; round += 1) {
+      await new Promise((go) => setTimeout(go, 2));
+      await fixture.whenStable();
+    }
+    expect((fixture.nativeElement as HTMLElement).textContent).toBe(size);
+  };
+  await until('0');
+  const all = Array.from({ length: 12 }, (_, id) => ({ id }));
+  list.set(all);
+  await until('12');
+  expect(worked).toEqual(all.map(({ id }) => id));
+  list.set([...all.slice(2), { id: 99 }]);
+  await until('11');
+  expect(worked).toHaveLength(13);
+});
