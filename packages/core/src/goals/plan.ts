@@ -70,8 +70,8 @@ export const StrandSchema = z
       .object({ step: z.number().gt(0).max(600) })
       .nullable()
       .default(null),
-    /** An easier posture for a while, after a plateau, up to this day: what is done in it neither raises nor eases. */
-    easier: z.object({ until: DaySchema, turned: TurnedSchema }).nullable().default(null),
+    /** An easier posture for a while, after a plateau, from one day to another: what is done in it neither raises nor eases. */
+    easier: z.object({ from: DaySchema, until: DaySchema, turned: TurnedSchema }).nullable().default(null),
     /** When the teacher last answered a plateau: only practices after it can come to another. */
     plateauAnsweredAt: z.iso.datetime({ offset: true }).nullable().default(null),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */

@@ -4,6 +4,7 @@ import { withSegmentValue } from '../axis/segmentAxis';
 import type { Plan, Strand } from '../goals/plan';
 import { doseOn } from './planDay';
 import { isOpen } from './stateOfStrand';
+import { isEasierOn } from './strandSessions';
 
 /** In which segment each exercise of the strands stands, so that they count what was written down; the first counts. */
 export const strandSegments = (plans: readonly Pick<Plan, 'strands'>[]): ReadonlyMap<string, string> =>
@@ -26,10 +27,7 @@ export const postureIn = ({ postures }: Pick<Plan, 'postures'>, segmentId: strin
  * @param day YYYY-MM-DD
  */
 export const easierOn = ({ strands }: Pick<Plan, 'strands'>, segmentId: string, day: string): Partial<Turned> =>
-  whatIsSet(
-    strands.find(({ segmentId: own, easier }) => own === segmentId && easier !== null && day <= easier.until)?.easier
-      ?.turned,
-  );
+  whatIsSet(strands.find((strand) => strand.segmentId === segmentId && isEasierOn(strand, day))?.easier?.turned);
 
 /** Segments of which every strand still waits for another: they are not practised yet. */
 export function closedSegments(plan: Pick<Plan, 'strands'>): ReadonlySet<string> {

@@ -1,5 +1,5 @@
 import type { Because, Ruling } from './machine/judge';
-import type { VerdictKind } from '../goals/plan';
+import type { Strand, VerdictKind } from '../goals/plan';
 import type { PlanContext } from './planContext';
 import { planSeason, type Held } from './season/planSeason';
 import { rulingOn } from './season/playWeek';
@@ -7,7 +7,7 @@ import { weekOfDay } from './season/seasonCalendar';
 import { Joint } from './season/joint';
 import type { SeasonProblem } from './season/seasonProblem';
 import { plateauOf, type Plateau } from './plateau/plateau';
-import { plateauWords } from './plateau/plateauWords';
+import { easierWords, plateauWords } from './plateau/plateauWords';
 import { capOf, seasonOfPlan, type PlanSeason } from './seasonOfPlan';
 import { inOrder } from '../person/practicesThatTell';
 import { doseOf, gridOf } from './steps';
@@ -50,6 +50,12 @@ function contested({ strands, rails }: SeasonProblem): boolean {
     [...families.values()].some((count) => count > rails.raisesPerFamily)
   );
 }
+
+/** What is easier for a while is told, whatever else keeps the strand where it is. */
+const easierReason = (strand: Strand, today: string, because: Because): string[] => {
+  const words = because === 'easier' ? '' : easierWords(strand, today);
+  return words === '' ? [] : [`Easier for a while: ${words}`];
+};
 
 /** What keeps a strand where it is that more practice alone does not change. */
 const staying: readonly Because[] = ['partly', 'watch', 'effort', 'run', 'up and down'];
@@ -123,6 +129,7 @@ export function planVerdicts(context: PlanContext): Verdict[] {
       moves: level !== strand.level || ruling.because === 'opens',
       reasons: [
         ...(plateau === null ? [] : [plateauWords(plateau, strand.axis)]),
+        ...easierReason(strand, context.today, ruling.because),
         ...verdictWords({ context, season, index, ruling, own, held: held[index]! }),
       ],
       logId: own[0]?.id ?? null,

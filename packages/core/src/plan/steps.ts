@@ -44,6 +44,16 @@ export function nextDose(dose: number, { step, first, target }: Grid): number {
 }
 
 /**
+ * The whole steps around a dose that lies between two: it is asked back where it is typed. None where it lies on one.
+ * @example nearSteps(36, 8) // [32, 40]
+ */
+export function nearSteps(dose: number, step: number): number[] {
+  const under = Math.round(floorToStep(dose, step) * 1e6) / 1e6;
+  if (Math.abs(dose - under) < TINY) return [];
+  return [under, Math.round((under + step) * 1e6) / 1e6].filter((near) => near > 0);
+}
+
+/**
  * What a lighter week asks for instead of a dose: less by the cut, to the nearest step, at least one step less where the dose has more than
  * one; the dose itself where it has not.
  * @param cut share that is to be taken off, 0–1

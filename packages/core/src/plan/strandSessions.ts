@@ -103,6 +103,10 @@ export function strandEffort(
   return noted.length === 0 ? log.effort : Math.max(...noted);
 }
 
+/** Whether an easier posture is practised on a day. */
+export const isEasierOn = ({ easier }: Pick<Strand, 'easier'>, day: string): boolean =>
+  easier !== null && day >= easier.from && day <= easier.until;
+
 const HARDLY = 1e-3;
 
 /**
@@ -124,7 +128,7 @@ export function sessionOf(
     kept: alignmentShare(log, strand),
     effort: strandEffort(log, strand),
     counts:
-      (strand.easier === null || log.day > strand.easier.until) &&
+      !isEasierOn(strand, log.day) &&
       askedDose(log, strand) >= Math.min(cap ?? Infinity, doseOf(strand.level, gridOf(strand))) - HARDLY,
   };
 }

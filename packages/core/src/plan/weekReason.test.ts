@@ -16,7 +16,7 @@ const said = (week: Partial<StrandWeek>, growth?: Growth): string =>
   weekReason(value, one, { week: 2, level: 66, dose: 65, rail: null, waitsFor: null, ...week } as StrandWeek, growth);
 
 test.each<[Partial<StrandWeek>, string]>([
-  [{ kind: 'now' }, 'Where the strand stands now.'],
+  [{ kind: 'now' }, 'Today’s dose.'],
   [{ kind: 'raise' }, 'Up; not more, since it may grow by at most 10 % a week.'],
   [{ kind: 'raise', level: 180 }, 'The target.'],
   [{ kind: 'carry' }, 'The same; 10 % a week has not yet filled the step to 1:10 min.'],

@@ -58,7 +58,7 @@ export function weekReason(
 ): string {
   switch (week.kind) {
     case 'now':
-      return 'Where the strand stands now.';
+      return 'Today’s dose.';
     case 'raise':
       return week.level >= strand.target
         ? 'The target.'

@@ -157,6 +157,7 @@ describe('a strand', () => {
       locked: false,
       logs: [],
       school: softSchool,
+      practiceDays: [1, 3, 5],
       today,
       ...change,
     });
@@ -299,4 +300,27 @@ describe('a strand', () => {
     const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });
     expect(seated.page.text()).not.toContain('Lower, higher');
   });
+});
+
+const shownStrand = (of: typeof strand) =>
+  render(StrandWeeks, {
+    plan: aPlan([of]),
+    strand: of,
+    wish: of,
+    place,
+    locked: false,
+    logs: [],
+    school: softSchool,
+    practiceDays: [1, 3, 5],
+    today,
+  });
+
+test('a goal between two steps is asked back with both; on a step it is not', async () => {
+  const between = { ...strand, step: 10, start: 60, target: 125 };
+  const page = await shownStrand(between);
+  expect(page.text()).toContain('Steps here are of 10 s; this goal becomes a step of its own.');
+  const typed = heard(page.fixture.componentInstance.typed);
+  await page.press('Goal: 2:10 min');
+  expect(typed).toEqual([{ at: ['target'], value: 130 }]);
+  expect((await shownStrand({ ...between, target: 130 })).text()).not.toContain('a step of its own');
 });

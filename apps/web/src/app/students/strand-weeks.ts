@@ -20,6 +20,7 @@ import {
   isOpen,
   isSavingUp,
   meanwhileWords,
+  nearSteps,
   overruleIn,
   postureIn,
   railWords,
@@ -187,12 +188,14 @@ export class StrandWeeks {
     const dose = doseOf(strand.level, gridOf(strand));
     const lost = strand.lost.at(-1);
     const saving = isSavingUp(strand);
+    const easier = easierWords(strand, this.today());
     return {
       dose: isOpen(strand) ? axisWords(dose, strand.axis) : 'not opened yet',
       saved: saving ? savedWords(strand, strand.level) : '',
       found: lost === undefined ? '' : axisWords(doseOf(lost, gridOf(strand)), strand.axis),
-      easier: easierWords(strand, this.today()),
-      why: verdict === undefined || verdict.kind === 'stop' ? '' : (verdict.reasons[0] ?? ''),
+      easier,
+      // What is easier stands in a line of its own.
+      why: verdict === undefined || verdict.kind === 'stop' ? '' : (verdict.reasons[easier === '' ? 0 : 1] ?? ''),
       meanwhile: saving ? meanwhileWords(strand, this.ladder(), this.school()) : '',
     };
   });
@@ -243,6 +246,15 @@ export class StrandWeeks {
   protected wholeSteps(): void {
     this.change(withWholeSteps);
   }
+
+  /** The doses of whole steps around a goal that lies between two, to be chosen instead; none where it lies on one. */
+  protected readonly beside = computed(() => {
+    const { target, axis } = this.wish();
+    const { step, start } = this.strand();
+    const near = nearSteps(target, step).filter((dose) => dose >= start);
+    return near.map((dose) => ({ dose, words: axisWords(dose, axis) }));
+  });
+  protected readonly stepWords = computed(() => axisWords(this.strand().step, this.strand().axis));
 
   protected setTarget(target: number): void {
     this.typed.emit(strandAt(['target'], target));

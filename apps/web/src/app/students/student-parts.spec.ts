@@ -148,7 +148,7 @@ describe('the weeks of a plan', () => {
   test('each week has its dose and why not more; a goal in time says so', async () => {
     const { page } = await weeks({ strands: [{ ...strand, targetDay: '2026-12-31' }] });
     const rows = [...page.element.querySelectorAll('tbody tr')].map((row) => row.textContent.replace(/\s+/g, ' '));
-    expect(rows[0]).toContain('Where the strand stands now.');
+    expect(rows[0]).toContain('Today’s dose.');
     expect(rows[1]).toContain('1:00 min');
     expect(rows[3]).toMatch(/A lighter week, every 4th week: \d+ % less than/);
     expect(page.text()).toContain('in time for 31 Dec 2026');

@@ -145,7 +145,7 @@ describe('the ways on', () => {
   test('an easier posture: two weeks higher at the same dose, in the hall and in the days to come; then as before', () => {
     const { plan: after } = takeWay(atPlan(), 's', way('easier posture'), 'd', now);
     const { easier } = after.strands[0]!;
-    expect(easier).toMatchObject({ until: '2026-01-29' });
+    expect(easier).toMatchObject({ from: '2026-01-16', until: '2026-01-29' });
     const bend = (on: string): number | null => {
       const part = dosedRoutine(drills, after, on, [1, 3, 5]).segments.find(({ id }) => id === 'a')!;
       return part.type === 'exercise' ? (part.turned?.kneeBendDeg ?? part.turned?.shoulderRaiseDeg ?? null) : null;
@@ -167,6 +167,9 @@ describe('the ways on', () => {
     }));
     const during = verdictOn(planContext(value, { logs: [...six, ...well], today: day(18) }), value.strands[0]!);
     expect(during).toMatchObject({ kind: 'stay' });
+    expect(during.reasons[0]).toMatch(/^Easier for a while: .* until Thu 29 Jan; nothing is raised until then\.$/);
+    // What was practised before it still tells of the dose.
+    expect(during.reasons.join(' ')).not.toContain('Not practised at this dose yet');
     const forecast = planForecast(planContext({ ...value, lighterEvery: 0 }, { today: '2026-01-16' })).strands[0]!;
     expect(forecast.weeks.filter(({ day: on }) => on <= '2026-01-26').every(({ dose }) => dose === 60)).toBe(true);
     expect(forecast.earliestDay).not.toBeNull();
@@ -230,7 +233,7 @@ test('where a way leads is said as it is played, and what is easier as long as i
     'Going on as in the last weeks, about 54 s by Mon 2 Mar.',
   );
   expect(outlookWords(goal, null, [])).toBe('');
-  const easier = { until: '2026-01-29', turned: { ...unturned, kneeBendDeg: 10 } };
+  const easier = { from: '2026-01-16', until: '2026-01-29', turned: { ...unturned, kneeBendDeg: 10 } };
   expect(easierWords({ easier }, '2026-01-29')).toBe('bend 10° until Thu 29 Jan; nothing is raised until then.');
   expect(easierWords({ easier }, '2026-01-30')).toBe('');
   expect(easierWords({ easier: null }, '2026-01-30')).toBe('');

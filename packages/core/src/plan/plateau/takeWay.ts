@@ -22,6 +22,7 @@ function taken(strand: Strand, way: Way, now: Date): Strand {
       return {
         ...answered,
         easier: {
+          from: formatISO(now, { representation: 'date' }),
           until: formatISO(addDays(now, EASIER_DAYS - 1), { representation: 'date' }),
           turned: way.turned,
         },
