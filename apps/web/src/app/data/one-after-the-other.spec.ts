@@ -1,4 +1,4 @@
-import { Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Subject } from 'rxjs';
 import { inSlices } from './in-slices';
@@ -59,7 +59,11 @@ describe('one after the other', () => {
 test('work is done once for each that stays, in slices, and what goes away is forgotten', async () => {
   const list = signal<{ readonly id: number }[]>([]);
   const worked: number[] = [];
-  @Component({ selector: 'pk-slices', template: '{{ done().size }}' })
+  @Component({
+    selector: 'pk-slices',
+    template: '{{ done().size }}',
+    changeDetection: ChangeDetectionStrategy.OnPush,
+  })
   class Slices {
     readonly done = inSlices(list, ({ id }) => {
       worked.push(id);
