@@ -2,7 +2,7 @@ import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { BundleContentsSchema } from '../formats';
 import { importPreview } from '../formats/importPreview';
 import { emptyContents } from '../formats/bundle';
-import { doseOf, planVerdicts, type PlanContext } from '../plan';
+import { doseOf, mayChange, planVerdicts, type PlanContext } from '../plan';
 import { builtInExercises } from '../library/builtInExercises';
 import { seededRandom } from '../random/seededRandom';
 import { dayNumber, weekdayOf } from '../days';
@@ -96,6 +96,9 @@ test('twelve weeks day by day: every verdict has a reason, and the order in whic
       const known = logs.filter((entry) => entry.day <= day);
       const found = planVerdicts(contextOf(demo, value, known, day));
       for (const { reasons } of found) expect(reasons.length).toBeGreaterThan(0);
+      // What is said sooner says no less.
+      if (!mayChange(contextOf(demo, value, known, day)))
+        expect(found.every(({ moves, retest, plateau }) => (!moves && !retest) || plateau !== null)).toBe(true);
       expect(planVerdicts(contextOf(demo, value, known.toReversed(), day))).toEqual(found);
     }
   }

@@ -9,7 +9,7 @@ import { decide, isDue, takesUp } from '../plan/decide';
 import { dosedRoutine } from '../plan/dosedRoutine';
 import { newStrand } from '../plan/newStrand';
 import type { Decision, Plan } from '../goals/plan';
-import { planVerdicts, type Verdict } from '../plan/planVerdicts';
+import { mayChange, planVerdicts } from '../plan/planVerdicts';
 import { contextOf } from '../plan/contextOf';
 import { personRecord } from '../person/personRecord';
 import type { LogLine, PracticeLog } from '../practice/log';
@@ -197,10 +197,8 @@ function season(
     const { practiceDays } = student;
     const { routine } = part;
     const rest = { practiceDays, routine, logs, corrections: [], exercises: shelf, rule: school.raise, today: day };
-    const due = (verdicts: readonly Verdict[]): boolean =>
-      verdicts.some((found) => takesUp(found) && isDue(found, decisions, logs, school.raise, day));
-    // What the body holds only ever keeps a strand from rising: where nothing is due without it, nothing is with it.
-    if (!due(planVerdicts({ ...rest, plan, mostDoses: new Map(), lockedSegments: new Set() }))) return;
+    // What the body holds only ever keeps a strand from rising: where nothing may change without it, nothing does with it.
+    if (!mayChange({ ...rest, plan, mostDoses: new Map(), lockedSegments: new Set() })) return;
     const stored = { student, school, plans: [plan], decisions, logs, measures, routines: [routine] };
     const person = personRecord({ ...stored, corrections: [], exercises: demoShelf }, day);
     const verdicts = planVerdicts(contextOf(plan, person));

@@ -62,6 +62,24 @@ const staying: readonly Because[] = ['partly', 'watch', 'effort', 'run', 'up and
 
 const gaps: readonly Because[] = ['gap', 'retest', 'find first', 'wait for practice'];
 
+/**
+ * Whether anything of a plan could change today if nothing but itself were in the way of each strand: where not, no verdict asks for an
+ * answer. Much sooner said than the verdicts.
+ */
+export function mayChange(context: PlanContext): boolean {
+  const { problem, locked } = seasonOfPlan(context);
+  const { calendar, rules, strands } = problem;
+  const joint = new Joint(problem);
+  const root = joint.root();
+  const week = weekOfDay(calendar, calendar.today);
+  return strands.some((strand, index) => {
+    if (locked.has(strand.id)) return false;
+    const gateOpen = joint.gateOpen(root, week, index);
+    const { level, because } = rulingOn(strand, calendar, rules, strand.state, calendar.today, true, gateOpen);
+    return level !== null || because === 'retest';
+  });
+}
+
 /** Whether each strand may rise now, and what it waits for; asked only when one is due. */
 function turns({ problem }: PlanSeason, due: readonly boolean[]): readonly (Held | null)[] {
   if (!due.includes(true) || !contested(problem)) return problem.strands.map(() => null);

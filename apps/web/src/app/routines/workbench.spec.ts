@@ -202,7 +202,7 @@ test('a hold is given in breaths as well', async () => {
   await key('ArrowRight');
   await key('Enter');
   await page.fill('that is in breaths, about', '30');
-  expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
+  expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 129 } });
 });
 
 describe('fitting to the time', () => {

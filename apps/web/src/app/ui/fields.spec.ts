@@ -86,12 +86,12 @@ test('a hold is typed in seconds or in breaths, and can wait for the cue', async
   const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!.defaultDose;
   state.dose.set(tree);
   await fixture.whenStable();
-  // 15 breaths a minute where none were counted: 10 breaths are 40 s.
+  // 14 breaths a minute where none were counted: 10 breaths are 43 s.
   await type(labelled('that is in breaths, about'), '10');
-  expect(state.dose()).toMatchObject({ kind: 'hold', holdSeconds: 40, byCue: false });
+  expect(state.dose()).toMatchObject({ kind: 'hold', holdSeconds: 43, byCue: false });
   labelled('until my cue').click();
   await fixture.whenStable();
-  expect(state.dose()).toMatchObject({ holdSeconds: 40, byCue: true });
+  expect(state.dose()).toMatchObject({ holdSeconds: 43, byCue: true });
 });
 
 test('days in words', () => {

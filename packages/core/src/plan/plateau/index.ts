@@ -1,4 +1,5 @@
 export * from './earlierIn';
+export * from './halfStep';
 export * from './plateau';
 export * from './plateauWords';
 export * from './takeWay';
