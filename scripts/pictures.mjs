@@ -9,6 +9,13 @@ const base = process.argv[2] ?? 'http://127.0.0.1:4310';
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
+/** The weeks of a plan come from the worker, some time after the page. */
+async function weeksComputed(page) {
+  await page.locator('pk-terraces').first().waitFor();
+  await page.getByText('Computing the weeks…').waitFor({ state: 'detached', timeout: 60_000 });
+  await page.waitForTimeout(1200);
+}
+
 const views = [
   { name: 'today', path: '/today' },
   { name: 'exercises', path: '/exercises' },
@@ -24,21 +31,24 @@ const views = [
   },
   { name: 'routine', path: '/routines/demo-reeling' },
   { name: 'chain', path: '/routines/chains/demo-chain' },
-  { name: 'student', path: '/students/demo-student-5' },
+  {
+    name: 'student',
+    path: '/students/demo-student-5',
+    then: weeksComputed,
+  },
   {
     name: 'season',
     path: '/students/season',
     async then(page) {
-      await page.locator('progress').waitFor({ state: 'detached' });
+      await page.getByRole('table').waitFor();
+      await page.waitForTimeout(500);
+      await page.locator('progress').waitFor({ state: 'detached', timeout: 60_000 });
     },
   },
   {
     name: 'terraces',
     path: '/students/demo-student-2',
-    async then(page) {
-      await page.locator('pk-terraces').first().waitFor();
-      await page.waitForTimeout(1200);
-    },
+    then: weeksComputed,
   },
   {
     name: 'load',
