@@ -17,7 +17,14 @@ async function weeksComputed(page) {
 }
 
 const views = [
-  { name: 'today', path: '/today' },
+  {
+    name: 'today',
+    path: '/today',
+    async then(page) {
+      await page.getByText('To decide').waitFor();
+      await page.getByText(/Looking through the practices/).waitFor({ state: 'detached', timeout: 60_000 });
+    },
+  },
   { name: 'exercises', path: '/exercises' },
   { name: 'figure', path: '/exercises/tree-holding' },
   {

@@ -115,6 +115,24 @@ function cutTo(segment: ExerciseSegment, most: number): Adjusted {
 
 const CUT_STEP = 5;
 
+/**
+ * The longest time in one place that stays under a limit of effort, s: effort goes with the time. A hold on the five seconds, breaths as many as
+ * fit. What is no longer than that is left alone, so that whatever is cut and whatever is left come to the same.
+ */
+function longestUnder(drill: AskedDrill, limit: NotedLimit, person: CaredPerson): number {
+  const { dose } = drill.segment;
+  const effort = drillAsks(drill, limit, person) as number;
+  const longest = (stillSeconds(dose) * (limit.value as number)) / effort - 1e-6;
+  return dose.kind === 'breath' ? longest : Math.max(CUT_STEP, Math.floor(longest / CUT_STEP) * CUT_STEP);
+}
+
+/** Whether a drill goes beyond a limit. */
+function isBeyond(drill: AskedDrill, limit: NotedLimit, person: CaredPerson): boolean {
+  const asks = drillAsks(drill, limit, person);
+  if (limit.name !== 'effort' || asks === 0) return beyond(limit, asks, person.restingBreath);
+  return stillSeconds(drill.segment.dose) > longestUnder(drill, limit, person) + 1e-9;
+}
+
 /** The segment turned, shortened, slowed, held on to or breathed otherwise so that it keeps to a limit; null where that takes another drill. */
 function adjusted(drill: AskedDrill, limit: NotedLimit, person: CaredPerson): Adjusted | null {
   const { segment, exercise } = drill;
@@ -138,12 +156,8 @@ function adjusted(drill: AskedDrill, limit: NotedLimit, person: CaredPerson): Ad
       return cutTo(segment, value);
     case 'overheadSeconds':
       return dose.kind === 'cycle' ? null : cutTo(segment, value);
-    case 'effort': {
-      // Effort goes with the time: a little under the limit, on the five seconds.
-      const effort = drillAsks(drill, limit, person) as number;
-      const most = Math.floor((stillSeconds(dose) * (value - 0.5)) / effort / CUT_STEP) * CUT_STEP;
-      return cutTo(segment, Math.max(CUT_STEP, most));
-    }
+    case 'effort':
+      return cutTo(segment, longestUnder(drill, limit, person));
     case 'turnSpeed': {
       if (dose.kind !== 'cycle') return null;
       const speed = drillAsks(drill, limit, person) as number;
@@ -189,7 +203,7 @@ const ROUNDS = 8;
 
 /** The first of some limits that a drill goes beyond. */
 const firstBeyond = (drill: AskedDrill, limits: readonly NotedLimit[], person: CaredPerson): NotedLimit | undefined =>
-  limits.find((limit) => beyond(limit, drillAsks(drill, limit, person), person.restingBreath));
+  limits.find((limit) => isBeyond(drill, limit, person));
 
 /** A drill of its own as it keeps to all limits without being another one; null where it cannot. */
 function fitted(exercise: Exercise, school: School, limits: readonly NotedLimit[], person: CaredPerson) {
@@ -226,7 +240,7 @@ function variant(exercise: Exercise, shelf: readonly Exercise[], school: School,
 
 /** Which limits of a person a segment goes beyond, without looking for what could be done instead. */
 export function limitsPassed(drill: AskedDrill, person: CaredPerson): NotedLimit[] {
-  return limitsOf(person.noted).filter((limit) => beyond(limit, drillAsks(drill, limit, person), person.restingBreath));
+  return limitsOf(person.noted).filter((limit) => isBeyond(drill, limit, person));
 }
 
 /**
