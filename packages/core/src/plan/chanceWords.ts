@@ -7,6 +7,6 @@ export function chanceWords({
   passRate,
   byTargetDay,
 }: Pick<StrandChance, 'attendance' | 'passRate' | 'byTargetDay'>): string {
-  const rests = `${percent(attendance)} of the practice days kept, ${percent(passRate)} of the practices done in full`;
+  const rests = `${percent(attendance)} of the practice days attended, ${percent(passRate)} of the practices done in full`;
   return `Going on as in the last weeks (${rests}), about ${Math.round(byTargetDay * 10)} of 10 would reach it by the day.`;
 }

@@ -5,6 +5,7 @@ import { catchError, combineLatest, map, of, startWith, switchMap, type Observab
 import {
   contextOf,
   outlookWords,
+  practiceDaysOf,
   strandPlaces,
   takeWay,
   waysOn,
@@ -107,7 +108,8 @@ export class PlateauWays {
       map(({ forecasts, chances }) => {
         const day = forecasts.find(({ strandId }) => strandId === id)?.earliestDay ?? null;
         const weeks = chances.find(({ strandId }) => strandId === id)?.weeks ?? [];
-        return outlookWords(this.strand(), day, weeks);
+        const lighter = { lighterEvery: plan.lighterEvery, practiceDays: practiceDaysOf(person.student) };
+        return outlookWords(this.strand(), lighter, day, weeks);
       }),
       startWith('Calculating where it leads…'),
       catchError(() => of('')),

@@ -193,7 +193,7 @@ describe('the weeks of a plan', () => {
     }));
     const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });
     expect(page.text()).toMatch(
-      /Going on as in the last weeks \(\d+ % of the practice days kept, 100 % of the practices done in full\), about \d+ of 10/,
+      /Going on as in the last weeks \(\d+ % of the practice days attended, 100 % of the practices done in full\), about \d+ of 10/,
     );
   });
 });

@@ -225,14 +225,20 @@ test('a plateau is never seen while the machine raises or eases, whatever is pra
 
 test('where a way leads is said as it is played, and what is easier as long as it lasts', () => {
   const goal = { axis: 'time', targetDay: '2026-03-02' } as const;
-  const weeks = [{ low: 50, middle: 54, high: 60 }];
-  expect(outlookWords(goal, '2026-02-28', weeks)).toBe(
+  const lighter = { lighterEvery: 4, practiceDays: [1, 3] };
+  const weeks = [
+    { week: 6, day: '2026-02-16', low: 50, middle: 54, high: 60 },
+    // A lighter week, and one after the day of the goal, tell nothing of where it leads.
+    { week: 7, day: '2026-02-23', low: 30, middle: 32, high: 36 },
+    { week: 8, day: '2026-03-09', low: 70, middle: 75, high: 80 },
+  ];
+  expect(outlookWords(goal, lighter, '2026-02-28', weeks)).toBe(
     'Done in full each time, the goal is reached on Sat 28 Feb. Going on as in the last weeks, about 54 s by Mon 2 Mar (50 s to 1:00 min).',
   );
-  expect(outlookWords(goal, null, [{ low: 54, middle: 54, high: 54 }])).toBe(
+  expect(outlookWords(goal, lighter, null, [{ ...weeks[0]!, low: 54, high: 54 }])).toBe(
     'Going on as in the last weeks, about 54 s by Mon 2 Mar.',
   );
-  expect(outlookWords(goal, null, [])).toBe('');
+  expect(outlookWords(goal, lighter, null, [])).toBe('');
   const easier = { from: '2026-01-16', until: '2026-01-29', turned: { ...unturned, kneeBendDeg: 10 } };
   expect(easierWords({ easier }, '2026-01-29')).toBe('bend 10° until Thu 29 Jan; nothing is raised until then.');
   expect(easierWords({ easier }, '2026-01-30')).toBe('');

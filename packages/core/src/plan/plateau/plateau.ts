@@ -11,8 +11,6 @@ export const PLATEAU_PRACTICES = 6;
 
 /** A goal that has stopped rising although it is practised. */
 export interface Plateau {
-  /** Practices at this dose, from the last change of it on. */
-  readonly practices: number;
   /** The dose as it is asked for. */
   readonly dose: number;
   /** The dose that was really held: the median of the latest practices, on the half step; the dose itself where all of it was. */
@@ -68,5 +66,5 @@ export function plateauOf({ strand, logs, rules, today, cap }: PractisedStrand):
   const short = done < dose * MET;
   const half = halfStep(strand);
   const held = short ? Math.max(Math.min(half, dose), floorToStep(done, half)) : dose;
-  return { practices: sessions.length, dose, held, because: short ? 'short' : 'hard' };
+  return { dose, held, because: short ? 'short' : 'hard' };
 }

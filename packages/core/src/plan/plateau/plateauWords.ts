@@ -3,6 +3,7 @@ import { turnedWords } from '../../routine/turnedWords';
 import { shortDay } from '../../words/shortDay';
 import { axisWords } from '../../axis/axisWords';
 import type { Band } from '../season/playSeasons';
+import { isLighter, type LighterWeeks } from '../season/seasonCalendar';
 import type { Axis } from '../../axis/axis';
 import { PLATEAU_PRACTICES, type Plateau } from './plateau';
 
@@ -24,14 +25,16 @@ export const easierWords = ({ easier }: Pick<Strand, 'easier'>, today: string): 
 /**
  * Where a way on from a plateau leads, in words: when every practice is done in full, and when it goes on as in the last weeks.
  * @param day that asks for the goal; null when none does
- * @param weeks the doses to be expected, up to the day of the goal; none where there are too few practices to tell
+ * @param weeks the doses to be expected, by week; none where there are too few practices to tell. What is said is the last week before the day of
+ * the goal that is not a lighter one.
  */
 export function outlookWords(
   { axis, targetDay }: Pick<Strand, 'axis' | 'targetDay'>,
+  lighter: LighterWeeks,
   day: string | null,
-  weeks: readonly Band[],
+  weeks: readonly (Band & { readonly week: number; readonly day: string })[],
 ): string {
-  const last = weeks.at(-1);
+  const last = weeks.findLast((band) => band.day <= targetDay && !isLighter(lighter, band.week));
   const said = (dose: number): string => axisWords(dose, axis);
   const between = last === undefined || last.low === last.high ? '' : ` (${said(last.low)} to ${said(last.high)})`;
   return [
