@@ -10,7 +10,7 @@ const port = Number(process.env['POMEK_E2E_PORT']);
 export default defineConfig({
   testDir: 'tests',
   testMatch: '*.e2e.ts',
-  timeout: 120_000,
+  timeout: 240_000,
   expect: { timeout: 30_000 },
   fullyParallel: true,
   workers: 2,

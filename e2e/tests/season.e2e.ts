@@ -86,7 +86,10 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
   await expect(page.getByRole('row', { name: /Seen by a physiotherapist/ })).toBeVisible();
   await openPart(page, 'Plan');
   // The target is moved: what it costs is said at once.
-  await page.getByLabel('Goal', { exact: true }).fill('20 min');
+  const goal = page.getByLabel('Goal', { exact: true });
+  await goal.fill('20 min');
+  await expect(page.getByText(/^Not as far as the goal: 10:40 min is all that the arms could hold/)).toBeVisible();
+  await goal.fill('10 min');
   await expect(page.getByText(/^Out of reach by .* The earliest is \d/)).toBeVisible();
   await page.keyboard.press('Control+z');
   // Two more practices after the lock, and it goes up again.

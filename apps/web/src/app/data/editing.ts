@@ -73,9 +73,10 @@ export class Editing<N extends TableName> {
   /** A value that a part of the form gave, put below where that part stands in the record. */
   apply(patch: Patch, below: readonly Step[] = []): void {
     const [draft, id] = [this.draft(), this.id()];
-    if (draft === null || draft === undefined || id === null) return;
+    if (draft === null || id === null) return;
     const whole = { ...patch, at: [...below, ...patch.at] };
-    this.edits.type({ table: this.table, id }, this.label(draft), whole);
+    // What is typed before the record has been read is kept too.
+    this.edits.type({ table: this.table, id }, draft === undefined ? 'Change' : this.label(draft), whole);
   }
 
   /**

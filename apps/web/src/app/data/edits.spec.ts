@@ -53,6 +53,15 @@ test('neighbouring fields changed at once are all kept, whatever was stored a mo
   });
 });
 
+test('what is typed before the record has been read is kept', async () => {
+  await database.of('routines').put(aRoutine());
+  const edit = editing('routines', 'routine-1');
+  expect(edit.stored()).toBeUndefined();
+  edit.set(['settleSeconds'], 12);
+  await until(() => journal().length === 0);
+  expect(await routineNow()).toMatchObject({ settleSeconds: 12 });
+});
+
 test('any typing in any order ends as it was typed, and is undone to where it began', async () => {
   const letters = fc.string({ unit: fc.constantFrom('a', 'b', 'c', 'ä', ' 站'), minLength: 1, maxLength: 8 });
   const step = fc.record({ key: fc.constantFrom('name' as const, 'note' as const), text: letters, wait: fc.nat(3) });

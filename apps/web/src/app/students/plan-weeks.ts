@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, out
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { catchError, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap } from 'rxjs';
 import {
   contextOf,
   practiceDaysOf,
@@ -86,15 +86,26 @@ export class PlanWeeks {
   private readonly question = computed(() => planQuestion(this.context(), this.whole(), SEASONS));
   private readonly reply = toSignal(
     toObservable(this.question).pipe(
-      switchMap((question) => (question === null ? of(null) : this.compute.result('plan', question))),
-      catchError((error: unknown) => {
-        this.notices.failure('The plan could not be computed', error);
-        return of(null);
-      }),
+      switchMap((question) =>
+        question === null
+          ? of(null)
+          : this.compute.result('plan', question).pipe(
+              map((result) => ({ ...result, question })),
+              catchError((error: unknown) => {
+                this.notices.failure('The plan could not be computed', error);
+                return of(null);
+              }),
+            ),
+      ),
     ),
   );
+  /** The weeks as they were last computed: they stay in sight while the next ones are computed. */
   protected readonly forecasts = computed(
     () => new Map((this.reply()?.forecasts ?? []).map((entry) => [entry.strandId, entry])),
+  );
+  /** The weeks of what is asked now; empty while they are computed, so that nothing is said of a goal that was. */
+  protected readonly answered = computed(
+    (): ReadonlyMap<string, Forecast> => (this.reply()?.question === this.question() ? this.forecasts() : new Map()),
   );
   /** What was found in a search that was cut short is called so. */
   protected readonly bestFound = computed(() => this.reply()?.proven === false);

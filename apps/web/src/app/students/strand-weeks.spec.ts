@@ -218,6 +218,10 @@ describe('a strand', () => {
     };
     expect((await shown(plan, { forecast })).page.text()).toContain('Not within three years at 10 % a week.');
     expect((await shown(plan, { forecast, locked: true })).page.text()).toContain('Locked after a sign to stop.');
+    // An older forecast says nothing of a goal that was changed since.
+    const asking = await shown(plan, { forecast, answered: false });
+    expect(asking.page.text()).toContain('Computing the weeks…');
+    expect(asking.page.text()).not.toContain('Not within three years');
   });
 
   test('says where it stands, what is saved up, why it is not more, and what binds it', async () => {

@@ -91,6 +91,8 @@ export class StrandWeeks {
   /** The strand with its goal as it is typed. */
   readonly wish = input.required<Strand>();
   readonly forecast = input<Forecast>();
+  /** Whether the forecast is that of the goal as it is now; an older one is drawn, but nothing is said of it. */
+  readonly answered = input(true);
   readonly chance = input<Chance>();
   readonly place = input<StrandPlace>();
   /** What the machine says of it today; undefined while it is not known. */
@@ -115,14 +117,15 @@ export class StrandWeeks {
   protected readonly editing = computed(() => this.draft.value().edit);
   protected readonly grows = computed(() => axisLabels[this.strand().axis]);
   protected readonly unfolded = signal(false);
-  protected readonly inTime = computed(() => this.forecast()?.inTime ?? true);
+  private readonly said = computed(() => (this.answered() ? this.forecast() : undefined));
+  protected readonly inTime = computed(() => this.said()?.inTime ?? true);
   protected readonly verdict = computed(() => {
-    const forecast = this.forecast();
+    const forecast = this.said();
     return forecast === undefined ? 'Computing the weeks…' : this.inWords(forecast);
   });
   protected readonly chanceSaid = computed(() => {
     const chance = this.chance();
-    return chance === undefined || this.locked() ? '' : chanceWords(chance);
+    return chance === undefined || this.locked() || !this.answered() ? '' : chanceWords(chance);
   });
   protected readonly picture = computed(
     () => `${this.strand().exerciseName} over the weeks; the table below says the same`,
