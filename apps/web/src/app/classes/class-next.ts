@@ -74,8 +74,6 @@ export class ClassNext {
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly stored = toSignal(this.repository.journals$, { initialValue: [] });
-  /** Before the practices are read it is not known who has to stop: nobody goes to the hall. */
-  protected readonly known = this.everybody.known;
   protected readonly whenToStop = stopCaution;
   protected readonly draft = keptDraft(() => `class ${this.taught().id} ${this.clock.today()}`, HereSchema, {
     here: [],
@@ -93,17 +91,15 @@ export class ClassNext {
   protected readonly plan = computed(() =>
     classLesson(this.taught(), this.everybody.routines(), this.chains(), this.schools(), this.everybody.shelf()),
   );
-  /** Those who belong to it, then who else is here. */
+  /** Who belongs to it, then who else is here. */
+  private readonly ids = computed(() => [...new Set([...this.taught().roster, ...this.draft.value().guests])]);
+  private readonly members = this.everybody.firstOf(this.ids);
+  /** Before the practices of each are read it is not known who has to stop: nobody goes to the hall. */
+  protected readonly known = computed(() => this.members() !== null);
   private readonly people = computed((): ClassPerson[] => {
-    const { roster } = this.taught();
-    const all = new Map(this.everybody.all().map((one) => [one.student.id, one]));
-    const ids = [...new Set([...roster, ...this.draft.value().guests])];
-    const routine = this.plan()?.routine;
-    return ids.flatMap((id) => {
-      const one = all.get(id);
-      if (one === undefined || routine === undefined) return [];
-      return [classPerson(routine, one.person, this.meetings())];
-    });
+    const [routine, members] = [this.plan()?.routine, this.members()];
+    if (routine === undefined || members === null) return [];
+    return members.map(({ person }) => classPerson(routine, person, this.meetings()));
   });
   private readonly here = computed(() => new Set(this.draft.value().here));
   /** Those who are here; while nobody is, all who may come. */

@@ -6,7 +6,6 @@ import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Editing } from '../data/editing';
-import { Everybody } from '../data/everybody';
 import { Repository } from '../data/repository';
 import { classTimes } from '../ui/class-words';
 import { NotKept } from '../ui/not-kept';
@@ -21,7 +20,6 @@ type Tab = z.infer<typeof TabSchema>;
 @Component({
   selector: 'pk-class-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [Everybody],
   imports: [ClassNext, ClassSetUp, ClassTerm, FormsModule, NotKept, RouterLink, SelectButton],
   template: `
     @let it = edit.draft();

@@ -68,7 +68,8 @@ export const tableNames = [
 @Injectable({ providedIn: 'root', useFactory: () => new Database(databaseName[inject(SPACE)]) })
 export class Database extends Dexie {
   constructor(name: string) {
-    super(name);
+    // What is read is never changed in place, and years of practices need not be copied for that.
+    super(name, { cache: 'immutable' });
     // Versions stand here oldest first, each with its upgrade.
     this.version(1).stores({
       schools: 'id',

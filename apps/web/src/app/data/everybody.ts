@@ -1,7 +1,7 @@
-import { Injectable, computed, inject } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
-import { combineLatest, distinctUntilChanged, filter, map, switchMap } from 'rxjs';
+import { distinctUntilChanged, filter, map, shareReplay, switchMap } from 'rxjs';
 import { groupBy, personRecord, type Exercise, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
 import { Clock } from './clock';
 import { oneAfterTheOther } from './one-after-the-other';
@@ -28,8 +28,11 @@ const isSame = (one: StoredPerson, other: StoredPerson): boolean =>
   equal(one.corrections, other.corrections) &&
   equal(one.measures, other.measures);
 
-/** The record of each student, for views that look at everybody. Provided by the view that needs it. */
-@Injectable()
+/**
+ * The record of each student, for views that look at everybody: begun by the first that does, and carried on with each change from then on, so that
+ * the next view finds what the one before has read.
+ */
+@Injectable({ providedIn: 'root' })
 export class Everybody {
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
@@ -47,11 +50,20 @@ export class Everybody {
     filter((students) => students !== undefined),
     map((students) => students.map(({ id }) => id)),
     distinctUntilChanged((one, other) => equal(one, other)),
+    shareReplay({ bufferSize: 1, refCount: true }),
   );
+  /** Those who are wanted before the others. */
+  private readonly urgent = signal<readonly string[]>([]);
   /** What tells of each, by student, as far as it is read: one after the other, so that the page goes on. */
   private readonly each = toSignal(
-    combineLatest([this.ids$, this.today$]).pipe(
-      switchMap(([ids, today]) => oneAfterTheOther(ids, (id) => this.repository.tellingOf(id, today))),
+    this.today$.pipe(
+      switchMap((today) =>
+        oneAfterTheOther(
+          this.ids$,
+          (id) => this.repository.tellingOf(id, today),
+          () => untracked(this.urgent),
+        ),
+      ),
     ),
   );
 
@@ -78,6 +90,25 @@ export class Everybody {
     const [read, each] = [this.read(), this.each()];
     return read !== null && each !== undefined && read.students.every(({ id }) => each.has(id));
   });
+  /**
+   * Those among these who are students, in this order, and read before the others; null while not everything of each is read. Called where signals
+   * are made.
+   */
+  firstOf(ids: Signal<readonly string[]>): Signal<readonly OneOfAll[] | null> {
+    effect(() => {
+      this.urgent.set(ids());
+    });
+    return computed(() => {
+      const read = this.read();
+      if (read === null) return null;
+      const there = new Set(read.students.map(({ id }) => id));
+      const known = new Map(this.soFar().map((one) => [one.student.id, one]));
+      const wanted = ids().filter((id) => there.has(id));
+      const found = wanted.flatMap((id) => known.get(id) ?? []);
+      return found.length === wanted.length ? found : null;
+    });
+  }
+
   readonly anyLog = computed(() => [...(this.each()?.values() ?? [])].some(({ logs }) => logs.length > 0));
 
   private readonly made = new Map<string, { stored: StoredPerson; today: string; one: OneOfAll }>();

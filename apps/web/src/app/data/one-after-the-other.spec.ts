@@ -1,20 +1,25 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { Subject } from 'rxjs';
+import { BehaviorSubject, Subject } from 'rxjs';
 import { inSlices } from './in-slices';
 import { oneAfterTheOther } from './one-after-the-other';
 
 describe('one after the other', () => {
-  const of = (keys: readonly string[]) => {
-    const streams = new Map(keys.map((key) => [key, new Subject<number>()]));
+  const of = (keys: readonly string[], urgent: readonly string[] = []) => {
+    const streams = new Map([...keys, 'later'].map((key) => [key, new Subject<number>()]));
+    const list = new BehaviorSubject(keys);
     const begun: string[] = [];
     const given: ReadonlyMap<string, number>[] = [];
     const failed: unknown[] = [];
-    const subscription = oneAfterTheOther(keys, (key) => {
-      begun.push(key);
-      return streams.get(key)!;
-    }).subscribe({ next: (found) => given.push(found), error: (error) => failed.push(error) });
-    return { streams, begun, given, failed, subscription };
+    const subscription = oneAfterTheOther(
+      list,
+      (key) => {
+        begun.push(key);
+        return streams.get(key)!;
+      },
+      () => urgent,
+    ).subscribe({ next: (found) => given.push(found), error: (error) => failed.push(error) });
+    return { streams, list, begun, given, failed, subscription };
   };
 
   test('each is begun when the one before has come, and the whole is given out when all have', () => {
@@ -52,7 +57,33 @@ describe('one after the other', () => {
     const other = of(['a', 'b']);
     other.streams.get('a')!.next(1);
     other.subscription.unsubscribe();
-    expect([...other.streams.values()].map(({ observed }) => observed)).toEqual([false, false]);
+    expect([...other.streams.values()].map(({ observed }) => observed)).toEqual([false, false, false]);
+  });
+
+  test('what is wanted first comes first and is given out as it comes', () => {
+    const { streams, begun, given } = of(['a', 'b', 'c'], ['c']);
+    expect(begun).toEqual(['c']);
+    streams.get('c')!.next(3);
+    expect(begun).toEqual(['c', 'a']);
+    expect(given).toEqual([new Map([['c', 3]])]);
+  });
+
+  test('a key that comes is begun, one that goes is forgotten, and what is there stays', () => {
+    const { streams, list, begun, given } = of(['a', 'b']);
+    list.next(['b', 'later']);
+    expect(streams.get('a')!.observed).toBe(false);
+    expect(begun).toEqual(['a', 'b']);
+    streams.get('b')!.next(2);
+    streams.get('later')!.next(5);
+    expect(begun).toEqual(['a', 'b', 'later']);
+    expect(given.at(-1)).toEqual(
+      new Map([
+        ['b', 2],
+        ['later', 5],
+      ]),
+    );
+    list.next(['later']);
+    expect(given.at(-1)).toEqual(new Map([['later', 5]]));
   });
 });
 

@@ -25,7 +25,6 @@ import { Workbench } from './workbench';
 @Component({
   selector: 'pk-class-look',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [Everybody],
   imports: [Button, FormsModule, RouterLink, Select],
   template: `
     @if (classes().length === 0) {
@@ -111,18 +110,20 @@ export class ClassLook {
   private readonly everybody = inject(Everybody);
   protected readonly chosen = remembered('routine-class');
   protected readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
-  protected readonly known = this.everybody.known;
   protected readonly of = computed(() => this.classes().find(({ id }) => id === this.chosen.value()) ?? null);
 
+  private readonly roster = computed(() => this.of()?.roster ?? []);
+  /** Those of the class; null while not everything of them is read. */
+  private readonly members = this.everybody.firstOf(this.roster);
+  protected readonly known = computed(() => this.members() !== null);
   private readonly rungs = computed(() => {
-    const [routine, of] = [this.bench.routine(), this.of()];
-    if (routine == null || of === null || !this.known()) return [];
-    const roster = new Map(this.everybody.all().map((one) => [one.student.id, one]));
-    return of.roster.flatMap((id) => {
-      const one = roster.get(id);
-      if (one === undefined) return [];
-      return [{ studentId: id, name: one.student.name, rungs: ownRungs(routine, one.person) }];
-    });
+    const [routine, members] = [this.bench.routine(), this.members()];
+    if (routine == null || members === null) return [];
+    return members.map(({ student: { id, name }, person }) => ({
+      studentId: id,
+      name,
+      rungs: ownRungs(routine, person),
+    }));
   });
   private readonly segments = computed(() =>
     (this.bench.routine()?.segments ?? []).filter((segment): segment is ExerciseSegment => segment.type === 'exercise'),

@@ -55,7 +55,6 @@ interface Planned {
 @Component({
   selector: 'pk-season',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [Everybody],
   imports: [Empty, FormsModule, RouterLink, Select, VerdictMark],
   templateUrl: './season-page.html',
   styleUrl: './season-page.scss',

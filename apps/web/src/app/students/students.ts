@@ -41,7 +41,6 @@ interface Row {
 @Component({
   selector: 'pk-students',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [Everybody],
   imports: [
     Button,
     ButtonDirective,

@@ -22,7 +22,6 @@ import { FirstSteps } from './first-steps';
   selector: 'pk-today-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, CameInList, FirstSteps, RouterLink, VerdictMark],
-  providers: [Everybody],
   templateUrl: './today-board.html',
   styleUrl: './today-board.scss',
 })
