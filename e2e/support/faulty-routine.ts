@@ -1,16 +1,16 @@
-interface Part {
+export interface Part {
   readonly exerciseId: string;
   readonly dose: Record<string, unknown>;
   readonly turned?: Record<string, number>;
 }
 
-const both = (amount: number) => [{ side: 'both', direction: 'none', amount }];
-const sides = (left: number, right: number) => [
+export const both = (amount: number) => [{ side: 'both', direction: 'none', amount }];
+export const sides = (left: number, right: number) => [
   { side: 'left', direction: 'none', amount: left },
   { side: 'right', direction: 'none', amount: right },
 ];
-const hold = (holdSeconds: number, amounts: unknown) => ({ kind: 'hold', holdSeconds, restSeconds: 10, amounts });
-const cycle = (cycleSeconds: number, amounts: unknown) => ({ kind: 'cycle', cycleSeconds, restSeconds: 0, amounts });
+export const hold = (holdSeconds: number, amounts: unknown) => ({ kind: 'hold', holdSeconds, restSeconds: 10, amounts });
+export const cycle = (cycleSeconds: number, amounts: unknown) => ({ kind: 'cycle', cycleSeconds, restSeconds: 0, amounts });
 
 /** One of each fault a routine can have, for a person of seventy with high blood pressure. */
 const parts: readonly Part[] = [
@@ -47,7 +47,7 @@ const segmentOf = ({ exerciseId, dose, turned }: Part, index: number) => ({
       : { kneeBendDeg: null, weightShare: null, shoulderRaiseDeg: null, ahead: null, ...turned },
 });
 
-const routineOf = (id: string, name: string, list: readonly Part[]) => ({
+export const routineOf = (id: string, name: string, list: readonly Part[]) => ({
   id,
   name,
   note: '',
@@ -58,7 +58,7 @@ const routineOf = (id: string, name: string, list: readonly Part[]) => ({
   room: { width: 4, depth: 4 },
 });
 
-function bundle(change: Record<string, readonly unknown[]>): string {
+export function bundle(change: Record<string, readonly unknown[]>): string {
   const kinds = ['schools', 'exercises', 'students', 'plans', 'logs', 'decisions', 'measures', 'chains', 'corrections'];
   const contents = { ...Object.fromEntries(kinds.map((kind) => [kind, []])), ...change };
   return JSON.stringify({ format: 'pomek bundle', version: 1, writtenAt: '2026-03-02T09:00:00.000Z', contents });
