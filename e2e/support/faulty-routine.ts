@@ -9,8 +9,18 @@ export const sides = (left: number, right: number) => [
   { side: 'left', direction: 'none', amount: left },
   { side: 'right', direction: 'none', amount: right },
 ];
-export const hold = (holdSeconds: number, amounts: unknown) => ({ kind: 'hold', holdSeconds, restSeconds: 10, amounts });
-export const cycle = (cycleSeconds: number, amounts: unknown) => ({ kind: 'cycle', cycleSeconds, restSeconds: 0, amounts });
+export const hold = (holdSeconds: number, amounts: unknown) => ({
+  kind: 'hold',
+  holdSeconds,
+  restSeconds: 10,
+  amounts,
+});
+export const cycle = (cycleSeconds: number, amounts: unknown) => ({
+  kind: 'cycle',
+  cycleSeconds,
+  restSeconds: 0,
+  amounts,
+});
 
 /** One of each fault a routine can have, for a person of seventy with high blood pressure. */
 const parts: readonly Part[] = [

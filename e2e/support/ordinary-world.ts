@@ -102,7 +102,12 @@ export const ordinaryWorld = (): string =>
       routineOf('deep-squats', 'Deep squats', [{ exerciseId: 'squat-and-bounce', dose: cycle(3, both(27)) }]),
     ],
     plans: [
-      plan('petra-plan', 'petra', 'one-stand', strand({ start: 240, level: 240, target: 300, targetDay: '2026-05-04' })),
+      plan(
+        'petra-plan',
+        'petra',
+        'one-stand',
+        strand({ start: 240, level: 240, target: 300, targetDay: '2026-05-04' }),
+      ),
       plan('gus-plan', 'gus', 'short-stand', strand({ start: 60, level: 60, target: 120, targetDay: '2026-06-01' })),
       plan('ida-plan', 'ida', 'short-stand', strand({ start: 60, level: 60, target: 120, targetDay: '2026-06-01' })),
     ],

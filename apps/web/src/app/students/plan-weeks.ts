@@ -104,8 +104,8 @@ export class PlanWeeks {
     () => new Map((this.reply()?.forecasts ?? []).map((entry) => [entry.strandId, entry])),
   );
   /** The weeks of what is asked now; empty while they are computed, so that nothing is said of a goal that was. */
-  protected readonly answered = computed(
-    (): ReadonlyMap<string, Forecast> => (this.reply()?.question === this.question() ? this.forecasts() : new Map()),
+  protected readonly answered = computed((): ReadonlyMap<string, Forecast> =>
+    this.reply()?.question === this.question() ? this.forecasts() : new Map(),
   );
   /** What was found in a search that was cut short is called so. */
   protected readonly bestFound = computed(() => this.reply()?.proven === false);
