@@ -59,6 +59,7 @@ const floors = [
   'axis',
   'fit',
   'figure',
+  'bodyForm',
   'endurance',
   'practice',
   'load',

@@ -33,6 +33,7 @@ const views = [
     async then(page) {
       await page.getByRole('button', { name: 'Cycle', exact: true }).click();
       await page.getByRole('slider').first().fill('62');
+      await page.locator('pk-body-in-space .making').waitFor({ state: 'detached', timeout: 60_000 });
       await page.evaluate(() => scrollTo(0, 0));
     },
   },

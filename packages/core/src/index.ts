@@ -10,6 +10,7 @@ export * from './days';
 export * from './demo';
 export * from './endurance';
 export * from './figure';
+export * from './bodyForm';
 export * from './film';
 export * from './findings';
 export * from './fit';

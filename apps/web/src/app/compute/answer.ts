@@ -1,4 +1,5 @@
 import {
+  bodyForm,
   bodyOf,
   csvLogs,
   cueTracks,
@@ -81,6 +82,8 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       const { film, still, student, exercise, school } = request;
       return readFilm(film, still, stillTerms(still, student, exercise, school)) as ResultOf<'film'>;
     }
+    case 'body-form':
+      return bodyForm(bodyOf(withoutGaps(request.body))) as ResultOf<'body-form'>;
     case 'csv-columns': {
       const { columns, rows } = readCsv(await request.file.text());
       return { columns: [...columns], rows: rows.length };

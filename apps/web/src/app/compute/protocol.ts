@@ -86,6 +86,7 @@ export const RequestSchema = z.discriminatedUnion('task', [
     exercise: ExerciseSchema.nullable(),
     school: SchoolSchema,
   }),
+  z.object({ task: z.literal('body-form'), body: bodyMeasures }),
   z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
   z.object({
     task: z.literal('csv-logs'),
@@ -186,6 +187,17 @@ export const resultSchemas = {
   }),
   'cue-tracks': z.object({ file: z.instanceof(Blob) }),
   film: FilmReadingSchema,
+  'body-form': z.array(
+    z.object({
+      stuff: z.enum(['jacket', 'trousers', 'sash', 'skin', 'hair', 'shoe']),
+      points: z.instanceof(Float32Array),
+      normals: z.instanceof(Float32Array),
+      index: z.instanceof(Uint32Array),
+      bones: z.instanceof(Uint8Array),
+      weights: z.instanceof(Float32Array),
+      weave: z.instanceof(Float32Array),
+    }),
+  ),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({
     logs: z.number().int(),

@@ -34,7 +34,8 @@ import {
   type School,
   type FigureView,
 } from '@pomek/core';
-import { Figure, type PathCount } from '../ui/figure';
+import type { PathCount } from '../ui/figure';
+import { BodyInSpace } from '../space/body-in-space';
 import type { Person } from '../data/person-choice';
 
 const SAMPLES = 60;
@@ -51,7 +52,7 @@ const NEARLY = 1e-6;
 @Component({
   selector: 'pk-cycle-player',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Figure, FormsModule, SelectButton],
+  imports: [BodyInSpace, Button, FormsModule, SelectButton],
   templateUrl: './cycle-player.html',
   styleUrl: './cycle-player.scss',
 })
@@ -77,6 +78,7 @@ export class CyclePlayer {
   protected readonly views = [
     { label: 'Front', value: 'front' },
     { label: 'Side', value: 'side' },
+    { label: 'Behind', value: 'behind' },
     { label: 'Above', value: 'above' },
   ];
   protected readonly speeds = [
@@ -103,6 +105,8 @@ export class CyclePlayer {
     this.drill().phasesSwap && Math.floor(this.at()) % 2 === 1 ? flippedSide(this.side()) : this.side(),
   );
   protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
+  /** From the side an outline is drawn square to the working foot. */
+  protected readonly outline = computed(() => this.poseAt(this.place(), this.turnSide(), this.view() === 'side'));
   private readonly poses = computed(() =>
     Array.from({ length: SAMPLES }, (_, index) => this.poseAt(index / SAMPLES, this.side())),
   );
@@ -216,9 +220,9 @@ export class CyclePlayer {
     this.at.update((at) => Math.floor(at) + ((found ?? (direction === 1 ? 0 : places.at(-2)!)) % 1));
   }
 
-  private poseAt(place: number, side: FootSide) {
+  private poseAt(place: number, side: FootSide, square = false) {
     const { posture } = this.drill();
     const moment = cycleMoment(this.drill(), this.school(), place) ?? stillMoment({ posture });
-    return figurePose(this.person().body, this.settled(), moment, side, this.view() === 'side');
+    return figurePose(this.person().body, this.settled(), moment, side, square);
   }
 }

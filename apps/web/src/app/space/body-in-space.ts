@@ -1,0 +1,255 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  type ElementRef,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import equal from 'fast-deep-equal';
+import { NEVER, catchError, defer, distinctUntilChanged, filter, map, of, switchMap } from 'rxjs';
+import type { FigurePose, FigureView, Point3 } from '@pomek/core';
+import { Figure, type PathCount } from '../ui/figure';
+import { BodyForms } from './body-forms';
+import type { BodyScene, Stand } from './body-scene';
+import { lookOf } from './look';
+
+/** Where one stands for each view, degrees. */
+const stands: Readonly<Record<FigureView, Stand>> = {
+  front: { roundDeg: 0, upDeg: 8 },
+  side: { roundDeg: 90, upDeg: 5 },
+  behind: { roundDeg: 180, upDeg: 8 },
+  above: { roundDeg: 180, upDeg: 88 },
+};
+/** How long it takes to turn to another view, ms, and how far a key turns, degrees. */
+const TURN_MS = 450;
+const KEY_DEG = 15;
+/** Degrees for a pixel dragged. */
+const DRAG_DEG = 0.45;
+
+/**
+ * A body in space, which can be turned by dragging and by the arrow keys. The outline stands in for it while its surface is made, and takes over where
+ * there is no WebGL or it is lost.
+ */
+@Component({
+  selector: 'pk-body-in-space',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Figure, NgTemplateOutlet],
+  template: `
+    <ng-template #outline>
+      <pk-figure
+        [pose]="flat() ?? pose()"
+        [view]="view()"
+        [highest]="highest()"
+        [pxPerMetre]="view() === 'above' ? 260 : 200"
+        [text]="text()"
+        [handPath]="handPath()"
+        [counts]="counts()"
+      />
+    </ng-template>
+    @if (outlined()) {
+      <ng-container [ngTemplateOutlet]="outline" />
+    } @else {
+      <div
+        class="stage"
+        tabindex="0"
+        role="img"
+        [attr.aria-label]="text() + ' Arrow keys turn it.'"
+        (pointerdown)="take($event)"
+        (pointermove)="turn($event)"
+        (pointerup)="leave()"
+        (pointercancel)="leave()"
+        (keydown)="turnByKey($event)"
+      >
+        <canvas #canvas aria-hidden="true"></canvas>
+        @for (bead of beads(); track bead.count) {
+          <span class="bead num" aria-hidden="true" [style.left.px]="bead.x" [style.top.px]="bead.y">{{
+            bead.count
+          }}</span>
+        }
+        @if (!drawn()) {
+          <div class="making" aria-hidden="true"><ng-container [ngTemplateOutlet]="outline" /></div>
+        }
+      </div>
+    }
+  `,
+  styleUrl: './body-in-space.scss',
+})
+export class BodyInSpace {
+  private readonly forms = inject(BodyForms);
+  readonly pose = input.required<FigurePose>();
+  /** The pose as the outline draws it, where that is another one. */
+  readonly flat = input<FigurePose>();
+  /** From where it is seen until it is turned. */
+  readonly view = input<FigureView>('front');
+  readonly text = input('');
+  readonly handPath = input<readonly Point3[]>([]);
+  readonly counts = input<readonly PathCount[]>([]);
+  /** Up to where a hand goes, m. */
+  readonly highest = input(0);
+
+  private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
+  /** Where nothing is drawn in space, or the picture was lost. */
+  private readonly lost = signal(typeof WebGL2RenderingContext === 'undefined');
+  private readonly form = toSignal(
+    toObservable(computed(() => this.pose().body)).pipe(
+      distinctUntilChanged((one, other) => equal(one, other)),
+      filter(() => !this.lost()),
+      switchMap((body) =>
+        this.forms.of(body).pipe(
+          map((parts) => ({ body, parts })),
+          catchError(() => of('failed' as const)),
+        ),
+      ),
+    ),
+  );
+  private readonly drawing = toSignal(
+    defer(() => (this.lost() ? NEVER : import('./body-scene'))).pipe(
+      map((module) => module.BodyScene),
+      catchError(() => of('failed' as const)),
+    ),
+  );
+  protected readonly outlined = computed(() => this.lost() || this.form() === 'failed' || this.drawing() === 'failed');
+  private readonly scene = signal<BodyScene | null>(null);
+  private readonly stand = signal<Stand>(stands.front);
+  private readonly size = signal({ width: 0, height: 0 });
+  private readonly look = lookOf();
+  protected readonly drawn = signal(false);
+  protected readonly beads = signal<readonly (PathCount & { x: number; y: number })[]>([]);
+  private frame = 0;
+  private turning = 0;
+  private held: { x: number; y: number; from: Stand } | null = null;
+  private readonly top = computed(() => Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06));
+
+  constructor() {
+    afterNextRender(() => {
+      this.stand.set(stands[this.view()]);
+    });
+    effect((onCleanup) => {
+      const [canvas, form, Drawing] = [this.canvas()?.nativeElement, this.form(), this.drawing()];
+      if (canvas === undefined || form === undefined || form === 'failed') return;
+      if (Drawing === undefined || Drawing === 'failed') return;
+      let scene: BodyScene;
+      try {
+        scene = new Drawing(canvas, form.parts, form);
+      } catch {
+        this.lost.set(true);
+        return;
+      }
+      const lose = (): void => this.lost.set(true);
+      canvas.addEventListener('webglcontextlost', lose);
+      const watch = new ResizeObserver(([entry]) => {
+        const { width, height } = entry!.contentRect;
+        this.size.set({ width: Math.floor(width), height: Math.floor(height) });
+      });
+      watch.observe(canvas.parentElement!);
+      this.scene.set(scene);
+      onCleanup(() => {
+        canvas.removeEventListener('webglcontextlost', lose);
+        watch.disconnect();
+        this.scene.set(null);
+        scene.dispose();
+      });
+    });
+    effect(() => {
+      const [scene, look] = [this.scene(), this.look()];
+      scene?.dress(look);
+    });
+    effect(() => {
+      const [scene, { width, height }] = [this.scene(), this.size()];
+      if (width > 0 && height > 0) scene?.resize(width, height);
+    });
+    effect(() => {
+      this.scene()?.follow(this.handPath());
+    });
+    effect(() => {
+      const view = this.view();
+      untracked(() => this.turnTo(stands[view]));
+    });
+    // Whatever changes is drawn once, with the next frame.
+    effect(() => {
+      const [scene, pose, stand, { width }] = [this.scene(), this.pose(), this.stand(), this.size()];
+      const [counts, top] = [this.counts(), this.top()];
+      this.look();
+      this.handPath();
+      cancelAnimationFrame(this.frame);
+      if (scene === null || width === 0) return;
+      this.frame = requestAnimationFrame(() => {
+        scene.stand(pose);
+        const place = scene.draw(stand, top);
+        this.beads.set(counts.map((entry) => ({ ...entry, ...place(entry.point) })));
+        this.drawn.set(true);
+      });
+    });
+    inject(DestroyRef).onDestroy(() => {
+      cancelAnimationFrame(this.frame);
+      cancelAnimationFrame(this.turning);
+    });
+  }
+
+  protected take(event: PointerEvent): void {
+    cancelAnimationFrame(this.turning);
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    this.held = { x: event.clientX, y: event.clientY, from: this.stand() };
+  }
+
+  protected turn(event: PointerEvent): void {
+    if (this.held === null) return;
+    const { x, y, from: begun } = this.held;
+    this.stand.set(
+      bounded({
+        roundDeg: begun.roundDeg + (event.clientX - x) * DRAG_DEG,
+        upDeg: begun.upDeg + (event.clientY - y) * DRAG_DEG,
+      }),
+    );
+  }
+
+  protected leave(): void {
+    this.held = null;
+  }
+
+  protected turnByKey(event: KeyboardEvent): void {
+    const turns: Readonly<Record<string, Stand>> = {
+      ArrowLeft: { roundDeg: -KEY_DEG, upDeg: 0 },
+      ArrowRight: { roundDeg: KEY_DEG, upDeg: 0 },
+      ArrowUp: { roundDeg: 0, upDeg: KEY_DEG },
+      ArrowDown: { roundDeg: 0, upDeg: -KEY_DEG },
+    };
+    const by = turns[event.key];
+    if (by === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    const { roundDeg, upDeg } = this.stand();
+    this.turnTo(bounded({ roundDeg: roundDeg + by.roundDeg, upDeg: upDeg + by.upDeg }), TURN_MS / 3);
+  }
+
+  /** Softly, by the shorter way round; at once where movement is not wanted. */
+  private turnTo(to: Stand, ms = TURN_MS): void {
+    cancelAnimationFrame(this.turning);
+    const start = this.stand();
+    const round = ((((to.roundDeg - start.roundDeg) % 360) + 540) % 360) - 180;
+    const up = to.upDeg - start.upDeg;
+    if (!this.drawn() || matchMedia('(prefers-reduced-motion: reduce)').matches) {
+      this.stand.set(to);
+      return;
+    }
+    const begun = performance.now();
+    const step = (now: number): void => {
+      const t = Math.min(1, Math.max(0, (now - begun) / ms));
+      const soft = t * t * (3 - 2 * t);
+      this.stand.set({ roundDeg: start.roundDeg + soft * round, upDeg: start.upDeg + soft * up });
+      if (t < 1) this.turning = requestAnimationFrame(step);
+    };
+    this.turning = requestAnimationFrame(step);
+  }
+}
+
+/** Nobody looks from below the floor. */
+const bounded = ({ roundDeg, upDeg }: Stand): Stand => ({ roundDeg, upDeg: Math.max(-4, Math.min(88, upDeg)) });

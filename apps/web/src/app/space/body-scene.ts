@@ -1,0 +1,323 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  CanvasTexture,
+  CatmullRomCurve3,
+  CircleGeometry,
+  Color,
+  DirectionalLight,
+  HemisphereLight,
+  Mesh,
+  MeshBasicMaterial,
+  MeshStandardMaterial,
+  Object3D,
+  PerspectiveCamera,
+  PlaneGeometry,
+  Scene,
+  Skeleton,
+  SkinnedMesh,
+  TubeGeometry,
+  Vector3,
+  WebGLRenderer,
+  Bone,
+} from 'three';
+import {
+  boneLength,
+  boneMatrix,
+  boneNames,
+  formSkeleton,
+  restSkeleton,
+  type FigurePose,
+  type FormPart,
+  type FormStuff,
+  type Point3,
+} from '@pomek/core';
+
+/** From where the body is looked at: degrees round it, from its front to its right, and up. */
+export interface Stand {
+  readonly roundDeg: number;
+  readonly upDeg: number;
+}
+
+/** The colours of a scene, as the page has them. */
+export interface Look {
+  readonly cloth: Readonly<Record<FormStuff, string>>;
+  /** What is woven into the sleeves and the trouser legs of each side. */
+  readonly weave: { readonly left: string; readonly right: string };
+  readonly floor: string;
+  readonly shadow: string;
+  readonly path: string;
+  /** How bright the sky is, and how bright the sun. */
+  readonly sky: number;
+  readonly sun: number;
+}
+
+const OPENING_DEG = 22;
+/** Frames after which it is judged whether the machine keeps up, and what they may take, ms. */
+const JUDGED = 12;
+const SLOW_MS = 28;
+/** The coarsest it gets, as a share of the pixels of the screen. */
+const COARSEST = 0.5;
+
+const weaveShader = `
+  float woven = smoothstep(0.45, 0.7, abs(vWeave));
+  float thread = 0.0;
+  if (vWeave < 0.0) {
+    float u = (vRest.y + 0.7 * vRest.x + 0.25 * vRest.z) * 36.0;
+    float w = fwidth(u);
+    thread = 1.0 - smoothstep(0.17 - w, 0.17 + w, abs(fract(u) - 0.5));
+    thread *= 1.0 - smoothstep(0.35, 0.8, w);
+    thread += 0.34 * smoothstep(0.35, 0.8, w);
+  } else {
+    vec3 p = vRest * 30.0;
+    vec3 a = fract(p) - 0.5;
+    vec3 b = fract(p + 0.5) - 0.5;
+    float d = min(length(a), length(b));
+    float w = fwidth(p.y) + fwidth(p.x) + fwidth(p.z);
+    thread = 1.0 - smoothstep(0.3 - 0.4 * w, 0.3 + 0.4 * w, d);
+    thread *= 1.0 - smoothstep(0.5, 1.2, w);
+    thread += 0.3 * smoothstep(0.5, 1.2, w);
+  }
+  diffuseColor.rgb = mix(diffuseColor.rgb, vWeave < 0.0 ? weaveLeft : weaveRight, 0.8 * thread * woven);
+`;
+
+/** All parts as one mesh: one surface to draw. */
+function joined(parts: readonly FormPart[]): { geometry: BufferGeometry; stuff: FormStuff[] } {
+  const points = parts.reduce((sum, part) => sum + part.points.length / 3, 0);
+  const all = {
+    position: new Float32Array(points * 3),
+    normal: new Float32Array(points * 3),
+    color: new Float32Array(points * 3),
+    weave: new Float32Array(points),
+    skinIndex: new Uint16Array(points * 4),
+    skinWeight: new Float32Array(points * 4),
+  };
+  const index: number[] = [];
+  const stuff: FormStuff[] = [];
+  let from = 0;
+  for (const part of parts) {
+    all.position.set(part.points, from * 3);
+    all.normal.set(part.normals, from * 3);
+    all.weave.set(part.weave, from);
+    all.skinIndex.set(part.bones, from * 4);
+    all.skinWeight.set(part.weights, from * 4);
+    for (const at of part.index) index.push(at + from);
+    for (let at = 0; at < part.points.length / 3; at += 1) stuff.push(part.stuff);
+    from += part.points.length / 3;
+  }
+  const geometry = new BufferGeometry();
+  for (const [name, values] of Object.entries(all)) {
+    const size = name === 'weave' ? 1 : name.startsWith('skin') ? 4 : 3;
+    geometry.setAttribute(name, new BufferAttribute(values, size));
+  }
+  geometry.setIndex(index);
+  return { geometry, stuff };
+}
+
+/** A soft round shadow. */
+function softSpot(): CanvasTexture {
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 64;
+  const draw = canvas.getContext('2d')!;
+  const round = draw.createRadialGradient(32, 32, 0, 32, 32, 32);
+  round.addColorStop(0, 'rgba(255,255,255,1)');
+  round.addColorStop(0.55, 'rgba(255,255,255,0.45)');
+  round.addColorStop(1, 'rgba(255,255,255,0)');
+  draw.fillStyle = round;
+  draw.fillRect(0, 0, 64, 64);
+  return new CanvasTexture(canvas);
+}
+
+const at = ({ x, y, z }: Point3): Vector3 => new Vector3(x, y, z);
+
+/**
+ * A body drawn in space, without anything of the page: it is told its pose, its colours and from where it is looked at, and draws when asked.
+ * It adds no number to what the core says.
+ */
+export class BodyScene {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(OPENING_DEG, 1, 1, 30);
+  private readonly sky = new HemisphereLight('#ffffff', '#b9b2a4', 1.6);
+  private readonly sun = new DirectionalLight('#fff4e4', 1.9);
+  private readonly bones: Bone[] = boneNames.map(() => new Bone());
+  private readonly body: SkinnedMesh<BufferGeometry, MeshStandardMaterial>;
+  private readonly stuff: readonly FormStuff[];
+  /** Of each bone at rest, m. */
+  private readonly lengths: readonly number[];
+  private readonly weave = { left: { value: new Color() }, right: { value: new Color() } };
+  private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
+  private readonly spot = softSpot();
+  private readonly shadows: readonly Mesh<PlaneGeometry, MeshBasicMaterial>[];
+  private path: Mesh<TubeGeometry, MeshBasicMaterial> | null = null;
+  private pathColor = '#000000';
+  private taken: number[] = [];
+  private coarse = 1;
+  private size = { width: 1, height: 1 };
+
+  /** @throws Error where there is no WebGL */
+  constructor(canvas: HTMLCanvasElement, parts: readonly FormPart[], pose: Pick<FigurePose, 'body'>) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, powerPreference: 'low-power' });
+    const { geometry, stuff } = joined(parts);
+    this.stuff = stuff;
+    const material = new MeshStandardMaterial({ vertexColors: true, roughness: 0.9, metalness: 0 });
+    material.onBeforeCompile = (shader) => {
+      Object.assign(shader.uniforms, { weaveLeft: this.weave.left, weaveRight: this.weave.right });
+      shader.vertexShader = shader.vertexShader
+        .replace(
+          '#include <common>',
+          '#include <common>\nattribute float weave;\nvarying vec3 vRest;\nvarying float vWeave;',
+        )
+        .replace('#include <begin_vertex>', '#include <begin_vertex>\nvRest = position;\nvWeave = weave;');
+      shader.fragmentShader = shader.fragmentShader
+        .replace(
+          '#include <common>',
+          '#include <common>\nuniform vec3 weaveLeft;\nuniform vec3 weaveRight;\nvarying vec3 vRest;\nvarying float vWeave;',
+        )
+        .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}`);
+    };
+    this.body = new SkinnedMesh(geometry, material);
+    this.body.frustumCulled = false;
+    const rest = restSkeleton(pose.body);
+    for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
+    this.lengths = boneNames.map((name) => boneLength(rest[name]));
+    // The skeleton takes what its bones are at now for their rest.
+    this.body.bind(new Skeleton(this.bones), new Object3D().matrixWorld);
+    this.floor.rotation.x = -Math.PI / 2;
+    this.floor.position.y = -0.02;
+    this.shadows = [0, 1, 2].map(() => {
+      const material = new MeshBasicMaterial({ map: this.spot, transparent: true, depthWrite: false });
+      const shadow = new Mesh(new PlaneGeometry(1, 1), material);
+      shadow.rotation.x = -Math.PI / 2;
+      return shadow;
+    });
+    this.sun.position.set(2.4, 4, 1.4);
+    this.camera.add(new DirectionalLight('#ffffff', 0.5));
+    this.scene.add(this.sky, this.sun, this.floor, ...this.shadows, this.body, this.camera);
+  }
+
+  /** Brings every bone to where it is in a pose. */
+  stand(pose: FigurePose): void {
+    const places = formSkeleton(pose);
+    for (const [index, name] of boneNames.entries()) {
+      const stretch = boneLength(places[name]) / this.lengths[index]!;
+      this.bones[index]!.matrixWorld.fromArray(boneMatrix(places[name], stretch));
+    }
+    const { stature } = pose.body;
+    const spots = [
+      ...(['left', 'right'] as const).map((side) => {
+        const { heel, toe, share, lifted } = pose.feet[side];
+        const middle = { x: (heel.x + toe.x) / 2, z: (heel.z + toe.z) / 2 };
+        // The more weight on it, the darker it lies under the foot.
+        return { ...middle, wide: 0.2 * stature, dark: lifted ? 0.08 : 0.12 + 0.5 * share };
+      }),
+      { x: pose.pelvis.x, z: pose.pelvis.z, wide: 0.52 * stature, dark: 0.16 },
+    ];
+    for (const [index, { x, z, wide, dark }] of spots.entries()) {
+      const shadow = this.shadows[index]!;
+      shadow.position.set(x, -0.002 - index * 0.004, z);
+      shadow.scale.set(wide, wide, 1);
+      shadow.material.opacity = dark;
+    }
+  }
+
+  /** The way of a hand through the repetition; none where it is empty. */
+  follow(points: readonly Point3[]): void {
+    if (this.path !== null) {
+      this.scene.remove(this.path);
+      this.path.geometry.dispose();
+      this.path.material.dispose();
+      this.path = null;
+    }
+    if (points.length < 3) return;
+    const curve = new CatmullRomCurve3(points.map(at), true);
+    const material = new MeshBasicMaterial({ color: this.pathColor });
+    this.path = new Mesh(new TubeGeometry(curve, points.length * 3, 0.006, 8, true), material);
+    this.scene.add(this.path);
+  }
+
+  dress(look: Look): void {
+    const colors = new Map(Object.entries(look.cloth).map(([stuff, color]) => [stuff, new Color(color)]));
+    const attribute = this.body.geometry.getAttribute('color') as BufferAttribute;
+    for (const [index, stuff] of this.stuff.entries()) {
+      const { r, g, b } = colors.get(stuff)!;
+      attribute.setXYZ(index, r, g, b);
+    }
+    attribute.needsUpdate = true;
+    this.weave.left.value.set(look.weave.left);
+    this.weave.right.value.set(look.weave.right);
+    this.floor.material.color.set(look.floor);
+    for (const shadow of this.shadows) shadow.material.color.set(look.shadow);
+    this.pathColor = look.path;
+    this.path?.material.color.set(look.path);
+    this.sky.intensity = look.sky;
+    this.sun.intensity = look.sun;
+  }
+
+  resize(width: number, height: number): void {
+    this.size = { width, height };
+    this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2) * this.coarse);
+    this.renderer.setSize(width, height, false);
+  }
+
+  /**
+   * Draws it as seen from somewhere.
+   * @param highest up to where something moves, m
+   * @returns where a point falls on the picture, px
+   */
+  draw({ roundDeg, upDeg }: Stand, highest: number): (point: Point3) => { x: number; y: number } {
+    const { width, height } = this.size;
+    const [round, up] = [(roundDeg * Math.PI) / 180, (upDeg * Math.PI) / 180];
+    // The middle of what moves, and as far away that all of its height and an arm to either side are seen.
+    const middle = new Vector3(0, highest / 2 - 0.03, 0);
+    const half = Math.tan((OPENING_DEG * Math.PI) / 360);
+    const needed = Math.max((highest / 2 + 0.1) / half, 0.92 / (half * (width / height)));
+    const away = needed + 0.12;
+    this.camera.aspect = width / height;
+    this.camera.position.set(
+      middle.x + away * Math.cos(up) * Math.cos(round),
+      middle.y + away * Math.sin(up),
+      middle.z + away * Math.cos(up) * Math.sin(round),
+    );
+    // From right above, what is ahead of the body is up on the picture.
+    const over = Math.abs(Math.cos(up)) < 0.05;
+    this.camera.up.set(over ? -Math.cos(round) : 0, over ? 0 : 1, over ? -Math.sin(round) : 0);
+    this.camera.lookAt(middle);
+    this.camera.updateProjectionMatrix();
+    this.camera.updateMatrixWorld();
+    const begun = performance.now();
+    this.renderer.render(this.scene, this.camera);
+    this.keepUp(performance.now() - begun);
+    return (point) => {
+      const { x, y } = at(point).project(this.camera);
+      return { x: ((x + 1) / 2) * width, y: ((1 - y) / 2) * height };
+    };
+  }
+
+  dispose(): void {
+    this.follow([]);
+    this.body.geometry.dispose();
+    this.body.material.dispose();
+    this.body.skeleton.dispose();
+    for (const shadow of this.shadows) {
+      shadow.geometry.dispose();
+      shadow.material.dispose();
+    }
+    this.floor.geometry.dispose();
+    this.floor.material.dispose();
+    this.spot.dispose();
+    this.renderer.dispose();
+    this.renderer.forceContextLoss();
+  }
+
+  /** A machine that does not keep up gets fewer pixels, never a slower clock. */
+  private keepUp(ms: number): void {
+    this.taken.push(ms);
+    if (this.taken.length < JUDGED) return;
+    const [middle] = this.taken.toSorted((a, b) => a - b).slice(JUDGED / 2);
+    this.taken = [];
+    if (middle! < SLOW_MS || this.coarse <= COARSEST) return;
+    this.coarse = Math.max(COARSEST, this.coarse * 0.75);
+    this.resize(this.size.width, this.size.height);
+  }
+}

@@ -1,0 +1,10 @@
+export { bodyForm, type FormPart, type FormStuff } from './bodyForm';
+export {
+  boneLength,
+  boneMatrix,
+  boneNames,
+  formSkeleton,
+  restSkeleton,
+  type BoneName,
+  type FormSkeleton,
+} from './skeleton';
