@@ -276,6 +276,7 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, ano
   await expect(page.getByRole('button', { name: 'Stand still' })).toBeVisible();
   await page.getByRole('button', { name: 'Stand still' }).click();
   await knees.click();
+  await expect(moment).toHaveAttribute('aria-valuetext', new RegExp(`^${worst.toFixed(1).slice(0, 2)}`));
   await page.getByRole('combobox', { name: 'What is drawn through the film' }).click();
   await page.getByRole('option', { name: 'right knee bent, °' }).click();
   await expect(page.getByRole('img', { name: /^right knee bent: the film from/ })).toBeVisible();

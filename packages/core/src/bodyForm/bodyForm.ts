@@ -84,6 +84,9 @@ function around(points: readonly Point3[], room: number): Box {
   return { from: corner('min', -room), to: corner('max', room) };
 }
 
+/** How round the edges of hems and soles are, as a share of stature. House value for drawing. */
+const EDGE = 0.012;
+
 /** How far below the hips the jacket ends, as a share of stature. House value for drawing. */
 const HEM = 0.085;
 
@@ -129,6 +132,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.07, 0.078)),
   ];
   const jacket = within(
+    EDGE * S,
     flowing([...coat, tube(on('neck', 0), on('neck', 0.5), 0.042, 0.036), ...sides.flatMap(sleeve)], 0.035 * S),
     neckLine,
     hem,
@@ -144,7 +148,11 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
   const trousers = flowing([egg('pelvis', 0.45, [0.064, 0.08, 0.092]), ...sides.flatMap(leg)], 0.03 * S);
 
   const sashAt = hips + 0.028 * S;
-  const sash = within(thicker(flowing(coat, 0.035 * S), 0.003 * S), (at) => Math.abs(at.y - sashAt) - 0.013 * S);
+  const sash = within(
+    EDGE * S,
+    thicker(flowing(coat, 0.035 * S), 0.003 * S),
+    (at) => Math.abs(at.y - sashAt) - 0.013 * S,
+  );
 
   const face = rest.head.front;
   const skull = flowing(
@@ -171,7 +179,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     add(on('head', 0.62), scaled(face, 0.02 * S)),
     add(scaled(face, 0.75), scaled(UP, -0.66)),
   );
-  const hair = within(thicker(skull, 0.005 * S), hairLine, behindPlane(on('head', 0.12), scaled(UP, -1)));
+  const hair = within(EDGE * S, thicker(skull, 0.005 * S), hairLine, behindPlane(on('head', 0.12), scaled(UP, -1)));
 
   const hand = (side: FootSide): Piece => {
     const { from, to, front } = rest[`${side} hand`];
@@ -209,6 +217,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
 
   const shoe = (side: FootSide): Piece => {
     const field = within(
+      EDGE * S,
       flowing(
         [
           tube(on(`${side} foot`, 0.02), on(`${side} foot`, 0.55), 0.027, 0.025),

@@ -47,11 +47,18 @@ export function flowing(fields: readonly Field[], roundness: number): Field {
   };
 }
 
-/** What lies in all of them. */
-export const within =
-  (...fields: readonly Field[]): Field =>
-  (at) =>
-    Math.max(...fields.map((field) => field(at)));
+/** What lies in all of them, its edges rounded, m. */
+export function within(roundness: number, ...fields: readonly Field[]): Field {
+  return (at) => {
+    let whole = -Infinity;
+    for (const field of fields) {
+      const next = field(at);
+      const near = Math.max(0, roundness - Math.abs(whole - next));
+      whole = Math.max(whole, next) + (Number.isFinite(whole) ? (near * near) / (4 * roundness) : 0);
+    }
+    return whole;
+  };
+}
 
 /** What lies behind a plane, seen along its normal. */
 export const behindPlane = (through: Point3, normal: Point3): Field => {
