@@ -1,7 +1,7 @@
 import { bodyOf } from '../body/body';
 import { figurePose } from '../figure/figurePose';
 import { cycleMoment, stillMoment } from '../figure/cycleMoment';
-import { lengthOf, minus, type Point3 } from '../figure/point3';
+import { dot, lengthOf, minus, unit, type Point3 } from '../figure/point3';
 import { builtInExercises } from '../library/builtInExercises';
 import { builtInSchools } from '../schools/builtInSchools';
 import { settlePosture } from '../schools/conventions';
@@ -19,6 +19,8 @@ const pointAt = (values: Float32Array, index: number): Point3 => ({
   y: values[3 * index + 1]!,
   z: values[3 * index + 2]!,
 });
+
+const along = ({ from, to }: { from: Point3; to: Point3 }): Point3 => unit(minus(to, from));
 
 /** Volume within a closed surface, m³ (divergence theorem); negative where it is seen from inside. */
 function volumeOf({ points, index }: Surface): number {
@@ -109,6 +111,12 @@ describe('the surface of a body', () => {
     expect(Math.max(...heights)).toBeGreaterThan(0.97 * body.stature);
     expect(Math.max(...heights)).toBeLessThan(1.03 * body.stature);
     expect(Math.abs(Math.min(...heights))).toBeLessThan(0.01);
+    const rest = restSkeleton(body);
+    const aside = form.flatMap(({ points }) =>
+      Array.from({ length: points.length / 3 }, (_, at) => points[3 * at + 2]!),
+    );
+    expect(Math.max(...aside)).toBeCloseTo(rest['right hand'].to.z, 1);
+    expect(Math.min(...aside)).toBeCloseTo(rest['left hand'].to.z, 1);
   });
 
   test('mirrors left and right, with the pattern of each side on its sleeve and its trouser leg', () => {
@@ -168,15 +176,29 @@ describe('the bones', () => {
   });
 
   test('bend at the elbow to the front, and turn the palm where the pose has it', () => {
-    const exercise = builtInExercises.find(({ id }) => id === 'one-hand-reeling')!;
-    const [school] = builtInSchools;
-    const posture = settlePosture(exercise.posture, school!);
-    for (const at of [0.1, 0.35, 0.6, 0.85]) {
-      const pose = figurePose(body, posture, cycleMoment(exercise, school!, at)!, 'right');
-      const { palm } = pose.arms.right;
-      const { front } = formSkeleton(pose)['right hand'];
-      const agree = palm === null ? 1 : palm.x * front.x + palm.y * front.y + palm.z * front.z;
-      expect(agree).toBeGreaterThan(-0.2);
-    }
+    let bent = 0;
+    let turned = 0;
+    for (const school of builtInSchools)
+      for (const exercise of builtInExercises) {
+        const posture = settlePosture(exercise.posture, school);
+        const moment = cycleMoment(exercise, school, 0.3) ?? stillMoment({ posture });
+        const pose = figurePose(body, posture, moment, 'right');
+        const places = formSkeleton(pose);
+        for (const side of ['left', 'right'] as const) {
+          const fore = along(places[`${side} forearm`]);
+          const flexed = dot(places[`${side} upper arm`].front, fore);
+          expect(flexed).toBeGreaterThan(-1e-9);
+          if (flexed > 0.1) bent += 1;
+          const { palm } = pose.arms[side];
+          const { front, ...hand } = places[`${side} hand`];
+          expect(Math.abs(dot(front, along(hand)))).toBeLessThan(1e-6);
+          // A palm that would face along its own fingers has to face aside.
+          if (palm === null || Math.abs(dot(palm, along(hand))) > 0.99) continue;
+          expect(dot(front, palm)).toBeGreaterThan(0);
+          turned += 1;
+        }
+      }
+    expect(bent).toBeGreaterThan(50);
+    expect(turned).toBeGreaterThan(50);
   });
 });

@@ -6,7 +6,8 @@ import { boneNames, cross, restSkeleton, type BoneName, type BonePlace, type For
 import { surfaceOf, type Box, type Surface } from './surface';
 
 /** What a part of the surface is made of. */
-export type FormStuff = 'jacket' | 'trousers' | 'sash' | 'skin' | 'hair' | 'shoe';
+export const formStuffs = ['jacket', 'trousers', 'sash', 'skin', 'hair', 'shoe'] as const;
+export type FormStuff = (typeof formStuffs)[number];
 
 /** A part of the surface of a body at rest, each point carried by up to four bones. */
 export interface FormPart extends Surface {

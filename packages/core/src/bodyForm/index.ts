@@ -1,4 +1,4 @@
-export { bodyForm, type FormPart, type FormStuff } from './bodyForm';
+export { bodyForm, formStuffs, type FormPart, type FormStuff } from './bodyForm';
 export {
   boneLength,
   boneMatrix,

@@ -15,6 +15,7 @@ import {
   StillSchema,
   StudentSchema,
   csvFields,
+  formStuffs,
   limbs,
   loadedJoints,
   DoseLimitSchema,
@@ -189,7 +190,7 @@ export const resultSchemas = {
   film: FilmReadingSchema,
   'body-form': z.array(
     z.object({
-      stuff: z.enum(['jacket', 'trousers', 'sash', 'skin', 'hair', 'shoe']),
+      stuff: z.enum(formStuffs),
       points: z.instanceof(Float32Array),
       normals: z.instanceof(Float32Array),
       index: z.instanceof(Uint32Array),

@@ -1,7 +1,7 @@
 import { Injectable, computed, effect, inject, signal, untracked, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
-import { distinctUntilChanged, filter, map, shareReplay, switchMap } from 'rxjs';
+import { distinctUntilChanged, filter, map, switchMap } from 'rxjs';
 import { groupBy, personRecord, type Exercise, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
 import { Clock } from './clock';
 import { oneAfterTheOther } from './one-after-the-other';
@@ -50,7 +50,6 @@ export class Everybody {
     filter((students) => students !== undefined),
     map((students) => students.map(({ id }) => id)),
     distinctUntilChanged((one, other) => equal(one, other)),
-    shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** Those who are wanted before the others. */
   private readonly urgent = signal<readonly string[]>([]);

@@ -106,7 +106,9 @@ export class CyclePlayer {
   );
   protected readonly pose = computed(() => this.poseAt(this.place(), this.turnSide()));
   /** From the side an outline is drawn square to the working foot. */
-  protected readonly outline = computed(() => this.poseAt(this.place(), this.turnSide(), this.view() === 'side'));
+  protected readonly outline = computed(() =>
+    this.view() === 'side' ? this.poseAt(this.place(), this.turnSide(), true) : this.pose(),
+  );
   private readonly poses = computed(() =>
     Array.from({ length: SAMPLES }, (_, index) => this.poseAt(index / SAMPLES, this.side())),
   );

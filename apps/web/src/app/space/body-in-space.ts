@@ -3,7 +3,6 @@ import {
   Component,
   DestroyRef,
   type ElementRef,
-  afterNextRender,
   computed,
   effect,
   inject,
@@ -130,9 +129,6 @@ export class BodyInSpace {
   private readonly top = computed(() => Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06));
 
   constructor() {
-    afterNextRender(() => {
-      this.stand.set(stands[this.view()]);
-    });
     effect((onCleanup) => {
       const [canvas, form, Drawing] = [this.canvas()?.nativeElement, this.form(), this.drawing()];
       if (canvas === undefined || form === undefined || form === 'failed') return;

@@ -7,10 +7,10 @@ import {
   Color,
   DirectionalLight,
   HemisphereLight,
+  Matrix4,
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
-  Object3D,
   PerspectiveCamera,
   PlaneGeometry,
   Scene,
@@ -182,7 +182,7 @@ export class BodyScene {
     for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
     this.lengths = boneNames.map((name) => boneLength(rest[name]));
     // The skeleton takes what its bones are at now for their rest.
-    this.body.bind(new Skeleton(this.bones), new Object3D().matrixWorld);
+    this.body.bind(new Skeleton(this.bones), new Matrix4());
     this.floor.rotation.x = -Math.PI / 2;
     this.floor.position.y = -0.02;
     this.shadows = [0, 1, 2].map(() => {
