@@ -75,6 +75,7 @@ const floors = [
   'chain',
   'classes',
   'handover',
+  'standing',
   'formats',
   'demo',
 ];

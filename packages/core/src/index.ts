@@ -27,6 +27,7 @@ export * from './random';
 export * from './routine';
 export * from './schools';
 export * from './screening';
+export * from './standing';
 export * from './students';
 export * from './text';
 export * from './words';

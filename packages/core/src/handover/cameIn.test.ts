@@ -1,6 +1,6 @@
 import { newStill } from '../film/still';
 import { log } from '../testing/samples';
-import { cameIn, homeLogsSaid } from './cameIn';
+import { homeLogsSaid, logsFromHome, stillsWaiting } from './cameIn';
 
 const today = '2026-03-12';
 const dayOf = (moment: string): string => moment.slice(0, 10);
@@ -15,8 +15,8 @@ test('what was given back from home is told for three days, the latest practice 
     log('2026-03-02', { cameInAt: '2026-03-09T08:00:00.000Z' }),
     log('2026-03-11'),
   ];
-  expect(cameIn(logs, [], today, dayOf)!.logs.map(({ day }) => day)).toEqual(['2026-03-01', '2026-02-01']);
-  expect(cameIn(logs.slice(2), [], today, dayOf)).toBeNull();
+  expect(logsFromHome(logs, today, dayOf).map(({ day }) => day)).toEqual(['2026-03-01', '2026-02-01']);
+  expect(logsFromHome(logs.slice(2), today, dayOf)).toEqual([]);
 });
 
 test('pictures wait on which nothing is marked, or something was only found, for a month', () => {
@@ -26,12 +26,13 @@ test('pictures wait on which nothing is marked, or something was only found, for
     still('found', '2026-03-12', { marks, found: ['head'] }),
     still('marked', '2026-03-12', { marks }),
   ];
-  expect(cameIn([], stills, today, dayOf)).toMatchObject({ logs: [], stills: [{ id: 'found' }, { id: 'plain' }] });
-  expect(cameIn([], stills.slice(3), today, dayOf)).toBeNull();
+  expect(stillsWaiting(stills, today).map(({ id }) => id)).toEqual(['found', 'plain']);
+  expect(stillsWaiting(stills.slice(3), today)).toEqual([]);
 });
 
 test('practices from home are said at once, the hardest and what hurt first of all', () => {
   const one = log(today, { effort: null });
+  expect(homeLogsSaid([])).toBe('');
   expect(homeLogsSaid([one])).toBe('1 practice from home');
   const hard = log(today, { effort: 8, pain: 2, symptoms: ['faintness'] });
   expect(homeLogsSaid([log(today, { effort: 5 }), hard, hard])).toBe(

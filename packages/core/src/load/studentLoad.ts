@@ -81,8 +81,15 @@ export const recentLoad = (logs: readonly PracticeLog[], today: string): RecentA
   recentAgainstUsual(dailyLoads(logs, today, 35));
 
 /** How the recent load stands to the usual one, in a word or two; the edges are house values. */
-export type RecentGrade =
-  'too early' | 'clearly more' | 'a little more' | 'as usual' | 'a little less' | 'clearly less';
+export const recentGrades = [
+  'too early',
+  'clearly more',
+  'a little more',
+  'as usual',
+  'a little less',
+  'clearly less',
+] as const;
+export type RecentGrade = (typeof recentGrades)[number];
 
 /**
  * How the recent load stands to the usual one, in a word or two.

@@ -17,6 +17,7 @@ import {
   type PlanContext,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
+import { workOutStandings } from './standings-answer';
 
 /** The measures without those that were not given. */
 const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | undefined }): BodyMeasures =>
@@ -84,6 +85,8 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     }
     case 'body-form':
       return bodyForm(bodyOf(withoutGaps(request.body))) as ResultOf<'body-form'>;
+    case 'standings':
+      return workOutStandings(request, part);
     case 'csv-columns': {
       const { columns, rows } = readCsv(await request.file.text());
       return { columns: [...columns], rows: rows.length };

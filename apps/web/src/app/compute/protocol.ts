@@ -22,6 +22,7 @@ import {
   movements,
   rails,
 } from '@pomek/core';
+import { WorkedOutSchema } from '../data/kept-standings';
 import { FilmReadingSchema } from './film-reading-schema';
 
 const bodyMeasures = z.object({
@@ -88,6 +89,14 @@ export const RequestSchema = z.discriminatedUnion('task', [
     school: SchoolSchema,
   }),
   z.object({ task: z.literal('body-form'), body: bodyMeasures }),
+  z.object({
+    task: z.literal('standings'),
+    /** The name of the database in the browser. */
+    database: z.string().min(1).max(80),
+    studentIds: z.array(z.string()),
+    today: DaySchema,
+    build: z.string().max(300),
+  }),
   z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
   z.object({
     task: z.literal('csv-logs'),
@@ -199,6 +208,7 @@ export const resultSchemas = {
       weave: z.instanceof(Float32Array),
     }),
   ),
+  standings: z.object({ count: z.number().int() }),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({
     logs: z.number().int(),
@@ -209,7 +219,7 @@ export const resultSchemas = {
 } as const satisfies Record<Task, z.ZodType>;
 
 /** What tasks send piece by piece before their result, so that no piece holds the page up. */
-export const partSchemas = { 'csv-logs': z.array(PracticeLogSchema) } as const;
+export const partSchemas = { 'csv-logs': z.array(PracticeLogSchema), standings: z.array(WorkedOutSchema) } as const;
 export type PartOf<T extends Task> = T extends keyof typeof partSchemas ? z.infer<(typeof partSchemas)[T]> : never;
 
 export type ResultOf<T extends Task> = z.infer<(typeof resultSchemas)[T]>;

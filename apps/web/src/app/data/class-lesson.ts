@@ -11,7 +11,7 @@ import {
   type TaughtClass,
   type TaughtLesson,
 } from '@pomek/core';
-import { schoolOf } from './repository';
+import { schoolOf } from './gathered';
 
 /** What a class practises next. */
 export interface ClassLesson {

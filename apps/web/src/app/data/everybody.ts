@@ -2,17 +2,16 @@ import { Injectable, computed, effect, inject, signal, untracked, type Signal } 
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
 import { distinctUntilChanged, filter, map, switchMap } from 'rxjs';
-import { groupBy, personRecord, type Exercise, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
+import { personRecord, type Exercise, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
 import { Clock } from './clock';
 import { oneAfterTheOther } from './one-after-the-other';
-import { once, Repository, schoolOf } from './repository';
-import { strandVerdicts, type StrandVerdict } from './verdicts';
+import { gatherer } from './gathered';
+import { Repository } from './repository';
 
-/** One student among all, and what the plans say now. */
+/** One student among all. */
 export interface OneOfAll {
   readonly student: Student;
   readonly person: PersonRecord;
-  readonly verdicts: () => readonly StrandVerdict[];
 }
 
 /** Whether a record would be made of the same: what is large is the same object as long as it does not change. */
@@ -108,39 +107,16 @@ export class Everybody {
     });
   }
 
-  readonly anyLog = computed(() => [...(this.each()?.values() ?? [])].some(({ logs }) => logs.length > 0));
-
   private readonly made = new Map<string, { stored: StoredPerson; today: string; one: OneOfAll }>();
   /** Those of whom everything is read already. */
   readonly soFar = computed((): OneOfAll[] => {
     const [read, each] = [this.read(), this.each()];
     if (read === null || each === undefined) return [];
     const today = this.clock.today();
-    const of = <T extends { readonly studentId: string }>(records: readonly T[]) =>
-      groupBy(records, ({ studentId }) => studentId);
-    const { telling, routines, exercises } = read;
-    const [signs, decisions, corrections] = [of(telling.signs), of(telling.decisions), of(telling.corrections)];
-    const [measures, plans] = [of(read.measures), of(read.plans)];
+    const gather = gatherer(read);
     return read.students.flatMap((student): OneOfAll[] => {
-      const { id } = student;
-      const own = each.get(id);
-      if (own === undefined) return [];
-      return [
-        this.oneOf(
-          {
-            student,
-            school: schoolOf(read.schools, student.schoolId),
-            plans: plans.get(id) ?? [],
-            decisions: once([...(decisions.get(id) ?? []), ...own.decisions]),
-            logs: once([...own.logs, ...(signs.get(id) ?? [])]),
-            corrections: corrections.get(id) ?? [],
-            measures: measures.get(id) ?? [],
-            routines,
-            exercises,
-          },
-          today,
-        ),
-      ];
+      const own = each.get(student.id);
+      return own === undefined ? [] : [this.oneOf(gather(student, own), today)];
     });
   });
   /** Everybody, once everything is read of each; nobody before. */
@@ -152,7 +128,7 @@ export class Everybody {
     const before = this.made.get(student.id);
     if (before?.today === today && isSame(before.stored, stored)) return before.one;
     const person = personRecord(stored, today);
-    const one = { student, person, verdicts: computed(() => strandVerdicts(person)) };
+    const one = { student, person };
     this.made.set(student.id, { stored, today, one });
     return one;
   }

@@ -1,7 +1,4 @@
-import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
 import { BehaviorSubject, Subject } from 'rxjs';
-import { inSlices } from './in-slices';
 import { oneAfterTheOther } from './one-after-the-other';
 
 describe('one after the other', () => {
@@ -85,37 +82,4 @@ describe('one after the other', () => {
     list.next(['later']);
     expect(given.at(-1)).toEqual(new Map([['later', 5]]));
   });
-});
-
-test('work is done once for each that stays, in slices, and what goes away is forgotten', async () => {
-  const list = signal<{ readonly id: number }[]>([]);
-  const worked: number[] = [];
-  @Component({
-    selector: 'pk-slices',
-    template: '{{ done().size }}',
-    changeDetection: ChangeDetectionStrategy.OnPush,
-  })
-  class Slices {
-    readonly done = inSlices(list, ({ id }) => {
-      worked.push(id);
-      const until = performance.now() + 5;
-      while (performance.now() < until);
-    });
-  }
-  const fixture = TestBed.createComponent(Slices);
-  const until = async (size: string) => {
-    for (let round = 0; round < 100 && (fixture.nativeElement as HTMLElement).textContent !== size; round += 1) {
-      await new Promise((go) => setTimeout(go, 2));
-      await fixture.whenStable();
-    }
-    expect((fixture.nativeElement as HTMLElement).textContent).toBe(size);
-  };
-  await until('0');
-  const all = Array.from({ length: 12 }, (_, id) => ({ id }));
-  list.set(all);
-  await until('12');
-  expect(worked).toEqual(all.map(({ id }) => id));
-  list.set([...all.slice(2), { id: 99 }]);
-  await until('11');
-  expect(worked).toHaveLength(13);
 });

@@ -3,7 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { combineLatest, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { personRecord, type PersonRecord, type StoredPerson, type Student } from '@pomek/core';
 import { Clock } from './clock';
-import { Repository, schoolOf } from './repository';
+import { schoolOf } from './gathered';
+import { Repository } from './repository';
 
 /** Somebody’s record: undefined while not all of it is read, null where there is no such student. */
 export type KnownPerson = PersonRecord | null | undefined;

@@ -3,7 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { bodyOfStudent, builtInSchools, standardPerson } from '@pomek/core';
 import { Clock } from './clock';
 import { People } from './people';
-import { Repository, schoolOf } from './repository';
+import { schoolOf } from './gathered';
+import { Repository } from './repository';
 
 /** On whose body and in which school things are looked at; stays while one goes from one to the next. */
 @Injectable({ providedIn: 'root' })

@@ -3,7 +3,9 @@ import { firstValueFrom } from 'rxjs';
 import { breathSchool, personRecord, softSchool, type Correction, type Decision, type PracticeLog } from '@pomek/core';
 import { aStudent, freshSpace } from '../../../testing/records';
 import { People } from './people';
-import { once, Repository, schoolOf } from './repository';
+import { schoolOf } from './gathered';
+import { once } from './reading';
+import { Repository } from './repository';
 
 const dayAt = (number: number) => new Date(Date.UTC(2020, 0, 1 + number)).toISOString().slice(0, 10);
 const log = (number: number, studentId: string, change: Partial<PracticeLog> = {}): PracticeLog => ({

@@ -1,15 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import { formatISO, parseISO, subDays } from 'date-fns';
 import { liveQuery } from 'dexie';
 import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
 import {
-  TELLING_DAYS,
-  TELLING_LATEST,
-  builtInSchools,
   byName,
-  softSchool,
-  type Correction,
-  type Decision,
   type Exercise,
   type Film,
   type Meeting,
@@ -20,34 +13,14 @@ import {
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
 import { Notices } from './notices';
-import { readers } from './schemas';
-
-/** Tables whose records belong to a student. */
-export type OwnedTable = 'plans' | 'logs' | 'decisions' | 'measures' | 'corrections' | 'stills' | 'films' | 'pictures';
-
-const LAST_DAY = '\uffff';
-/** Records that are read and parsed at once: more hold the page up. */
-const PIECE = 100;
-
-/** What tells of one student today, by the rule of the core (`practicesThatTell`). */
-export interface TellingOf {
-  readonly logs: readonly PracticeLog[];
-  /** Of whoever was hardly here, all decisions: they may be older than those of `Telling`. */
-  readonly decisions: readonly Decision[];
-}
-
-/** What else tells of everybody: signs to stop, however old, and the decisions and corrections of the last year. */
-export interface Telling {
-  readonly signs: readonly PracticeLog[];
-  readonly decisions: readonly Decision[];
-  readonly corrections: readonly Correction[];
-}
-
-const daysBefore = (day: string, days: number): string =>
-  formatISO(subDays(parseISO(day), days), { representation: 'date' });
-export const once = <T extends { id: string }>(records: readonly T[]): T[] => [
-  ...new Map(records.map((record) => [record.id, record])).values(),
-];
+import {
+  Reading,
+  withBuiltInExercises,
+  withBuiltInSchools,
+  type OwnedTable,
+  type Telling,
+  type TellingOf,
+} from './reading';
 
 const isTaught = ({ archivedOn }: Pick<Student, 'archivedOn'>): boolean => archivedOn === null;
 
@@ -57,19 +30,20 @@ export class Repository {
   private readonly database = inject(Database);
   private readonly notices = inject(Notices);
   private readonly reported = new Set<string>();
+  private readonly reading = new Reading(this.database, (name) => {
+    this.report(name);
+  });
 
   /** The teacher's own schools, or the built-in ones while none was changed. */
   readonly schools$: Observable<School[]> = this.all('schools').pipe(
-    map((own) => [...builtInSchools.filter((school) => !own.some((other) => other.id === school.id)), ...own]),
-    map((schools) => schools.toSorted(byName)),
+    map(withBuiltInSchools),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
-  /** Built-in exercises first, then the teacher's own by name. */
   readonly exercises$: Observable<Exercise[]> = combineLatest([
     defer(() => import('./built-in')),
     this.all('exercises'),
   ]).pipe(
-    map(([{ builtInExercises }, own]) => [...builtInExercises, ...own.toSorted(byName)]),
+    map(([{ builtInExercises }, own]) => withBuiltInExercises(builtInExercises, own)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));
@@ -143,74 +117,24 @@ export class Repository {
     });
   }
 
-  /** What belongs to one student, by the index of the table. */
+  /** What belongs to one student. */
   ofStudent<N extends OwnedTable>(name: N, studentId: string): Observable<Records[N][]> {
-    return this.live(async () =>
-      this.inPieces(name, await this.database.of(name).where('studentId').equals(studentId).primaryKeys()),
-    );
+    return this.live(() => this.reading.ofStudent(name, studentId));
   }
 
-  /** Records by their ids. Each piece comes with an event of its own, and the page goes on in between. */
-  private async inPieces<N extends TableName>(name: N, ids: readonly string[]): Promise<Records[N][]> {
-    const pieces: Records[N][][] = [];
-    for (let from = 0; from < ids.length; from += PIECE) {
-      pieces.push(this.keep(name, await this.database.of(name).bulkGet(ids.slice(from, from + PIECE))));
-    }
-    return pieces.flat();
-  }
-
-  /**
-   * The practices of one student that tell: bounded however many years there are.
-   * @param today YYYY-MM-DD
-   */
+  /** The practices of one student that tell. @param today YYYY-MM-DD */
   tellingOf(studentId: string, today: string): Observable<TellingOf> {
-    return this.live(async () => {
-      const lately = await this.logsFrom(studentId, daysBefore(today, TELLING_DAYS));
-      if (lately.length >= TELLING_LATEST) return { logs: lately, decisions: [] };
-      const earlier = await this.lastLogs(studentId);
-      const decisions = await this.database.of('decisions').where('studentId').equals(studentId).toArray();
-      return { logs: once([...lately, ...earlier]), decisions: this.keep('decisions', decisions) };
-    });
+    return this.live(() => this.reading.tellingOf(studentId, today));
   }
 
-  /**
-   * What else tells of everybody: signs to stop however old, decisions and corrections of the last year.
-   * @param today YYYY-MM-DD
-   */
+  /** What else tells of everybody. @param today YYYY-MM-DD */
   telling(today: string): Observable<Telling> {
-    return this.live(async () => {
-      const since = daysBefore(today, TELLING_DAYS);
-      const schools = await this.read('schools');
-      const stopPain = Math.min(...[...builtInSchools, ...schools].map((school) => school.raise.stopPain));
-      const signs = [
-        await this.inPieces('logs', await this.database.of('logs').where('pain').aboveOrEqual(stopPain).primaryKeys()),
-        await this.inPieces('logs', await this.database.of('logs').where('symptoms').notEqual('').primaryKeys()),
-      ];
-      const decisions = await this.database.of('decisions').where('day').aboveOrEqual(since).toArray();
-      const corrections = await this.database.of('corrections').where('day').aboveOrEqual(since).toArray();
-      return {
-        signs: once(signs.flat()),
-        decisions: this.keep('decisions', decisions),
-        corrections: this.keep('corrections', corrections),
-      };
-    });
-  }
-
-  private async logsFrom(studentId: string, day: string): Promise<PracticeLog[]> {
-    return this.keep('logs', await this.logsSince(studentId, day).toArray());
-  }
-
-  private async lastLogs(studentId: string): Promise<PracticeLog[]> {
-    return this.keep('logs', await this.logsSince(studentId, '').reverse().limit(TELLING_LATEST).toArray());
-  }
-
-  private logsSince(studentId: string, day: string) {
-    return this.database.of('logs').where('[studentId+day]').between([studentId, day], [studentId, LAST_DAY]);
+    return this.live(() => this.reading.telling(today));
   }
 
   /** Everything of a table as it is now. */
-  async read<N extends TableName>(name: N): Promise<Records[N][]> {
-    return this.keep(name, await this.database.of(name).toArray());
+  read<N extends TableName>(name: N): Promise<Records[N][]> {
+    return this.reading.all(name);
   }
 
   private live<T>(query: () => Promise<T>): Observable<T> {
@@ -221,27 +145,15 @@ export class Repository {
   }
 
   private keep<N extends TableName>(name: N, stored: readonly unknown[]): Records[N][] {
-    const kept: Records[N][] = [];
-    let bad = 0;
-    for (const value of stored) {
-      if (value === undefined) continue;
-      const parsed = readers[name].safeParse(value);
-      if (parsed.success) kept.push(parsed.data);
-      else bad += 1;
-    }
-    if (bad > 0 && !this.reported.has(name)) {
-      this.reported.add(name);
-      this.notices.failure(
-        `Some of your ${name} cannot be read`,
-        'They stay in the storage untouched and are left out here.',
-      );
-    }
-    return kept;
+    return this.reading.keep(name, stored);
+  }
+
+  private report(name: TableName): void {
+    if (this.reported.has(name)) return;
+    this.reported.add(name);
+    this.notices.failure(
+      `Some of your ${name} cannot be read`,
+      'They stay in the storage untouched and are left out here.',
+    );
   }
 }
-
-/** The school of that id; the soft one, as the teacher has it by now, when there is none. */
-export const schoolOf = (schools: readonly School[], id: string | undefined): School => {
-  const of = (wanted: string | undefined) => schools.find((school) => school.id === wanted);
-  return of(id) ?? of(softSchool.id) ?? softSchool;
-};

@@ -18,7 +18,7 @@ import {
   bodyProblem,
   type Student,
 } from '@pomek/core';
-import type { Records, TableName } from './database';
+import type { Records, TableName } from './stored-tables';
 
 interface Issue {
   readonly path: PropertyKey[];

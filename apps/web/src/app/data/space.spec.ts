@@ -1,12 +1,4 @@
 import { TestBed } from '@angular/core/testing';
-import {
-  builtInExercises,
-  demoContents,
-  softSchool,
-  personRecord,
-  type Decision,
-  type StoredPerson,
-} from '@pomek/core';
 import { freshSpace } from '../../../testing/records';
 import { readLight, setLight } from '../shell/light';
 import { fileName } from '../ui/download';
@@ -15,7 +7,6 @@ import { DemoSpace } from './demo-space';
 import { Opening } from './opening';
 import { Notices, reasonOf } from './notices';
 import { chooseSpaceFromAddress, readSpace, rememberSpace, SPACE } from './space';
-import { strandVerdicts } from './verdicts';
 import { WholeSpace } from './whole-space';
 
 describe('the space of a tab', () => {
@@ -110,46 +101,6 @@ describe('the demo space', () => {
     await expect(demo.fill()).rejects.toThrow('Only the demo');
     expect(await TestBed.inject(WholeSpace).isEmpty()).toBe(true);
     await database.delete();
-  });
-});
-
-describe('verdicts of a student', () => {
-  const today = '2026-11-20';
-  const demo = demoContents(today);
-  const of = (name: string): StoredPerson => {
-    const student = demo.students.find((one) => one.name === name)!;
-    const { id } = student;
-    const own = <T extends { studentId: string }>(list: T[]): T[] => list.filter((entry) => entry.studentId === id);
-    return {
-      student,
-      school: softSchool,
-      measures: own(demo.measures),
-      routines: demo.routines,
-      plans: own(demo.plans),
-      logs: own(demo.logs),
-      decisions: own(demo.decisions),
-      corrections: own(demo.corrections),
-      exercises: [...builtInExercises, ...demo.exercises],
-    };
-  };
-
-  test('one for every strand; a sore knee locks, and an answered practice is no longer due', () => {
-    const sore = of('Bertil Anquist');
-    const found = strandVerdicts(personRecord(sore, today));
-    expect(found).toHaveLength(sore.plans[0]!.strands.length);
-    expect(found.every((entry) => entry.locked && entry.due)).toBe(true);
-    const steady = of('Orsolya Venn');
-    const open = strandVerdicts(personRecord(steady, today));
-    expect(open.some((entry) => entry.locked)).toBe(false);
-    const answers = open.map((entry): Decision => ({
-      ...steady.decisions[0]!,
-      strandId: entry.strand.id,
-      logId: entry.verdict.logId,
-      day: today,
-    }));
-    expect(strandVerdicts(personRecord({ ...steady, decisions: answers }, today)).some((entry) => entry.due)).toBe(
-      false,
-    );
   });
 });
 

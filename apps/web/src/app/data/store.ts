@@ -2,6 +2,7 @@ import { Injectable, computed, inject, signal, type WritableSignal } from '@angu
 import equal from 'fast-deep-equal';
 import { Clock } from './clock';
 import { Database, type Records, type TableName } from './database';
+import { KeptStandings } from './kept-standings';
 import { KeptSteps, type Change, type Step } from './kept-steps';
 import { Notices } from './notices';
 import { PlaceGone } from './patch';
@@ -77,6 +78,7 @@ export class Store implements StepsOfStore {
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly kept = inject(KeptSteps);
+  private readonly standings = new KeptStandings(this.database);
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
@@ -257,7 +259,7 @@ export class Store implements StepsOfStore {
 
   private apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {
     const tables = [...new Set(writes.map((write) => write.table))];
-    return this.database.transaction('rw', tables, async () => {
+    return this.database.transaction('rw', [...tables, 'standings'], async () => {
       const changes: Change[] = [];
       for (let from = 0; from < writes.length; from += BATCH) {
         const batch = writes.slice(from, from + BATCH);
@@ -271,6 +273,7 @@ export class Store implements StepsOfStore {
         }
         progress(Math.min(1, (from + BATCH) / writes.length));
       }
+      await this.standings.forget(changes, () => this.clock.newId());
       return changes;
     });
   }
@@ -298,7 +301,7 @@ export class Store implements StepsOfStore {
 
   private restore(step: Step, from: End, to: End): Promise<void> {
     const tables = [...new Set(step.changes.map((change) => change.table))];
-    return this.database.transaction('rw', tables, async () => {
+    return this.database.transaction('rw', [...tables, 'standings'], async () => {
       for (const name of tables) {
         const changes = step.changes.filter((change) => change.table === name);
         const stored = await this.database.table<unknown, string>(name).bulkGet(changes.map((change) => change.id));
@@ -307,6 +310,7 @@ export class Store implements StepsOfStore {
         }
         await this.put(name, changes, to);
       }
+      await this.standings.forget(step.changes, () => this.clock.newId());
     });
   }
 }

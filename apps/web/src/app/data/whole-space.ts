@@ -1,7 +1,9 @@
 import { Injectable, inject } from '@angular/core';
 import { bundleKinds, emptyContents, type BundleContents, type BundleKind, type PreviewRow } from '@pomek/core';
+import { Clock } from './clock';
 import { Database } from './database';
 import { forgetDrafts } from './kept-draft';
+import { KeptStandings } from './kept-standings';
 import { Repository } from './repository';
 import { SPACE } from './space';
 import { Store, type Incoming } from './store';
@@ -9,6 +11,7 @@ import { Store, type Incoming } from './store';
 /** Reading and replacing everything at once: export, import, the demo. */
 @Injectable({ providedIn: 'root' })
 export class WholeSpace {
+  private readonly clock = inject(Clock);
   private readonly database = inject(Database);
   private readonly repository = inject(Repository);
   private readonly store = inject(Store);
@@ -36,9 +39,10 @@ export class WholeSpace {
 
   /** Empties the space and fills it anew; cannot be undone. */
   async replace(contents: BundleContents): Promise<void> {
-    await this.database.transaction('rw', [...bundleKinds, 'journals', 'reels'], async () => {
+    await this.database.transaction('rw', [...bundleKinds, 'journals', 'reels', 'standings'], async () => {
       await this.database.of('journals').clear();
       await this.database.table('reels').clear();
+      await new KeptStandings(this.database).forgetAll(() => this.clock.newId());
       for (const kind of bundleKinds) {
         const table = this.database.table(kind);
         await table.clear();

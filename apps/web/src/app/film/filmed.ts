@@ -2,7 +2,8 @@ import { computed, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { stillTerms, type Still } from '@pomek/core';
 import { People } from '../data/people';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 
 /** Who is filmed at what: what a still, and a film that is followed from it, are read with. */
 export class Filmed {

@@ -47,7 +47,8 @@ import {
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { remembered } from '../data/remembered';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { SideMark } from '../ui/side-mark';
 import { BellRinger } from './bell-ringer';

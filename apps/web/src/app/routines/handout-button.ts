@@ -21,7 +21,8 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import type { SeenPrinted } from '../print/handout';
 import { readDay } from '../ui/day-words';
 import { download, fileName } from '../ui/download';

@@ -14,7 +14,8 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { Empty } from '../ui/empty';
 

@@ -21,7 +21,8 @@ import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { PersonChoice } from '../data/person-choice';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import { breathThrough } from './breath-through';
 
 const SETTLE_MS = 150;

@@ -21,7 +21,8 @@ import {
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { remembered } from '../data/remembered';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
 import { NotKept } from '../ui/not-kept';

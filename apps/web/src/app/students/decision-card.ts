@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import * as z from 'zod';
-import { axisWords, type Answer, type PersonRecord, type Way } from '@pomek/core';
+import { axisWords, type Answer, type PersonRecord, type Way, type StrandVerdict } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
-import type { StrandVerdict } from '../data/verdicts';
 import { PlateauWays } from './plateau-ways';
 import { AxisField } from '../ui/axis-field';
 import { TextField } from '../ui/text-field';

@@ -2,7 +2,6 @@ import { from, throwError } from 'rxjs';
 import { demoContents, newClass, type Plan } from '@pomek/core';
 import { formatISO } from 'date-fns';
 import { render } from '../../../testing/render';
-import { answer } from '../compute/answer';
 import { Compute } from '../compute/compute';
 import { SeasonPage } from './season-page';
 
@@ -19,17 +18,8 @@ const stored = {
   schools: demo.schools,
   exercises: demo.exercises,
 };
-/** Reckons what the worker would reckon, at once. */
-const here = {
-  provide: Compute,
-  useValue: {
-    result: (task: 'plan', question: { plan: Plan }) =>
-      from(answer({ task, ...question } as never, { progress: () => undefined, part: () => undefined })),
-  },
-};
-
 test('each goal of each student has its line: where it stands, its weeks, when it is reached, what binds', async () => {
-  const page = await render(SeasonPage, {}, stored, [here]);
+  const page = await render(SeasonPage, {}, stored);
   await page.until(/Stop and refer/);
   const strands = stored.plans.flatMap((plan) => plan.strands);
   expect(page.element.querySelectorAll('tbody tr')).toHaveLength(strands.length);
@@ -42,7 +32,7 @@ test('each goal of each student has its line: where it stands, its weeks, when i
 
 test('the sheet can be that of one class', async () => {
   const classes = [{ ...newClass('c', 'Evening class', 2), roster: ['demo-student-5'] }];
-  const page = await render(SeasonPage, {}, { ...stored, classes }, [here]);
+  const page = await render(SeasonPage, {}, { ...stored, classes });
   await page.until(/Bertil Anquist/);
   const sheet = page.fixture.componentInstance as unknown as { choose: (value: string) => void };
   sheet.choose('class:c');
@@ -53,17 +43,25 @@ test('the sheet can be that of one class', async () => {
 });
 
 test('without a plan it says what would stand here; what cannot be reckoned is said', async () => {
-  const empty = await render(SeasonPage, {}, { ...stored, plans: [] }, [here]);
+  const empty = await render(SeasonPage, {}, { ...stored, plans: [] });
   expect(empty.text()).toContain('No plan yet');
-  const broken = { provide: Compute, useValue: { result: () => throwError(() => new Error('no worker')) } };
+  const broken = {
+    provide: Compute,
+    useFactory: () =>
+      Object.assign(new Compute(), {
+        result: () => throwError(() => new Error('no worker')),
+        steps: () => throwError(() => new Error('no answer')),
+      }),
+  };
   const page = await render(SeasonPage, {}, stored, [broken]);
   await page.until(/The weeks could not be reckoned: no worker/);
+  await page.until(/What waits could not be worked out: no answer/);
   expect(page.element.querySelectorAll('tbody tr').length).toBeGreaterThan(0);
 });
 
 test('what was asked before the first practice that was read is not drawn', async () => {
   const late = { ...stored, logs: [] };
-  const page = await render(SeasonPage, {}, late, [here]);
+  const page = await render(SeasonPage, {}, late);
   await page.until(/not reached|\d{4}/);
   for (const row of page.element.querySelectorAll('tbody tr'))
     expect(row.querySelectorAll('rect.past')).toHaveLength(0);

@@ -28,6 +28,7 @@ import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
+import { Standings } from '../data/standings';
 import { readDay } from '../ui/day-words';
 import { Empty } from '../ui/empty';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -63,6 +64,7 @@ export class SeasonPage {
   private readonly clock = inject(Clock);
   private readonly compute = inject(Compute);
   private readonly everybody = inject(Everybody);
+  private readonly standings = inject(Standings).look();
   private readonly choice = remembered('season-routine');
   private readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
 
@@ -121,6 +123,7 @@ export class SeasonPage {
       ),
   );
   protected readonly failed = signal('');
+  protected readonly unjudged = this.standings.failed;
   /** The weeks ahead, plan after plan as they are reckoned. */
   private readonly forecasts = toSignal(
     toObservable(this.planned).pipe(
@@ -147,23 +150,20 @@ export class SeasonPage {
   );
   protected readonly reckoned = computed(() => ({ done: this.forecasts().size, of: this.planned().length }));
 
+  private readonly due = computed(
+    () => new Map(this.standings.known().map(({ student, standing }) => [student.id, standing?.due ?? []])),
+  );
   protected readonly groups = computed(() =>
     this.planned().map(({ one, plan, context }) => {
       const forecasts = new Map((this.forecasts().get(plan.id) ?? []).map((entry) => [entry.strandId, entry]));
-      const verdicts = new Map(
-        one
-          .verdicts()
-          .filter((entry) => entry.plan.id === plan.id)
-          .map((entry) => [entry.strand.id, entry]),
-      );
+      const due = this.due().get(one.student.id) ?? [];
       return {
         id: plan.id,
         student: one.student,
         rows: plan.strands.map((strand) => {
-          const verdict = verdicts.get(strand.id);
           return {
             ...this.row(plan, strand, context, forecasts.get(strand.id)),
-            due: verdict?.due === true ? verdict.verdict.kind : null,
+            due: due.find(({ planId, strandId }) => planId === plan.id && strandId === strand.id)?.kind ?? null,
           };
         }),
       };

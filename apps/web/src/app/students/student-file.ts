@@ -19,15 +19,17 @@ import {
   type Student,
   type Verdict,
   type Way,
+  strandVerdicts,
+  type StrandVerdict,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import { People } from '../data/people';
-import { Repository, schoolOf } from '../data/repository';
+import { schoolOf } from '../data/gathered';
+import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
-import { strandVerdicts, type StrandVerdict } from '../data/verdicts';
 import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { DayPipe } from '../ui/day.pipe';

@@ -10,13 +10,13 @@ import {
   type Plan,
   type PracticeLog,
   type StoredPerson,
+  type StrandVerdict,
   type Verdict,
 } from '@pomek/core';
 import { signal } from '@angular/core';
 import { aPerson, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Editing } from '../data/editing';
-import type { StrandVerdict } from '../data/verdicts';
 import { DecisionCard } from './decision-card';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';

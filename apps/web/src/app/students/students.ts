@@ -6,14 +6,22 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import * as z from 'zod';
-import { byName, newStudent, recentGrade, recentLoad, softSchool, type VerdictKind } from '@pomek/core';
+import {
+  byName,
+  groupBy,
+  newStudent,
+  softSchool,
+  verdictWeight,
+  type Standing,
+  type Student,
+  type VerdictKind,
+} from '@pomek/core';
 import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
-import { Everybody, type OneOfAll } from '../data/everybody';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
+import { Standings } from '../data/standings';
 import { Store } from '../data/store';
-import { verdictWeight } from '../data/verdicts';
 import { Empty } from '../ui/empty';
 import { DayPipe } from '../ui/day.pipe';
 import { dayWords, daysAgo } from '../ui/day-words';
@@ -27,7 +35,9 @@ type Order = z.infer<typeof OrderSchema>;
 const NOTHING_WAITS = 4;
 
 interface Row {
-  readonly one: OneOfAll;
+  readonly student: Student;
+  /** null while it is being worked out, or cannot be */
+  readonly standing: Standing | null;
   readonly routines: string;
   readonly days: string;
   readonly last: string;
@@ -60,7 +70,7 @@ export class Students {
   private readonly router = inject(Router);
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
-  private readonly everybody = inject(Everybody);
+  private readonly standings = inject(Standings).look();
   private readonly chosen = remembered('students-order');
 
   private readonly repository = inject(Repository);
@@ -84,50 +94,57 @@ export class Students {
     { label: 'longest not seen first', value: 'seen' },
   ];
   protected readonly order = computed((): Order => OrderSchema.catch('name').parse(this.chosen.value()));
-  protected readonly ready = this.everybody.known;
-  protected readonly many = computed(() => this.everybody.all().length);
+  private readonly students = toSignal(this.repository.students$);
+  private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
+  protected readonly ready = computed(() => this.students() !== undefined && this.standings.looking() !== undefined);
+  protected readonly many = computed(() => this.students()?.length ?? 0);
+  protected readonly looking = this.standings.looking;
+  protected readonly failed = this.standings.failed;
 
-  private readonly rows = computed((): Row[] =>
-    this.everybody.all().map((one) => {
-      const given = new Set(one.person.plans.map(({ routineId }) => routineId));
-      const due = one
-        .verdicts()
-        .filter((entry) => entry.due)
-        .map(({ verdict }) => verdict.kind)
-        .toSorted((a, b) => verdictWeight[a] - verdictWeight[b]);
-      const today = this.clock.today();
+  private readonly rows = computed((): Row[] => {
+    const known = new Map(this.standings.known().map((one) => [one.student.id, one]));
+    const given = groupBy(this.plans(), ({ studentId }) => studentId);
+    return (this.students() ?? []).map((student) => {
+      const found = known.get(student.id);
+      const standing = found?.standing ?? null;
+      const own = new Set((given.get(student.id) ?? []).map(({ routineId }) => routineId));
       return {
-        one,
-        routines: this.everybody
-          .routines()
-          .filter(({ id }) => given.has(id))
+        student,
+        standing,
+        routines: this.routines()
+          .filter(({ id }) => own.has(id))
           .map(({ name }) => name)
           .join(', '),
-        days: dayWords(one.student.practiceDays),
-        last: one.person.lastDay !== null ? daysAgo(one.person.lastDay, today) : 'not yet',
-        load: one.person.lastDay === null ? '' : recentGrade(recentLoad(one.person.logs, today)),
-        waits: due[0] ?? null,
-        count: due.length,
+        days: dayWords(student.practiceDays),
+        last: standing === null ? unknownWords(found?.problem) : lastWords(standing, this.clock.today()),
+        load: standing?.load ?? '',
+        waits: standing?.due[0]?.kind ?? null,
+        count: standing?.due.length ?? 0,
       };
-    }),
-  );
+    });
+  });
   protected readonly found = computed(() => {
     const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
     const roster = this.taught().find(({ id }) => id === this.classId())?.roster;
-    const found = this.rows().filter(({ one: { student }, routines }) => {
+    const found = this.rows().filter(({ student, routines }) => {
       if (roster !== undefined && !roster.includes(student.id)) return false;
       const told = [student.name, routines, ...student.cautions, student.note].join(' ').toLowerCase();
       return words.every((word) => told.includes(word));
     });
-    const name = (a: Row, b: Row): number => byName(a.one.student, b.one.student);
+    const name = (a: Row, b: Row): number => byName(a.student, b.student);
     const orders: Readonly<Record<Order, (a: Row, b: Row) => number>> = {
       name,
       waits: (a, b) => waitingOf(a) - waitingOf(b) || name(a, b),
       // Who was never seen has been waited for longest.
-      seen: (a, b) => (a.one.person.lastDay ?? '').localeCompare(b.one.person.lastDay ?? '') || name(a, b),
+      seen: (a, b) => (a.standing?.lastDay ?? '').localeCompare(b.standing?.lastDay ?? '') || name(a, b),
     };
     return found.toSorted(orders[this.order()]);
   });
+
+  protected again(): void {
+    this.standings.again();
+  }
 
   protected setClass(id: string): void {
     this.chosenClass.set(id);
@@ -146,3 +163,7 @@ export class Students {
 }
 
 const waitingOf = ({ waits }: Row): number => (waits === null ? NOTHING_WAITS : verdictWeight[waits]);
+
+const lastWords = ({ lastDay }: Standing, today: string): string =>
+  lastDay === null ? 'not yet' : daysAgo(lastDay, today);
+const unknownWords = (problem = ''): string => (problem === '' ? '…' : `cannot be worked out: ${problem}`);

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { cameIn, groupBy, homeLogsSaid } from '@pomek/core';
+import { groupBy, stillsWaiting } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { Everybody } from '../data/everybody';
 import { Repository } from '../data/repository';
+import { Standings } from '../data/standings';
 import { shortDay } from '../ui/day-words';
 
 /** So many pictures of one student are named. */
@@ -61,25 +61,28 @@ const MOST = 3;
 })
 export class CameInList {
   private readonly clock = inject(Clock);
-  private readonly everybody = inject(Everybody);
+  private readonly standings = inject(Standings).look();
+  private readonly students = toSignal(inject(Repository).students$, { initialValue: [] });
   private readonly stills = toSignal(inject(Repository).all('stills'), { initialValue: [] });
 
   protected readonly rows = computed(() => {
     const today = this.clock.today();
     const stills = groupBy(this.stills(), ({ studentId }) => studentId);
-    return this.everybody.soFar().flatMap(({ student, person }) => {
-      const found = cameIn(person.logs, stills.get(student.id) ?? [], today, (at) => this.clock.dayOf(new Date(at)));
-      if (found === null) return [];
+    const fromHome = new Map(this.standings.known().map(({ student, standing }) => [student.id, standing?.fromHome]));
+    return this.students().flatMap((student) => {
+      const logs = fromHome.get(student.id) ?? '';
+      const waiting = stillsWaiting(stills.get(student.id) ?? [], today);
+      if (logs === '' && waiting.length === 0) return [];
       return [
         {
           student,
-          logs: found.logs.length === 0 ? '' : homeLogsSaid(found.logs),
-          stills: found.stills.slice(0, MOST).map(({ id, name, day, found: points }) => ({
+          logs,
+          stills: waiting.slice(0, MOST).map(({ id, name, day, found: points }) => ({
             id,
             name,
             words: ` of ${shortDay(day)}, ${points.length > 0 ? 'found and not looked at' : 'not marked yet'}`,
           })),
-          more: Math.max(0, found.stills.length - MOST),
+          more: Math.max(0, waiting.length - MOST),
         },
       ];
     });

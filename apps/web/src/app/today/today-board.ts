@@ -1,16 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { ButtonDirective } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
-import { nextMeeting, practisedOn, durationWords, timeline, type Meeting, type Student } from '@pomek/core';
+import {
+  durationWords,
+  nextMeeting,
+  timeline,
+  verdictWeight,
+  type Meeting,
+  type Standing,
+  type Student,
+} from '@pomek/core';
 import { classLesson } from '../data/class-lesson';
 import { Clock } from '../data/clock';
-import { Everybody, type OneOfAll } from '../data/everybody';
-import { inSlices } from '../data/in-slices';
+import { schoolOf } from '../data/gathered';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
-import { verdictWeight } from '../data/verdicts';
+import { Standings } from '../data/standings';
 import { VerdictMark } from '../ui/verdict-mark';
 import { classTimes, meetingDay } from '../ui/class-words';
 import { daysAgo } from '../ui/day-words';
@@ -21,77 +28,78 @@ import { FirstSteps } from './first-steps';
 @Component({
   selector: 'pk-today-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, CameInList, FirstSteps, RouterLink, VerdictMark],
+  imports: [Button, ButtonDirective, CameInList, FirstSteps, RouterLink, VerdictMark],
   templateUrl: './today-board.html',
   styleUrl: './today-board.scss',
 })
 export class TodayBoard {
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
-  private readonly everybody = inject(Everybody);
+  private readonly standings = inject(Standings).look();
   protected readonly space = inject(SPACE);
 
-  protected readonly students = this.everybody.students;
-  protected readonly routines = this.everybody.routines;
-  protected readonly plans = this.everybody.plans;
+  protected readonly students = toSignal(this.repository.students$);
+  protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
+  protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
+  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly beginning = computed(
     () => this.students()?.length === 0 || (this.students() !== undefined && this.plans().length === 0),
   );
-  protected readonly known = this.everybody.known;
-  protected readonly anyLog = this.everybody.anyLog;
-
-  /** Those whose verdicts are worked out already: what is long goes on in slices. */
-  private readonly judged = inSlices(this.everybody.soFar, (one) => {
-    one.verdicts();
-    this.planned(one);
-  });
   /** How far it is; null when all is known. */
-  protected readonly looking = computed(() => {
-    const [students, done] = [this.students()?.length ?? 0, this.judged().size];
-    return this.known() && done >= students ? null : { done, of: students };
-  });
+  protected readonly looking = this.standings.looking;
+  protected readonly failed = this.standings.failed;
+  private readonly standing = computed(
+    (): ReadonlyMap<string, Standing> =>
+      new Map(
+        this.standings.known().flatMap(({ standing }) => (standing === null ? [] : [[standing.studentId, standing]])),
+      ),
+  );
+  protected readonly anyLog = computed(() => [...this.standing().values()].some(({ lastDay }) => lastDay !== null));
+  /** Those of whom nothing can be said, and why. */
+  protected readonly problems = computed(() => this.standings.known().filter(({ problem }) => problem !== ''));
 
   protected readonly practising = computed(() => {
     const today = this.clock.today();
     const weekday = getISODay(parseISO(today));
-    const known = new Map([...this.judged()].map((one) => [one.student.id, one]));
     return (this.students() ?? [])
       .filter(({ practiceDays }) => practiceDays.includes(weekday))
       .map((student) => {
-        const one = known.get(student.id);
+        const known = this.standing().get(student.id);
         return {
           student,
-          done: one?.person.lastDay === today,
-          routines: one === undefined ? this.named(student) : this.planned(one),
+          done: known?.lastDay === today,
+          routines: known === undefined ? this.named(student) : known.routines.map(planned),
         };
       });
   });
 
   protected readonly due = computed(() =>
-    [...this.judged()]
-      .map(({ student, verdicts }) => {
-        const due = verdicts()
-          .filter((entry) => entry.due)
-          .toSorted((a, b) => verdictWeight[a.verdict.kind] - verdictWeight[b.verdict.kind]);
-        return { student, verdicts: due, first: due[0] };
+    this.standings
+      .known()
+      .flatMap(({ student, standing }) => {
+        const [first] = standing?.due ?? [];
+        return first === undefined ? [] : [{ student, verdicts: standing!.due, first }];
       })
-      .filter((entry) => entry.first !== undefined)
-      .toSorted((a, b) => verdictWeight[a.first!.verdict.kind] - verdictWeight[b.first!.verdict.kind]),
+      .toSorted((a, b) => verdictWeight[a.first.kind] - verdictWeight[b.first.kind]),
   );
 
   protected readonly unseen = computed(() =>
-    this.everybody
-      .all()
-      .map(({ student, person: { lastDay, today, school } }) => ({
-        student,
-        // From here on the dose is eased: the same days as in the verdicts.
-        away: school.raise.easeGapDays,
-        days: lastDay === null ? null : differenceInCalendarDays(parseISO(today), parseISO(lastDay)),
-      }))
-      .filter((entry) => entry.days !== null && entry.days >= entry.away),
+    this.standings.known().flatMap(({ student, standing }) => {
+      const lastDay = standing?.lastDay ?? null;
+      if (lastDay === null) return [];
+      const days = differenceInCalendarDays(parseISO(this.clock.today()), parseISO(lastDay));
+      // From here on the dose is eased: the same days as in the verdicts.
+      const away = schoolOf(this.schools(), student.schoolId).raise.easeGapDays;
+      return days >= away ? [{ student, days }] : [];
+    }),
   );
+
+  protected again(): void {
+    this.standings.again();
+  }
 
   private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
@@ -109,7 +117,7 @@ export class TodayBoard {
     const [next] = ahead.toSorted((a, b) => a.day.localeCompare(b.day) || a.of.startsAt.localeCompare(b.of.startsAt));
     if (next === undefined) return null;
     const { of, last, day } = next;
-    const plan = classLesson(of, this.routines(), this.chains(), this.schools(), this.everybody.shelf());
+    const plan = classLesson(of, this.routines(), this.chains(), this.schools(), this.shelf());
     const known = new Set((this.students() ?? []).map(({ id }) => id));
     const names = new Map((this.students() ?? []).map(({ id, name }) => [id, name]));
     const missed = last === null ? [] : of.roster.filter((id) => !last.present.includes(id));
@@ -126,23 +134,6 @@ export class TodayBoard {
       waiting: (last?.waiting ?? []).flatMap((id) => names.get(id) ?? []).join(', '),
     };
   });
-
-  private readonly plannedFor = new WeakMap<OneOfAll, readonly PlannedRoutine[]>();
-
-  /** The routines of somebody as they will be practised: what is locked is left out. */
-  private planned(one: OneOfAll): readonly PlannedRoutine[] {
-    const before = this.plannedFor.get(one);
-    if (before !== undefined) return before;
-    const planned = one.person.plans.flatMap((plan): PlannedRoutine[] => {
-      const dosed = practisedOn(plan, one.person);
-      if (dosed === null) return [];
-      const left = dosed.segments.some(({ type }) => type === 'exercise');
-      const length = left ? durationWords(timeline(dosed).totalMs / 1000) : 'locked until it is cleared';
-      return [{ id: dosed.id, name: dosed.name, length }];
-    });
-    this.plannedFor.set(one, planned);
-    return planned;
-  }
 
   /** The routines that somebody was given, while it is not known yet what is practised of them today. */
   private named({ id }: Student): readonly PlannedRoutine[] {
@@ -161,3 +152,9 @@ interface PlannedRoutine {
   readonly name: string;
   readonly length: string;
 }
+
+const planned = ({ id, name, seconds }: Standing['routines'][number]): PlannedRoutine => ({
+  id,
+  name,
+  length: seconds === null ? 'locked until it is cleared' : durationWords(seconds),
+});

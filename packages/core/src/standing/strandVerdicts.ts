@@ -1,13 +1,8 @@
-import {
-  contextOf,
-  isDue,
-  planVerdicts,
-  type PersonRecord,
-  type Plan,
-  type Strand,
-  type Verdict,
-  type VerdictKind,
-} from '@pomek/core';
+import type { Plan, Strand, VerdictKind } from '../goals/plan';
+import { contextOf } from '../plan/contextOf';
+import { isDue } from '../plan/decide';
+import { planVerdicts, type Verdict } from '../plan/planVerdicts';
+import type { PersonRecord } from '../person/personRecord';
 
 /** What waits for the teacher: the weightiest first. */
 export const verdictWeight: Readonly<Record<VerdictKind, number>> = { stop: 0, ease: 1, raise: 2, stay: 3 };
@@ -20,7 +15,7 @@ export interface StrandVerdict {
   readonly locked: boolean;
 }
 
-/** The verdicts on every strand of a student's plans, as the core computes them from what is stored. */
+/** The verdicts on every strand of a person’s plans. */
 export function strandVerdicts(person: PersonRecord): StrandVerdict[] {
   const { decisions, logs, school, today } = person;
   return person.plans.flatMap((plan) => {
