@@ -81,7 +81,7 @@ test('the hall fits a laptop, a tablet and a phone held upright, and nothing jum
     if (step === 3) await page.keyboard.press('ArrowRight');
     await page.setViewportSize(size);
     await seen(page, '.big', size.width, size.height);
-    await seen(page, 'pk-hall-figure svg', size.width, size.height);
+    await seen(page, 'pk-hall-figure canvas', size.width, size.height);
     await seen(page, '.controls button', size.width, size.height);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
   }

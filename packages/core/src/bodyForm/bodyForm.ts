@@ -125,12 +125,12 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     const { from, to } = rest[`${side} forearm`];
     return behindPlane(on(`${side} forearm`, 0.93), minus(to, from));
   };
-  const skirt = egg('pelvis', 0.3, [0.079, 0.1, 0.108]);
+  const skirt = egg('pelvis', 0.3, [0.078, 0.1, 0.104]);
   const coat = [
     ...trunk,
     // It falls over the hips and is a little wider at its hem.
     skirt,
-    ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.07, 0.078)),
+    ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.064, 0.07)),
   ];
   const jacket = within(
     EDGE * S,
@@ -142,7 +142,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
   );
 
   const leg = (side: FootSide): Field[] => [
-    tube(on(`${side} thigh`, 0), on(`${side} thigh`, 1), 0.066, 0.05),
+    tube(on(`${side} thigh`, 0), on(`${side} thigh`, 1), 0.058, 0.05),
     tube(on(`${side} shin`, 0), on(`${side} shin`, 0.55), 0.05, 0.047),
     tube(on(`${side} shin`, 0.55), on(`${side} shin`, 0.93), 0.047, 0.047),
   ];
@@ -163,10 +163,11 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
   const head = flowing(
     [
       skull,
-      // Brow, nose, chin and ears: where it looks is read from any side.
-      egg('head', 0.66, [0.014, 0.011, 0.032], 0.046),
-      egg('head', 0.46, [0.012, 0.017, 0.0085], 0.06),
-      egg('head', 0.06, [0.016, 0.012, 0.015], 0.044),
+      // Brow, nose, mouth, chin and ears: where it looks is read from any side.
+      egg('head', 0.68, [0.014, 0.011, 0.03], 0.044),
+      egg('head', 0.46, [0.0115, 0.016, 0.008], 0.0575),
+      egg('head', 0.24, [0.014, 0.013, 0.021], 0.0405),
+      egg('head', 0.08, [0.016, 0.013, 0.016], 0.0365),
       ...sides.map((side) => {
         const out = side === 'right' ? 1 : -1;
         const centre = add(on('head', 0.48), { x: -0.002 * S, y: 0, z: out * 0.047 * S });

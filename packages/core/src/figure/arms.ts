@@ -9,6 +9,8 @@ import { add, dot, lengthOf, minus, scaled, unit, UP, type Point3 } from './poin
 const SHOULDER_JOINTS = 0.86;
 /** Round arms: elbows out by this share of the upper arm. */
 const ROUND = 0.45;
+/** How far out an arm goes that hangs, degrees; a house value for drawing. */
+const HANG_OUT = 9;
 /** A hand-breadth as a share of stature, for the gap between the hands of round arms. */
 const HAND_BREADTH = 0.047;
 
@@ -32,30 +34,56 @@ const step = (value: number, from: number, to: number): number =>
 const roundness = ({ shoulderRaiseDeg, elbowBendDeg }: SettledPosture): number =>
   Math.min(step(shoulderRaiseDeg, 5, 40), step(elbowBendDeg, 10, 40)) * (1 - step(elbowBendDeg, 110, 150));
 
-function fromPosture({ body, posture, sign, shoulders, facing, across }: ArmPlace): ArmLine {
+/** The way of an arm of full length from shoulder to wrist, its elbow to that side of the line between them. */
+function bent(place: ArmPlace, shoulder: Point3, goal: Point3, elbowTo: Point3): Omit<ArmLine, 'hand'> {
+  const { upperArm, forearm } = place.body.lengths;
+  const reach = minus(goal, shoulder);
+  const way = unit(reach);
+  const far = Math.max(Math.abs(upperArm - forearm) + 0.01, Math.min(lengthOf(reach), upperArm + forearm));
+  const share = (upperArm ** 2 + far ** 2 - forearm ** 2) / (2 * far);
+  const height = Math.sqrt(Math.max(0, upperArm ** 2 - share ** 2));
+  const aside = minus(elbowTo, scaled(way, dot(elbowTo, way)));
+  // An arm that is straight bends nowhere.
+  const sideways = lengthOf(aside) < 1e-6 ? aside : unit(aside);
+  const elbow = add(add(shoulder, scaled(way, share)), scaled(sideways, height));
+  return { shoulder, elbow, wrist: add(shoulder, scaled(way, far)) };
+}
+
+const shoulderOf = ({ body, sign, shoulders, across }: ArmPlace): Point3 =>
+  add(shoulders, scaled(across, (sign * SHOULDER_JOINTS * body.lengths.shoulderBreadth) / 2));
+
+function fromPosture(place: ArmPlace): ArmLine {
+  const { body, posture, sign, facing, across } = place;
   const { upperArm, forearm, hand, shoulderBreadth } = body.lengths;
   const half = (SHOULDER_JOINTS * shoulderBreadth) / 2;
   const round = roundness(posture);
-  const shoulder = add(shoulders, scaled(across, sign * half));
+  const shoulder = shoulderOf(place);
+  // An arm that hangs goes out a little, past the hip.
+  const aside = Math.tan(rad(HANG_OUT)) * (1 - step(posture.shoulderRaiseDeg, 5, 40));
   const pointing = (degrees: number): Point3 =>
-    add(scaled(facing, Math.sin(rad(degrees))), scaled(UP, -Math.cos(rad(degrees))));
+    unit(
+      [
+        scaled(facing, Math.sin(rad(degrees))),
+        scaled(UP, -Math.cos(rad(degrees))),
+        scaled(across, sign * aside),
+      ].reduce(add),
+    );
   const upper = pointing(posture.shoulderRaiseDeg);
   const fore = pointing(posture.shoulderRaiseDeg + posture.elbowBendDeg);
-  const elbow = add(add(shoulder, scaled(upper, upperArm)), scaled(across, sign * round * ROUND * upperArm));
+  const elbowTo = add(scaled(upper, upperArm), scaled(across, sign * round * ROUND * upperArm));
   // From the elbow the forearm comes back in, so that round hands end before the body.
   const wristOut = (1 - round) * half + round * ((HAND_BREADTH * body.stature) / 2 + 0.97 * hand);
   const flatWrist = add(add(shoulder, scaled(upper, upperArm)), scaled(fore, forearm));
-  const wrist = add(flatWrist, scaled(across, sign * (wristOut - half)));
+  const arm = bent(place, shoulder, add(flatWrist, scaled(across, sign * (wristOut - half))), elbowTo);
   const along = unit(add(scaled(fore, 1 - 0.8 * round), scaled(across, -sign * 0.8 * round)));
-  return { shoulder, elbow, wrist, hand: add(wrist, scaled(along, hand)) };
+  return { ...arm, hand: add(arm.wrist, scaled(along, hand)) };
 }
 
 /** An arm to a hand's place: the elbow hangs below and outside the line from shoulder to wrist. */
 function toTarget(place: ArmPlace, target: Hand): ArmLine {
-  const { body, sign, pelvis, shoulders, facing, across } = place;
+  const { body, sign, pelvis, facing, across } = place;
   const { upperArm, forearm, hand, shoulderBreadth, trunk } = body.lengths;
-  const half = (SHOULDER_JOINTS * shoulderBreadth) / 2;
-  const shoulder = add(shoulders, scaled(across, sign * half));
+  const shoulder = shoulderOf(place);
   const palm = [
     scaled(across, sign * target.out * shoulderBreadth),
     scaled(facing, target.forward * shoulderBreadth),
@@ -65,14 +93,9 @@ function toTarget(place: ArmPlace, target: Hand): ArmLine {
   const way = unit(reach);
   // The palm, not the wrist, is where the hand is: the wrist stands half a hand before it.
   const far = Math.min(lengthOf(reach) - hand / 2, 0.998 * (upperArm + forearm));
-  const near = Math.max(far, Math.abs(upperArm - forearm) + 0.01);
-  const wrist = add(shoulder, scaled(way, near));
-  const share = (upperArm ** 2 + near ** 2 - forearm ** 2) / (2 * near);
-  const height = Math.sqrt(Math.max(0, upperArm ** 2 - share ** 2));
-  const hint = add(scaled(UP, -1), scaled(across, sign * 0.6));
-  const sideways = unit(minus(hint, scaled(way, dot(hint, way))));
-  const elbow = add(add(shoulder, scaled(way, share)), scaled(sideways, height));
-  return { shoulder, elbow, wrist, hand: add(wrist, scaled(way, hand)) };
+  const elbowTo = add(scaled(UP, -1), scaled(across, sign * 0.6));
+  const arm = bent(place, shoulder, add(shoulder, scaled(way, Math.max(far, 0.001))), elbowTo);
+  return { ...arm, hand: add(arm.wrist, scaled(way, hand)) };
 }
 
 /** Where an arm is: as the posture says, or reaching for a given place. */

@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { bodyOf, bowGeometry, postureStatics, standardBody } from '../body';
 import { builtInExercises, cycleFaults, ExerciseSchema, type Exercise } from '../library';
 import { phase, hand, posture } from '../library/describe';
-import { breathSchool, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
+import { breathSchool, builtInSchools, settlePosture, softSchool, stanceOfPosture, strictSchool } from '../schools';
 import { centreOfMass3 } from './centreOfMass3';
 import { cycleMoment, isPlayable, stillMoment } from './cycleMoment';
 import { figurePose } from './figurePose';
 import { floorPlan, floorPlanWords } from './floorPlan';
-import { lengthOf, minus } from './point3';
+import { lengthOf, minus, type Point3 } from './point3';
 
 const exercise = (id: string): Exercise => builtInExercises.find((entry) => entry.id === id)!;
 const bodies = [
@@ -68,16 +68,33 @@ describe('a pose in space', () => {
     expect(left.turnDeg).toBeCloseTo(-right.turnDeg, 9);
   });
 
-  test('arms keep their bones, and hanging arms hang beside the body', () => {
-    const moment = cycleMoment(exercise('one-hand-reeling'), softSchool, 0.1)!;
-    const settled = settlePosture(exercise('one-hand-reeling').posture, softSchool);
-    const { arms } = figurePose(standardBody, settled, moment, 'right');
-    expect(lengthOf(minus(arms.right.elbow, arms.right.shoulder))).toBeCloseTo(standardBody.lengths.upperArm, 6);
-    expect(lengthOf(minus(arms.right.wrist, arms.right.elbow))).toBeCloseTo(standardBody.lengths.forearm, 6);
+  test('arms keep their bones in every moment of every exercise and school', () => {
+    const { upperArm, forearm, hand } = standardBody.lengths;
+    const long = (a: Point3, b: Point3): number => lengthOf(minus(a, b));
+    for (const school of builtInSchools)
+      for (const drill of builtInExercises) {
+        const settled = settlePosture(drill.posture, school);
+        for (let at = 0; at < 1; at += 1 / 24) {
+          const moment = cycleMoment(drill, school, at) ?? stillMoment({ posture: settled });
+          const { arms } = figurePose(standardBody, settled, moment, 'right');
+          for (const arm of [arms.left, arms.right]) {
+            expect(long(arm.elbow, arm.shoulder)).toBeCloseTo(upperArm, 6);
+            expect(long(arm.wrist, arm.elbow)).toBeCloseTo(forearm, 6);
+            expect(long(arm.hand, arm.wrist)).toBeCloseTo(hand, 6);
+          }
+        }
+      }
+  });
+
+  test('hanging arms hang beside the body, a little outward past the hips', () => {
     const still = settlePosture(posture(), softSchool);
-    const hanging = figurePose(standardBody, still, stillMoment({ posture: still }), 'right').arms.left;
-    expect(hanging.hand.z).toBeCloseTo(hanging.shoulder.z, 6);
-    expect(hanging.hand.y).toBeLessThan(hanging.elbow.y);
+    const { arms, legs } = figurePose(standardBody, still, stillMoment({ posture: still }), 'right');
+    const { left } = arms;
+    expect(left.hand.z).toBeLessThan(left.shoulder.z - 0.05);
+    expect(left.hand.z).toBeGreaterThan(left.shoulder.z - 0.2);
+    expect(left.hand.x).toBeCloseTo(left.shoulder.x, 6);
+    expect(left.hand.y).toBeLessThan(left.elbow.y);
+    expect(left.hand.z).toBeLessThan(legs.left.hip.z - 0.1);
   });
 
   test('in round arms the middle fingers are about a hand-breadth apart (common practice)', () => {

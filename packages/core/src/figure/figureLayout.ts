@@ -1,6 +1,7 @@
 import type { Region } from '../alignment/checkpoint';
 import type { FigurePose, FootSide } from './pose';
 import type { Point3 } from './point3';
+import { regionPlaces } from './regionPlaces';
 import type { Spot } from './capsule';
 import { bodyShapes, sides, thick, type Drawing, type FigureShape, type FigureView } from './figureBody';
 
@@ -119,46 +120,6 @@ function dotsOf({ pose, view, at }: Drawing): FigureDot[] {
   return view === 'above' ? [...pressure, ...knees, weight] : [mass, weight, ...pressure, ...knees];
 }
 
-/** Where each region of alignment is on the body. */
-function regionPoints(pose: FigurePose): Record<Region, Point3> {
-  const near = pose.working;
-  const { pelvis, shoulders, head, body } = pose;
-  const up = (share: number): Point3 => ({
-    x: pelvis.x + share * (shoulders.x - pelvis.x),
-    y: pelvis.y + share * (shoulders.y - pelvis.y),
-    z: pelvis.z + share * (shoulders.z - pelvis.z),
-  });
-  const off = (point: Point3, x: number, y = 0): Point3 => ({
-    ...point,
-    x: point.x + x * body.stature,
-    y: point.y + y * body.stature,
-  });
-  const leg = pose.legs[near];
-  const arm = pose.arms[near];
-  const foot = pose.feet[near];
-  return {
-    feet: { x: (foot.heel.x + 2 * foot.toe.x) / 3, y: foot.heel.y, z: (foot.heel.z + 2 * foot.toe.z) / 3 },
-    ankles: leg.ankle,
-    knees: leg.knee,
-    'hip crease': off(leg.hip, 0.035, 0.012),
-    waist: up(0.3),
-    pelvis: off(pelvis, -0.045, -0.01),
-    'low back': off(up(0.22), -0.045),
-    ribs: off(up(0.55), 0.045),
-    torso: off(up(0.45), -0.02),
-    'chest and upper back': off(up(0.8), 0.05),
-    shoulders: arm.shoulder,
-    armpits: off(arm.shoulder, 0.01, -0.05),
-    elbows: arm.elbow,
-    wrists: arm.wrist,
-    hands: arm.hand,
-    'neck and head': off(head, -0.035, -0.05),
-    eyes: off(head, 0.045, 0.005),
-    'tongue and face': off(head, 0.045, -0.03),
-    breath: off(up(0.2), 0.05),
-  };
-}
-
 /**
  * A pose as the shapes of one view: outlines, lines and dots in px. Pure: the same pose gives the same
  * shapes. The scale is the same for every figure, so that two can be laid side by side.
@@ -169,14 +130,14 @@ export function layoutFigure(pose: FigurePose, view: FigureView, pxPerMetre: num
   const at = projector(pose, view, pxPerMetre, highest);
   const size = (share: number): number => share * pose.body.stature * pxPerMetre;
   const drawing: Drawing = { pose, view, at, size };
-  const points = regionPoints(pose);
+  const places = regionPlaces(pose);
   return {
     width: frame.width * pxPerMetre,
     height: (baseOf(pose, view, highest) + frame.below) * pxPerMetre,
     shapes: bodyShapes(drawing),
     marks: marksOf(drawing),
     dots: dotsOf(drawing),
-    pins: (Object.keys(points) as Region[]).map((region) => ({ region, ...at(points[region]) })),
+    pins: (Object.keys(places) as Region[]).map((region) => ({ region, ...at(places[region].at) })),
     shares: pose.seated
       ? []
       : sides.map((side) => {

@@ -4,6 +4,7 @@ export * from './pose';
 export * from './levelBow';
 export * from './floorPlan';
 export * from './bestView';
+export * from './regionPlaces';
 export * from './seenAs';
 export * from './shownDrill';
 export type { Point3 } from './point3';

@@ -23,6 +23,8 @@ export interface ShownDrill {
   readonly moves: boolean;
   /** How high a hand goes in it, m, so that its floor stays where it is. */
   readonly highest: number;
+  /** How far from its middle line a hand, an elbow or a foot goes in it, m, so that all of it is seen from everywhere. */
+  readonly reach: number;
 }
 
 /** Moments of a cycle in which the hands are looked at. */
@@ -41,11 +43,26 @@ export function shownDrill(segment: ExerciseSegment, exercise: Exercise, body: B
     view: bestView(drill, body, school),
     moves: segment.dose.kind !== 'hold' && isPlayable(drill),
     highest: 0,
+    reach: 0,
   };
   const poses = shown.moves
     ? Array.from({ length: MOMENTS }, (_, at) => shownPose(shown, at / MOMENTS, 0, 'right', 'forward'))
     : [shownPose(shown, 0, 0, 'right', 'forward')];
-  return { ...shown, highest: Math.max(...poses.flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y])) };
+  return {
+    ...shown,
+    highest: Math.max(...poses.flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y])),
+    reach: Math.max(...poses.map(reachOf)),
+  };
+}
+
+/** How far from the line through the middle of the floor a pose goes to any side, m. */
+export function reachOf({ arms, feet, pelvis }: Pick<FigurePose, 'arms' | 'feet' | 'pelvis'>): number {
+  const ends = (['left', 'right'] as const).flatMap((side) => {
+    const { elbow, hand } = arms[side];
+    const { heel, toe } = feet[side];
+    return [elbow, hand, heel, toe];
+  });
+  return Math.max(...[pelvis, ...ends].map(({ x, z }) => Math.hypot(x, z)));
 }
 
 /**
@@ -55,7 +72,7 @@ export function shownDrill(segment: ExerciseSegment, exercise: Exercise, body: B
  * @param side as it is to be drawn; both together is drawn as the right
  */
 export function shownPose(
-  { body, school, drill, settled, view, moves }: Omit<ShownDrill, 'highest'>,
+  { body, school, drill, settled, view, moves }: Omit<ShownDrill, 'highest' | 'reach'>,
   into: number,
   done: number,
   side: Side,

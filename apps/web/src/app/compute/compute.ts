@@ -19,6 +19,8 @@ export type Step<T extends Task> =
   | { readonly kind: 'part'; readonly part: PartOf<T> }
   | { readonly kind: 'result'; readonly result: ResultOf<T> };
 
+const NOT_LOADED = 'What computes beside the page could not be loaded. Reload the page once Pomek can be reached.';
+
 /**
  * Runs long work beside the page. Unsubscribing ends the work at once. A worker that has answered is
  * kept for the next question.
@@ -72,7 +74,8 @@ export class Compute {
       worker.onerror = (event) => {
         over = true;
         worker.terminate();
-        subscriber.error(new Error(event.message));
+        // A worker that could not be loaded says nothing of why.
+        subscriber.error(new Error(event.message || NOT_LOADED));
       };
       worker.postMessage({ task, ...input });
       return () => {

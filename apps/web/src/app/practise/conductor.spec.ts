@@ -94,7 +94,7 @@ test('the figure does it: standing in a hold, moving in a drill, turned round by
   const { page, key } = await hall(journal({ routine: shown, events: paused, seenAt: begun + 5000 }));
   const figure = () => page.element.querySelector('pk-hall-figure svg');
   const drawn = () => figure()!.innerHTML.replace(/figure-\d+/g, '');
-  expect(figure()!.getAttribute('aria-label')).toBe('The figure does it: Holding the tree');
+  expect(figure()!.getAttribute('aria-label')).toBe('The figure does it: Holding the tree.');
   // The checkpoint that is up is lit where it is.
   expect(page.element.querySelectorAll('pk-hall-figure [aria-label^=Checkpoint]')).toHaveLength(1);
   await key('ArrowRight');

@@ -43,6 +43,8 @@ import {
   type JournalEvent,
   type Routine,
   type SeenAs,
+  type Doing,
+  type Span,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
@@ -141,14 +143,21 @@ export class Conductor {
     behind: 'seen from behind',
   };
   protected readonly body = computed(() => bodyOfStudent(this.who() ?? null).body);
-  /** The exercise that is being done, with where it is; null in a rest and while something is explained. */
+  /** The exercise that is being done, with where it is; in a rest the one that comes, as it begins; null where none does. */
   protected readonly shownNow = computed(() => {
     const [journal, line, state] = [this.journal()!, this.line()!, this.state()];
-    const span = line.spans[state.spanIndex];
-    const segment = span === undefined ? undefined : journal.routine.segments[span.segmentIndex];
-    if (span === undefined || segment?.type !== 'exercise' || span.kind === 'rest') return null;
+    const { segments } = journal.routine;
+    const ofExercise = ({ segmentIndex, kind }: Span): boolean =>
+      kind !== 'rest' && segments[segmentIndex]?.type === 'exercise';
+    const span = line.spans.slice(state.spanIndex).find(ofExercise);
+    const segment = span === undefined ? undefined : segments[span.segmentIndex];
+    if (span === undefined || segment?.type !== 'exercise') return null;
     const exercise = this.shelf().get(segment.exerciseId);
-    return exercise === undefined ? null : { segment, exercise, doing: doingOf(span, state) };
+    if (exercise === undefined) return null;
+    const comes = span.index !== state.spanIndex;
+    const { side, direction } = span;
+    const begins: Doing = { side, direction, done: 0, into: 0, lengthMs: 0, seconds: 0, running: false };
+    return { segment, exercise, comes, doing: comes ? begins : doingOf(span, state) };
   });
 
   /** What is called aloud, and when. */

@@ -20,39 +20,37 @@ import {
   type Doing,
   type Exercise,
   type ExerciseSegment,
+  type FigurePose,
   type School,
   type SeenAs,
+  type ShownDrill,
 } from '@pomek/core';
-import { Figure, type Pin } from '../ui/figure';
+import { BodyInSpace } from '../space/body-in-space';
+import type { Pin } from '../ui/figure';
 
 /** The exercise being done: the figure goes with the practice, on its side, as the students see the teacher. */
 @Component({
   selector: 'pk-hall-figure',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Figure],
+  imports: [BodyInSpace],
   template: `
-    <pk-figure
+    <pk-body-in-space
       [pose]="pose()"
+      [flat]="flat()"
+      [turnsByKey]="false"
       [view]="view()"
-      [pxPerMetre]="220"
       [highest]="shown().highest"
+      [reach]="shown().reach"
       [pins]="pins()"
       [belly]="belly()"
       [selected]="point()?.id ?? null"
       (pinPressed)="chosen.emit($event)"
-      [text]="'The figure does it: ' + exercise().name"
+      [text]="'The figure does it: ' + exercise().name + '.'"
     />
   `,
   styles: `
     :host {
       display: block;
-    }
-    pk-figure {
-      height: 100%;
-    }
-    pk-figure ::ng-deep svg {
-      height: 100%;
-      width: 100%;
     }
   `,
 })
@@ -75,11 +73,9 @@ export class HallFigure {
   protected readonly view = computed(() => seenView(this.shown(), this.seenAs()));
   /** Since the practice last said where it is, ms. */
   private readonly since = signal(0);
-  protected readonly pose = computed(() => {
-    const { side, direction, done, into, lengthMs, running } = this.doing();
-    const on = running && lengthMs > 0 ? Math.min(1, into + this.since() / lengthMs) : into;
-    return shownPose(this.shown(), on, done, seenSide(side, this.seenAs()), direction);
-  });
+  protected readonly pose = computed(() => this.posed({ ...this.shown(), view: 'front' }));
+  /** As the outline draws it: from the side square to the working foot. */
+  protected readonly flat = computed(() => this.posed(this.shown()));
   protected readonly pins = computed((): Pin[] => {
     const [point, choices] = [this.point(), this.choices()];
     const shown = choices.length > 0 ? choices : point === null ? [] : [point];
@@ -99,6 +95,12 @@ export class HallFigure {
     const full = fullness(seconds + (running ? this.since() / 1000 : 0));
     return bellyWidth(this.school(), full);
   });
+
+  private posed(shown: ShownDrill): FigurePose {
+    const { side, direction, done, into, lengthMs, running } = this.doing();
+    const on = running && lengthMs > 0 ? Math.min(1, into + this.since() / lengthMs) : into;
+    return shownPose(shown, on, done, seenSide(side, this.seenAs()), direction);
+  }
 
   constructor() {
     let frame = 0;

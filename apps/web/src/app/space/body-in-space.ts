@@ -7,6 +7,7 @@ import {
   effect,
   inject,
   input,
+  output,
   signal,
   untracked,
   viewChild,
@@ -15,10 +16,10 @@ import { NgTemplateOutlet } from '@angular/common';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
 import { NEVER, catchError, defer, distinctUntilChanged, filter, map, of, switchMap } from 'rxjs';
-import type { FigurePose, FigureView, Point3 } from '@pomek/core';
-import { Figure, type PathCount } from '../ui/figure';
+import { reachOf, regionPlaces, type FigurePose, type FigureView, type Point3, type Region } from '@pomek/core';
+import { Figure, type PathCount, type Pin } from '../ui/figure';
 import { BodyForms } from './body-forms';
-import type { BodyScene, Stand } from './body-scene';
+import type { BodyScene, Extent, Placed, Stand } from './body-scene';
 import { lookOf } from './look';
 
 /** Where one stands for each view, degrees. */
@@ -31,6 +32,17 @@ const stands: Readonly<Record<FigureView, Stand>> = {
 /** How long it takes to turn to another view, ms, and how far a key turns, degrees. */
 const TURN_MS = 450;
 const KEY_DEG = 15;
+/** Room that is always left to either side, m, and px between two pins of one region. */
+const LEAST_REACH = 0.42;
+const BESIDE = 26;
+
+interface Spot {
+  readonly pin: Pin;
+  readonly x: number;
+  readonly y: number;
+  /** It lies on what is turned away. */
+  readonly away: boolean;
+}
 /** Degrees for a pixel dragged. */
 const DRAG_DEG = 0.45;
 
@@ -52,6 +64,10 @@ const DRAG_DEG = 0.45;
         [text]="text()"
         [handPath]="handPath()"
         [counts]="counts()"
+        [pins]="pins()"
+        [selected]="selected()"
+        [belly]="belly()"
+        (pinPressed)="pinPressed.emit($event)"
       />
     </ng-template>
     @if (outlined()) {
@@ -59,9 +75,9 @@ const DRAG_DEG = 0.45;
     } @else {
       <div
         class="stage"
-        tabindex="0"
-        role="img"
-        [attr.aria-label]="text() + ' Arrow keys turn it.'"
+        [attr.tabindex]="turnsByKey() ? 0 : null"
+        [attr.role]="pins().length > 0 ? 'group' : 'img'"
+        [attr.aria-label]="text() + (turnsByKey() ? ' Arrow keys turn it.' : '')"
         (pointerdown)="take($event)"
         (pointermove)="turn($event)"
         (pointerup)="leave()"
@@ -73,6 +89,26 @@ const DRAG_DEG = 0.45;
           <span class="bead num" aria-hidden="true" [style.left.px]="bead.x" [style.top.px]="bead.y">{{
             bead.count
           }}</span>
+        }
+        @for (spot of spots(); track spot.pin.id) {
+          <button
+            type="button"
+            class="pin"
+            [class.safety]="spot.pin.safety"
+            [class.away]="spot.away"
+            [class.here]="selected() === spot.pin.id"
+            [attr.aria-label]="spot.pin.label"
+            [attr.aria-pressed]="selected() === spot.pin.id"
+            [style.left.px]="spot.x"
+            [style.top.px]="spot.y"
+            (pointerdown)="$event.stopPropagation()"
+            (click)="pinPressed.emit(spot.pin.id)"
+          >
+            <span class="dot"></span>
+            @if (spot.pin.count !== undefined) {
+              <span class="times num">{{ spot.pin.count }}×</span>
+            }
+          </button>
         }
         @if (!drawn()) {
           <div class="making" aria-hidden="true"><ng-container [ngTemplateOutlet]="outline" /></div>
@@ -90,10 +126,20 @@ export class BodyInSpace {
   /** From where it is seen until it is turned. */
   readonly view = input<FigureView>('front');
   readonly text = input('');
+  /** Whether the arrow keys turn it; not where they mean something else. */
+  readonly turnsByKey = input(true);
   readonly handPath = input<readonly Point3[]>([]);
   readonly counts = input<readonly PathCount[]>([]);
   /** Up to where a hand goes, m. */
   readonly highest = input(0);
+  /** How far from its middle line something goes, m; of what only stands, as far as it stands. */
+  readonly reach = input(0);
+  /** Checkpoints on the surface. */
+  readonly pins = input<readonly Pin[]>([]);
+  readonly selected = input<string | null>(null);
+  readonly pinPressed = output<string>();
+  /** How wide the belly is with the breath, 0–1; null where the breath is not shown. */
+  readonly belly = input<number | null>(null);
 
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
   /** Where nothing is drawn in space, or the picture was lost. */
@@ -126,7 +172,14 @@ export class BodyInSpace {
   private frame = 0;
   private turning = 0;
   private held: { x: number; y: number; from: Stand } | null = null;
-  private readonly top = computed(() => Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06));
+  private readonly extent = computed(
+    (): Extent => ({
+      highest: Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06),
+      reach: Math.max(LEAST_REACH, this.reach(), reachOf(this.pose())),
+    }),
+    { equal },
+  );
+  protected readonly spots = signal<readonly Spot[]>([]);
 
   constructor() {
     effect((onCleanup) => {
@@ -173,14 +226,16 @@ export class BodyInSpace {
     // Whatever changes is drawn once, with the next frame.
     effect(() => {
       const [scene, pose, stand, { width }] = [this.scene(), this.pose(), this.stand(), this.size()];
-      const [counts, top] = [this.counts(), this.top()];
+      const [counts, pins, extent, belly] = [this.counts(), this.pins(), this.extent(), this.belly()];
       this.look();
       this.handPath();
       cancelAnimationFrame(this.frame);
       if (scene === null || width === 0) return;
       this.frame = requestAnimationFrame(() => {
         scene.stand(pose);
-        const place = scene.draw(stand, top);
+        scene.breathe(belly);
+        const place = scene.draw(stand, extent);
+        this.spots.set(spotsOf(pins, pose, place));
         this.beads.set(counts.map((entry) => ({ ...entry, ...place(entry.point) })));
         this.drawn.set(true);
       });
@@ -220,7 +275,7 @@ export class BodyInSpace {
       ArrowDown: { roundDeg: 0, upDeg: -KEY_DEG },
     };
     const by = turns[event.key];
-    if (by === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+    if (!this.turnsByKey() || by === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
     const { roundDeg, upDeg } = this.stand();
     this.turnTo(bounded({ roundDeg: roundDeg + by.roundDeg, upDeg: upDeg + by.upDeg }), TURN_MS / 3);
@@ -245,6 +300,20 @@ export class BodyInSpace {
     };
     this.turning = requestAnimationFrame(step);
   }
+}
+
+/** Pins where they are on the body; those of one region side by side. */
+function spotsOf(pins: readonly Pin[], pose: FigurePose, place: Placed): Spot[] {
+  if (pins.length === 0) return [];
+  const places = regionPlaces(pose);
+  const seen = new Map<Region, number>();
+  return pins.map((pin) => {
+    const nth = seen.get(pin.region) ?? 0;
+    seen.set(pin.region, nth + 1);
+    const { at, out } = places[pin.region];
+    const { x, y, away } = place(at, out);
+    return { pin, x: x + nth * BESIDE, y, away };
+  });
 }
 
 /** Nobody looks from below the floor. */

@@ -59,6 +59,34 @@ const SLOW_MS = 28;
 /** The coarsest it gets, as a share of the pixels of the screen. */
 const COARSEST = 0.5;
 
+/** What is to be seen whole: how high something goes, and how far from the middle line to any side, m. */
+export interface Extent {
+  readonly highest: number;
+  readonly reach: number;
+}
+/** Where a point falls on the picture, px, and whether a surface there that faces so is turned away. */
+export type Placed = (
+  point: Point3,
+  out?: Point3,
+) => { readonly x: number; readonly y: number; readonly away: boolean };
+
+/** How far the belly swells with a full breath, and how wide around, as shares of stature. */
+const SWELL = { far: 0.014, wide: 0.075 };
+/** Where the breath is in the trunk, as a share of its length from the hips up. */
+const BREATH_UP = 0.2;
+/** From here on a surface counts as turned away: what is just beside the edge is still seen. */
+const AWAY = -0.3;
+/** What is left around the body, m. */
+const MARGIN = 0.09;
+
+const breathShader = `
+  vec3 fromBelly = (position - belly) / bellyWide;
+  vBreath = exp(-dot(fromBelly * vec3(0.55, 1.0, 1.0), fromBelly * vec3(0.55, 1.0, 1.0)));
+  transformed += normal * vBreath * breath * bellyFar;
+`;
+const breathGlow = `
+  diffuseColor.rgb = mix(diffuseColor.rgb, breathColor, breathShown * smoothstep(0.75 - 0.6 * breath, 1.0 - 0.5 * breath, vBreath) * 0.85);
+`;
 const weaveShader = `
   float woven = smoothstep(0.45, 0.7, abs(vWeave));
   float thread = 0.0;
@@ -145,6 +173,14 @@ export class BodyScene {
   private readonly stuff: readonly FormStuff[];
   /** Of each bone at rest, m. */
   private readonly lengths: readonly number[];
+  private readonly breath = {
+    belly: { value: new Vector3() },
+    bellyWide: { value: 1 },
+    bellyFar: { value: 0 },
+    breath: { value: 0 },
+    breathShown: { value: 0 },
+    breathColor: { value: new Color() },
+  };
   private readonly weave = { left: { value: new Color() }, right: { value: new Color() } };
   private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
   private readonly spot = softSpot();
@@ -162,24 +198,49 @@ export class BodyScene {
     this.stuff = stuff;
     const material = new MeshStandardMaterial({ vertexColors: true, roughness: 0.9, metalness: 0 });
     material.onBeforeCompile = (shader) => {
-      Object.assign(shader.uniforms, { weaveLeft: this.weave.left, weaveRight: this.weave.right });
+      Object.assign(shader.uniforms, { weaveLeft: this.weave.left, weaveRight: this.weave.right }, this.breath);
       shader.vertexShader = shader.vertexShader
         .replace(
           '#include <common>',
-          '#include <common>\nattribute float weave;\nvarying vec3 vRest;\nvarying float vWeave;',
+          `#include <common>
+          attribute float weave;
+          uniform vec3 belly;
+          uniform float bellyWide;
+          uniform float bellyFar;
+          uniform float breath;
+          varying vec3 vRest;
+          varying float vWeave;
+          varying float vBreath;`,
         )
-        .replace('#include <begin_vertex>', '#include <begin_vertex>\nvRest = position;\nvWeave = weave;');
+        .replace(
+          '#include <begin_vertex>',
+          `#include <begin_vertex>\nvRest = position;\nvWeave = weave;\n${breathShader}`,
+        );
       shader.fragmentShader = shader.fragmentShader
         .replace(
           '#include <common>',
-          '#include <common>\nuniform vec3 weaveLeft;\nuniform vec3 weaveRight;\nvarying vec3 vRest;\nvarying float vWeave;',
+          `#include <common>
+          uniform vec3 weaveLeft;
+          uniform vec3 weaveRight;
+          uniform vec3 breathColor;
+          uniform float breath;
+          uniform float breathShown;
+          varying vec3 vRest;
+          varying float vWeave;
+          varying float vBreath;`,
         )
-        .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}`);
+        .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}\n${breathGlow}`);
     };
     this.body = new SkinnedMesh(geometry, material);
     this.body.frustumCulled = false;
     const rest = restSkeleton(pose.body);
     for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
+    const { stature } = pose.body;
+    const { from: hips } = rest.pelvis;
+    const up = hips.y + (BREATH_UP + 0.22) * pose.body.lengths.trunk;
+    this.breath.belly.value.set(0.055 * stature, up, 0);
+    this.breath.bellyWide.value = SWELL.wide * stature;
+    this.breath.bellyFar.value = SWELL.far * stature;
     this.lengths = boneNames.map((name) => boneLength(rest[name]));
     // The skeleton takes what its bones are at now for their rest.
     this.body.bind(new Skeleton(this.bones), new Matrix4());
@@ -221,6 +282,12 @@ export class BodyScene {
     }
   }
 
+  /** How full the belly is, 0–1; null where the breath is not shown. */
+  breathe(full: number | null): void {
+    this.breath.breath.value = full ?? 0;
+    this.breath.breathShown.value = full === null ? 0 : 1;
+  }
+
   /** The way of a hand through the repetition; none where it is empty. */
   follow(points: readonly Point3[]): void {
     if (this.path !== null) {
@@ -248,6 +315,7 @@ export class BodyScene {
     this.weave.right.value.set(look.weave.right);
     this.floor.material.color.set(look.floor);
     for (const shadow of this.shadows) shadow.material.color.set(look.shadow);
+    this.breath.breathColor.value.set(look.path);
     this.pathColor = look.path;
     this.path?.material.color.set(look.path);
     this.sky.intensity = look.sky;
@@ -260,19 +328,16 @@ export class BodyScene {
     this.renderer.setSize(width, height, false);
   }
 
-  /**
-   * Draws it as seen from somewhere.
-   * @param highest up to where something moves, m
-   * @returns where a point falls on the picture, px
-   */
-  draw({ roundDeg, upDeg }: Stand, highest: number): (point: Point3) => { x: number; y: number } {
+  /** Draws it as seen from somewhere. @returns where a point falls on the picture */
+  draw({ roundDeg, upDeg }: Stand, { highest, reach }: Extent): Placed {
     const { width, height } = this.size;
     const [round, up] = [(roundDeg * Math.PI) / 180, (upDeg * Math.PI) / 180];
-    // The middle of what moves, and as far away that all of its height and an arm to either side are seen.
+    // The middle of what moves, and as far away that all of its height and what it reaches to either side are seen.
     const middle = new Vector3(0, highest / 2 - 0.03, 0);
     const half = Math.tan((OPENING_DEG * Math.PI) / 360);
-    const needed = Math.max((highest / 2 + 0.1) / half, 0.92 / (half * (width / height)));
-    const away = needed + 0.12;
+    const [rise, fall] = [Math.abs(Math.cos(up)), Math.abs(Math.sin(up))];
+    const tall = (highest / 2 + MARGIN) * rise + (reach + MARGIN) * fall;
+    const away = Math.max(tall / half, (reach + MARGIN) / (half * (width / height))) + 0.45 * reach * rise;
     this.camera.aspect = width / height;
     this.camera.position.set(
       middle.x + away * Math.cos(up) * Math.cos(round),
@@ -288,9 +353,11 @@ export class BodyScene {
     const begun = performance.now();
     this.renderer.render(this.scene, this.camera);
     this.keepUp(performance.now() - begun);
-    return (point) => {
+    return (point, out) => {
       const { x, y } = at(point).project(this.camera);
-      return { x: ((x + 1) / 2) * width, y: ((1 - y) / 2) * height };
+      const towards = this.camera.position.clone().sub(at(point)).normalize();
+      const away = out !== undefined && at(out).dot(towards) < AWAY;
+      return { x: ((x + 1) / 2) * width, y: ((1 - y) / 2) * height, away };
     };
   }
 

@@ -1,4 +1,4 @@
-import { from, throwError } from 'rxjs';
+import { throwError } from 'rxjs';
 import { demoContents, newClass, type Plan } from '@pomek/core';
 import { formatISO } from 'date-fns';
 import { render } from '../../../testing/render';
