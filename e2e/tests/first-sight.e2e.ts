@@ -4,7 +4,7 @@ import { expect, ownClock, test, type Page } from '../support/test';
 /** What each view shows first; at its size all of it is on the screen, without scrolling. */
 const views: readonly { readonly path: string; readonly main: readonly string[] }[] = [
   { path: '/today', main: ['h1', '#practising', '#next-class', '#due'] },
-  { path: '/exercises/tree-holding', main: ['pk-figure svg', 'pk-answers', 'pk-posture-dials'] },
+  { path: '/exercises/tree-holding', main: ['pk-figure-bench canvas', 'pk-answers', 'pk-posture-dials'] },
   {
     path: '/routines/demo-reeling',
     main: ['.total', 'pk-thread svg', 'pk-shelf input', '[data-segment]', 'pk-inspector .tabs'],

@@ -130,7 +130,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     ...trunk,
     // It falls over the hips and is a little wider at its hem.
     skirt,
-    ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.064, 0.07)),
+    ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.067, 0.073)),
   ];
   const jacket = within(
     EDGE * S,

@@ -3,10 +3,11 @@ import type { FigurePose, FootSide } from './pose';
 import type { Point3 } from './point3';
 import { regionPlaces } from './regionPlaces';
 import type { Spot } from './capsule';
-import { bodyShapes, sides, thick, type Drawing, type FigureShape, type FigureView } from './figureBody';
+import { figureLines, type FigureLine } from './figureLines';
+import { bodyShapes, sides, type Drawing, type FigureShape, type FigureView } from './figureBody';
 
 export interface FigureMark {
-  readonly kind: 'floor' | 'toe line' | 'knee line' | 'plumb' | 'head now' | 'head straight' | 'hips' | 'shoulders';
+  readonly kind: 'floor' | FigureLine['kind'];
   readonly from: Spot;
   readonly to: Spot;
 }
@@ -73,35 +74,25 @@ export function projector(
   }
 }
 
+/** The lines that are read in each view. */
+const linesIn: Readonly<Record<FigureView, readonly FigureLine['kind'][]>> = {
+  side: ['toe line', 'knee line', 'plumb', 'head straight', 'head now'],
+  front: ['plumb'],
+  behind: ['plumb'],
+  above: ['hips'],
+};
+
 function marksOf({ pose, view, at }: Drawing): FigureMark[] {
-  const mass = pose.centreOfMass;
-  if (view === 'above') {
-    const line3 = (kind: 'hips' | 'shoulders', a: Point3, b: Point3): FigureMark => ({ kind, from: at(a), to: at(b) });
-    return [line3('hips', pose.legs.left.hip, pose.legs.right.hip)];
-  }
+  const lines = figureLines(pose)
+    .filter(({ kind }) => linesIn[view].includes(kind))
+    .map(({ kind, from, to }): FigureMark => ({ kind, from: at(from), to: at(to) }));
+  if (view === 'above') return lines;
   const floor: FigureMark = {
     kind: 'floor',
     from: at({ x: -0.42, y: 0, z: 0.64 }),
     to: at({ x: 0.86, y: 0, z: -0.64 }),
   };
-  const plumb: FigureMark = { kind: 'plumb', from: at(mass), to: at({ ...mass, y: 0 }) };
-  if (view === 'front' || view === 'behind' || pose.seated) return [floor, plumb];
-  const knee = pose.legs[pose.working].knee;
-  const { toe } = pose.feet[pose.working];
-  const crown = pose.head.y + thick.headTall * pose.body.stature;
-  const level = (kind: 'head now' | 'head straight', y: number): FigureMark => ({
-    kind,
-    from: at({ x: pose.head.x - 0.34, y, z: 0 }),
-    to: at({ x: pose.head.x + 0.1, y, z: 0 }),
-  });
-  return [
-    floor,
-    { kind: 'toe line', from: at({ ...toe, y: 0 }), to: at({ ...toe, y: knee.y + 0.12 }) },
-    { kind: 'knee line', from: at(knee), to: at({ ...knee, y: 0 }) },
-    plumb,
-    level('head straight', crown + pose.headDrop),
-    level('head now', crown),
-  ];
+  return [floor, ...lines];
 }
 
 function dotsOf({ pose, view, at }: Drawing): FigureDot[] {

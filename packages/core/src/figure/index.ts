@@ -11,5 +11,6 @@ export type { Point3 } from './point3';
 export { capsule, type Spot } from './capsule';
 export type { FigureShape, FigureView } from './figureBody';
 export * from './figureLayout';
+export * from './figureLines';
 export * from './figureLayers';
 export { bellyShape, type BellyShape } from './bellyShape';

@@ -22,6 +22,7 @@ import {
   stayingDrill,
   figurePose,
   percent,
+  reachOf,
   settlePosture,
   spokenExercise,
   stillMoment,
@@ -116,6 +117,8 @@ export class CyclePlayer {
   protected readonly highest = computed(() =>
     Math.max(...this.poses().flatMap(({ arms }) => [arms.left.hand.y, arms.right.hand.y])),
   );
+  /** How far from its middle line something goes, m. */
+  protected readonly reach = computed(() => Math.max(...this.poses().map(reachOf)));
   protected readonly path = computed((): Point3[] => {
     const side = this.side();
     if (this.drill().phases.every((phase) => phase.end?.hand == null)) return [];

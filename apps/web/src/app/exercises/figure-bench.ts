@@ -26,11 +26,13 @@ import {
   spokenExercise,
   stillMoment,
   type Exercise,
+  type FigureView,
   type Posture,
   type PostureAnswers,
   type SettledPosture,
 } from '@pomek/core';
-import { Figure, type Pin } from '../ui/figure';
+import { BodyInSpace } from '../space/body-in-space';
+import type { Pin } from '../ui/figure';
 import { answerRows, answersFor } from './answer-rows';
 import { AnswersView } from './answers-view';
 import { PersonChoice, type Person } from '../data/person-choice';
@@ -58,10 +60,10 @@ const WORDS_MS = 45;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AnswersView,
+    BodyInSpace,
     Button,
     CheckpointCard,
     CyclePlayer,
-    Figure,
     FloorMarksView,
     FormsModule,
     PostureDials,
@@ -102,7 +104,15 @@ export class FigureBench {
   ]);
   protected readonly settled = computed(() => settlePosture(this.posture(), this.choice.school()));
   private readonly original = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
-  protected readonly square = computed(() => this.poseOf(this.choice.person(), this.posture(), true));
+  protected readonly view = signal<FigureView>('side');
+  protected readonly views: { label: string; value: FigureView }[] = [
+    { label: 'Front', value: 'front' },
+    { label: 'Side', value: 'side' },
+    { label: 'Behind', value: 'behind' },
+    { label: 'Above', value: 'above' },
+  ];
+  /** From the side an outline is drawn square to the working foot. */
+  protected readonly flat = computed(() => this.poseOf(this.choice.person(), this.posture(), this.view() === 'side'));
   protected readonly pose = computed(() => this.poseOf(this.choice.person(), this.posture(), false));
   private readonly asked = computed(() => ({ person: this.choice.person(), posture: this.settled() }));
   /** The figure moves at once; what is said of it follows every third frame, which no one reads faster. */
@@ -125,11 +135,12 @@ export class FigureBench {
     const kept = this.compared();
     if (kept === null) return null;
     const settled = settlePosture(kept.posture, this.choice.school());
-    const pose = this.poseOf(kept.person, kept.posture, true);
+    const pose = this.poseOf(kept.person, kept.posture, false);
     const answers = answersFor(kept.person, settled);
     return {
       name: kept.person.name,
       pose,
+      flat: this.poseOf(kept.person, kept.posture, this.view() === 'side'),
       rows: this.rowsOf(kept.person, settled, answers),
       text: figureText(pose, settled, answers),
     };

@@ -33,7 +33,7 @@ import type { Person } from '../data/person-choice';
 import { segmentEffortWords, type SegmentEffort } from './effort-words';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
-import { Figure } from '../ui/figure';
+import { BodyInSpace } from '../space/body-in-space';
 import { HoldParts } from '../ui/hold-parts';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
@@ -45,11 +45,11 @@ const segmentAt = patchOf<Segment>();
   selector: 'pk-segment-dose',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    BodyInSpace,
     Button,
     Checkbox,
     DoseEditor,
     DurationField,
-    Figure,
     FormsModule,
     HoldParts,
     InputText,
@@ -114,7 +114,7 @@ export class SegmentDose {
     const exercise = this.exercise();
     if (segment.type !== 'exercise' || exercise === undefined) return null;
     const posture = segmentPosture(segment, exercise);
-    return stillPose(this.person().body, posture, this.school(), 'right', true);
+    return stillPose(this.person().body, posture, this.school(), 'right');
   });
   protected readonly posture = computed(() => {
     const segment = this.segment();

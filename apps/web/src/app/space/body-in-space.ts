@@ -16,7 +16,15 @@ import { NgTemplateOutlet } from '@angular/common';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
 import { NEVER, catchError, defer, distinctUntilChanged, filter, map, of, switchMap } from 'rxjs';
-import { reachOf, regionPlaces, type FigurePose, type FigureView, type Point3, type Region } from '@pomek/core';
+import {
+  percent,
+  reachOf,
+  regionPlaces,
+  type FigurePose,
+  type FigureView,
+  type Point3,
+  type Region,
+} from '@pomek/core';
 import { Figure, type PathCount, type Pin } from '../ui/figure';
 import { BodyForms } from './body-forms';
 import type { BodyScene, Extent, Placed, Stand } from './body-scene';
@@ -35,6 +43,7 @@ const KEY_DEG = 15;
 /** Room that is always left to either side, m, and px between two pins of one region. */
 const LEAST_REACH = 0.42;
 const BESIDE = 26;
+const COUNTED = 52;
 
 interface Spot {
   readonly pin: Pin;
@@ -90,6 +99,11 @@ const DRAG_DEG = 0.45;
             bead.count
           }}</span>
         }
+        @for (share of shares(); track share.side) {
+          <span class="share num" aria-hidden="true" [style.left.px]="share.x" [style.top.px]="share.y">{{
+            share.words
+          }}</span>
+        }
         @for (spot of spots(); track spot.pin.id) {
           <button
             type="button"
@@ -134,6 +148,8 @@ export class BodyInSpace {
   readonly highest = input(0);
   /** How far from its middle line something goes, m; of what only stands, as far as it stands. */
   readonly reach = input(0);
+  /** Whether the lines that are read stand with it, its centre of mass, and how much of the weight each foot has. */
+  readonly lines = input(false);
   /** Checkpoints on the surface. */
   readonly pins = input<readonly Pin[]>([]);
   readonly selected = input<string | null>(null);
@@ -179,16 +195,16 @@ export class BodyInSpace {
     }),
     { equal },
   );
+  protected readonly shares = signal<readonly Share[]>([]);
   protected readonly spots = signal<readonly Spot[]>([]);
 
   constructor() {
     effect((onCleanup) => {
-      const [canvas, form, Drawing] = [this.canvas()?.nativeElement, this.form(), this.drawing()];
-      if (canvas === undefined || form === undefined || form === 'failed') return;
-      if (Drawing === undefined || Drawing === 'failed') return;
+      const [canvas, Drawing] = [this.canvas()?.nativeElement, this.drawing()];
+      if (canvas === undefined || Drawing === undefined || Drawing === 'failed') return;
       let scene: BodyScene;
       try {
-        scene = new Drawing(canvas, form.parts, form);
+        scene = new Drawing(canvas);
       } catch {
         this.lost.set(true);
         return;
@@ -209,6 +225,10 @@ export class BodyInSpace {
       });
     });
     effect(() => {
+      const [scene, form] = [this.scene(), this.form()];
+      if (scene !== null && form !== undefined && form !== 'failed') scene.wear(form.parts, form);
+    });
+    effect(() => {
       const [scene, look] = [this.scene(), this.look()];
       scene?.dress(look);
     });
@@ -226,16 +246,25 @@ export class BodyInSpace {
     // Whatever changes is drawn once, with the next frame.
     effect(() => {
       const [scene, pose, stand, { width }] = [this.scene(), this.pose(), this.stand(), this.size()];
-      const [counts, pins, extent, belly] = [this.counts(), this.pins(), this.extent(), this.belly()];
+      const [counts, pins, extent, belly, lines] = [
+        this.counts(),
+        this.pins(),
+        this.extent(),
+        this.belly(),
+        this.lines(),
+      ];
       this.look();
       this.handPath();
+      const form = this.form();
       cancelAnimationFrame(this.frame);
-      if (scene === null || width === 0) return;
+      if (scene === null || width === 0 || form === undefined) return;
       this.frame = requestAnimationFrame(() => {
         scene.stand(pose);
         scene.breathe(belly);
+        scene.read(lines ? pose : null);
         const place = scene.draw(stand, extent);
         this.spots.set(spotsOf(pins, pose, place));
+        this.shares.set(lines ? sharesOf(pose, place) : []);
         this.beads.set(counts.map((entry) => ({ ...entry, ...place(entry.point) })));
         this.drawn.set(true);
       });
@@ -302,6 +331,22 @@ export class BodyInSpace {
   }
 }
 
+interface Share {
+  readonly side: 'left' | 'right';
+  readonly words: string;
+  readonly x: number;
+  readonly y: number;
+}
+/** How much of the weight each foot has, before its toes. */
+function sharesOf(pose: FigurePose, place: Placed): Share[] {
+  if (pose.seated) return [];
+  return (['left', 'right'] as const).map((side) => {
+    const { heel, toe, share } = pose.feet[side];
+    const { x, y } = place({ x: toe.x + 0.35 * (toe.x - heel.x), y: 0, z: toe.z + 0.35 * (toe.z - heel.z) });
+    return { side, words: `${side === 'left' ? 'L' : 'R'} ${percent(share)}`, x, y };
+  });
+}
+
 /** Pins where they are on the body; those of one region side by side. */
 function spotsOf(pins: readonly Pin[], pose: FigurePose, place: Placed): Spot[] {
   if (pins.length === 0) return [];
@@ -312,7 +357,7 @@ function spotsOf(pins: readonly Pin[], pose: FigurePose, place: Placed): Spot[] 
     seen.set(pin.region, nth + 1);
     const { at, out } = places[pin.region];
     const { x, y, away } = place(at, out);
-    return { pin, x: x + nth * BESIDE, y, away };
+    return { pin, x: x + nth * (pin.count === undefined ? BESIDE : COUNTED), y, away };
   });
 }
 

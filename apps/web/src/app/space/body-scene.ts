@@ -4,6 +4,7 @@ import {
   CanvasTexture,
   CatmullRomCurve3,
   CircleGeometry,
+  CylinderGeometry,
   Color,
   DirectionalLight,
   HemisphereLight,
@@ -16,6 +17,7 @@ import {
   Scene,
   Skeleton,
   SkinnedMesh,
+  SphereGeometry,
   TubeGeometry,
   Vector3,
   WebGLRenderer,
@@ -25,8 +27,10 @@ import {
   boneLength,
   boneMatrix,
   boneNames,
+  figureLines,
   formSkeleton,
   restSkeleton,
+  type FigureLine,
   type FigurePose,
   type FormPart,
   type FormStuff,
@@ -47,6 +51,8 @@ export interface Look {
   readonly floor: string;
   readonly shadow: string;
   readonly path: string;
+  /** Of the lines that are read: what must not be passed, what is there, what hangs. */
+  readonly lines: { readonly danger: string; readonly ink: string; readonly plumb: string };
   /** How bright the sky is, and how bright the sun. */
   readonly sky: number;
   readonly sun: number;
@@ -76,6 +82,8 @@ const SWELL = { far: 0.014, wide: 0.075 };
 const BREATH_UP = 0.2;
 /** From here on a surface counts as turned away: what is just beside the edge is still seen. */
 const AWAY = -0.3;
+/** The pelvis begins so far below the hips, as a share of the trunk. */
+const BELOW_HIPS = 0.22;
 /** What is left around the body, m. */
 const MARGIN = 0.09;
 
@@ -108,6 +116,60 @@ const weaveShader = `
   }
   diffuseColor.rgb = mix(diffuseColor.rgb, vWeave < 0.0 ? weaveLeft : weaveRight, 0.8 * thread * woven);
 `;
+
+interface Woven {
+  readonly left: { readonly value: Color };
+  readonly right: { readonly value: Color };
+}
+/** What the shader is told of the breath; lengths in m. */
+interface Breath {
+  readonly belly: { readonly value: Vector3 };
+  readonly bellyWide: { value: number };
+  readonly bellyFar: { value: number };
+  readonly breath: { value: number };
+  readonly breathShown: { value: number };
+  readonly breathColor: { readonly value: Color };
+}
+
+/** The cloth and the skin: a pattern woven into each side, and the breath in the belly. */
+function clothOf(woven: Woven, breath: Breath): MeshStandardMaterial {
+  const material = new MeshStandardMaterial({ vertexColors: true, roughness: 0.9, metalness: 0 });
+  material.onBeforeCompile = (shader) => {
+    Object.assign(shader.uniforms, { weaveLeft: woven.left, weaveRight: woven.right }, breath);
+    shader.vertexShader = shader.vertexShader
+      .replace(
+        '#include <common>',
+        `#include <common>
+        attribute float weave;
+        uniform vec3 belly;
+        uniform float bellyWide;
+        uniform float bellyFar;
+        uniform float breath;
+        varying vec3 vRest;
+        varying float vWeave;
+        varying float vBreath;`,
+      )
+      .replace(
+        '#include <begin_vertex>',
+        `#include <begin_vertex>\nvRest = position;\nvWeave = weave;\n${breathShader}`,
+      );
+    shader.fragmentShader = shader.fragmentShader
+      .replace(
+        '#include <common>',
+        `#include <common>
+        uniform vec3 weaveLeft;
+        uniform vec3 weaveRight;
+        uniform vec3 breathColor;
+        uniform float breath;
+        uniform float breathShown;
+        varying vec3 vRest;
+        varying float vWeave;
+        varying float vBreath;`,
+      )
+      .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}\n${breathGlow}`);
+  };
+  return material;
+}
 
 /** All parts as one mesh: one surface to draw. */
 function joined(parts: readonly FormPart[]): { geometry: BufferGeometry; stuff: FormStuff[] } {
@@ -156,6 +218,9 @@ function softSpot(): CanvasTexture {
   return new CanvasTexture(canvas);
 }
 
+/** Of what is read it is seen also where the body stands before it. */
+const seenThrough = (): MeshBasicMaterial => new MeshBasicMaterial({ depthTest: false, transparent: true });
+
 const at = ({ x, y, z }: Point3): Vector3 => new Vector3(x, y, z);
 
 /**
@@ -169,11 +234,12 @@ export class BodyScene {
   private readonly sky = new HemisphereLight('#ffffff', '#b9b2a4', 1.6);
   private readonly sun = new DirectionalLight('#fff4e4', 1.9);
   private readonly bones: Bone[] = boneNames.map(() => new Bone());
-  private readonly body: SkinnedMesh<BufferGeometry, MeshStandardMaterial>;
-  private readonly stuff: readonly FormStuff[];
+  private body: SkinnedMesh<BufferGeometry, MeshStandardMaterial> | null = null;
+  private stuff: readonly FormStuff[] = [];
+  private look: Look | null = null;
   /** Of each bone at rest, m. */
-  private readonly lengths: readonly number[];
-  private readonly breath = {
+  private lengths: readonly number[] = [];
+  private readonly breath: Breath = {
     belly: { value: new Vector3() },
     bellyWide: { value: 1 },
     bellyFar: { value: 0 },
@@ -181,69 +247,23 @@ export class BodyScene {
     breathShown: { value: 0 },
     breathColor: { value: new Color() },
   };
-  private readonly weave = { left: { value: new Color() }, right: { value: new Color() } };
+  private readonly weave: Woven = { left: { value: new Color() }, right: { value: new Color() } };
+  private readonly cloth = clothOf(this.weave, this.breath);
   private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
   private readonly spot = softSpot();
   private readonly shadows: readonly Mesh<PlaneGeometry, MeshBasicMaterial>[];
   private path: Mesh<TubeGeometry, MeshBasicMaterial> | null = null;
   private pathColor = '#000000';
+  private readonly rod = new CylinderGeometry(0.003, 0.003, 1, 8);
+  private readonly rods: Readonly<Record<FigureLine['kind'], Mesh<CylinderGeometry, MeshBasicMaterial>>>;
+  private readonly mass = new Mesh(new SphereGeometry(0.018, 20, 14), seenThrough());
   private taken: number[] = [];
   private coarse = 1;
   private size = { width: 1, height: 1 };
 
   /** @throws Error where there is no WebGL */
-  constructor(canvas: HTMLCanvasElement, parts: readonly FormPart[], pose: Pick<FigurePose, 'body'>) {
+  constructor(canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, powerPreference: 'low-power' });
-    const { geometry, stuff } = joined(parts);
-    this.stuff = stuff;
-    const material = new MeshStandardMaterial({ vertexColors: true, roughness: 0.9, metalness: 0 });
-    material.onBeforeCompile = (shader) => {
-      Object.assign(shader.uniforms, { weaveLeft: this.weave.left, weaveRight: this.weave.right }, this.breath);
-      shader.vertexShader = shader.vertexShader
-        .replace(
-          '#include <common>',
-          `#include <common>
-          attribute float weave;
-          uniform vec3 belly;
-          uniform float bellyWide;
-          uniform float bellyFar;
-          uniform float breath;
-          varying vec3 vRest;
-          varying float vWeave;
-          varying float vBreath;`,
-        )
-        .replace(
-          '#include <begin_vertex>',
-          `#include <begin_vertex>\nvRest = position;\nvWeave = weave;\n${breathShader}`,
-        );
-      shader.fragmentShader = shader.fragmentShader
-        .replace(
-          '#include <common>',
-          `#include <common>
-          uniform vec3 weaveLeft;
-          uniform vec3 weaveRight;
-          uniform vec3 breathColor;
-          uniform float breath;
-          uniform float breathShown;
-          varying vec3 vRest;
-          varying float vWeave;
-          varying float vBreath;`,
-        )
-        .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}\n${breathGlow}`);
-    };
-    this.body = new SkinnedMesh(geometry, material);
-    this.body.frustumCulled = false;
-    const rest = restSkeleton(pose.body);
-    for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
-    const { stature } = pose.body;
-    const { from: hips } = rest.pelvis;
-    const up = hips.y + (BREATH_UP + 0.22) * pose.body.lengths.trunk;
-    this.breath.belly.value.set(0.055 * stature, up, 0);
-    this.breath.bellyWide.value = SWELL.wide * stature;
-    this.breath.bellyFar.value = SWELL.far * stature;
-    this.lengths = boneNames.map((name) => boneLength(rest[name]));
-    // The skeleton takes what its bones are at now for their rest.
-    this.body.bind(new Skeleton(this.bones), new Matrix4());
     this.floor.rotation.x = -Math.PI / 2;
     this.floor.position.y = -0.02;
     this.shadows = [0, 1, 2].map(() => {
@@ -252,14 +272,55 @@ export class BodyScene {
       shadow.rotation.x = -Math.PI / 2;
       return shadow;
     });
+    const rod = (): Mesh<CylinderGeometry, MeshBasicMaterial> => new Mesh(this.rod, seenThrough());
+    this.rods = {
+      'toe line': rod(),
+      'knee line': rod(),
+      plumb: rod(),
+      'head now': rod(),
+      'head straight': rod(),
+      hips: rod(),
+    };
     this.sun.position.set(2.4, 4, 1.4);
     this.camera.add(new DirectionalLight('#ffffff', 0.5));
-    this.scene.add(this.sky, this.sun, this.floor, ...this.shadows, this.body, this.camera);
+    this.scene.add(this.sky, this.sun, this.floor, ...this.shadows, this.camera);
+    this.scene.add(...Object.values(this.rods), this.mass);
+    this.read(null);
+  }
+
+  /** Puts on the surface of a body; the one before is taken off. */
+  wear(parts: readonly FormPart[], { body }: Pick<FigurePose, 'body'>): void {
+    this.takeOff();
+    const { geometry, stuff } = joined(parts);
+    this.stuff = stuff;
+    this.body = new SkinnedMesh(geometry, this.cloth);
+    this.body.frustumCulled = false;
+    const rest = restSkeleton(body);
+    for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
+    const { stature, lengths } = body;
+    const up = rest.pelvis.from.y + (BREATH_UP + BELOW_HIPS) * lengths.trunk;
+    this.breath.belly.value.set(0.055 * stature, up, 0);
+    this.breath.bellyWide.value = SWELL.wide * stature;
+    this.breath.bellyFar.value = SWELL.far * stature;
+    this.lengths = boneNames.map((name) => boneLength(rest[name]));
+    // The skeleton takes what its bones are at now for their rest.
+    this.body.bind(new Skeleton(this.bones), new Matrix4());
+    this.scene.add(this.body);
+    if (this.look !== null) this.dress(this.look);
+  }
+
+  private takeOff(): void {
+    if (this.body === null) return;
+    this.scene.remove(this.body);
+    this.body.geometry.dispose();
+    this.body.skeleton.dispose();
+    this.body = null;
   }
 
   /** Brings every bone to where it is in a pose. */
   stand(pose: FigurePose): void {
     const places = formSkeleton(pose);
+    if (this.body === null) return;
     for (const [index, name] of boneNames.entries()) {
       const stretch = boneLength(places[name]) / this.lengths[index]!;
       this.bones[index]!.matrixWorld.fromArray(boneMatrix(places[name], stretch));
@@ -279,6 +340,22 @@ export class BodyScene {
       shadow.position.set(x, -0.002 - index * 0.004, z);
       shadow.scale.set(wide, wide, 1);
       shadow.material.opacity = dark;
+    }
+  }
+
+  /** Shows the lines that are read on a pose, and its centre of mass; none for null. */
+  read(pose: FigurePose | null): void {
+    this.mass.visible = pose !== null;
+    for (const rod of Object.values(this.rods)) rod.visible = false;
+    if (pose === null) return;
+    this.mass.position.copy(at(pose.centreOfMass));
+    for (const { kind, from, to } of figureLines(pose)) {
+      const rod = this.rods[kind];
+      const along = at(to).sub(at(from));
+      rod.visible = true;
+      rod.position.copy(at(from)).addScaledVector(along, 0.5);
+      rod.scale.y = along.length();
+      rod.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
     }
   }
 
@@ -304,17 +381,22 @@ export class BodyScene {
   }
 
   dress(look: Look): void {
+    this.look = look;
     const colors = new Map(Object.entries(look.cloth).map(([stuff, color]) => [stuff, new Color(color)]));
-    const attribute = this.body.geometry.getAttribute('color') as BufferAttribute;
+    const attribute = this.body?.geometry.getAttribute('color') as BufferAttribute | undefined;
     for (const [index, stuff] of this.stuff.entries()) {
       const { r, g, b } = colors.get(stuff)!;
-      attribute.setXYZ(index, r, g, b);
+      attribute?.setXYZ(index, r, g, b);
     }
-    attribute.needsUpdate = true;
+    if (attribute !== undefined) attribute.needsUpdate = true;
     this.weave.left.value.set(look.weave.left);
     this.weave.right.value.set(look.weave.right);
     this.floor.material.color.set(look.floor);
     for (const shadow of this.shadows) shadow.material.color.set(look.shadow);
+    const { danger, ink, plumb } = look.lines;
+    for (const [kind, rod] of Object.entries(this.rods))
+      rod.material.color.set(kind === 'toe line' ? danger : kind === 'plumb' || kind === 'hips' ? plumb : ink);
+    this.mass.material.color.set(plumb);
     this.breath.breathColor.value.set(look.path);
     this.pathColor = look.path;
     this.path?.material.color.set(look.path);
@@ -363,13 +445,16 @@ export class BodyScene {
 
   dispose(): void {
     this.follow([]);
-    this.body.geometry.dispose();
-    this.body.material.dispose();
-    this.body.skeleton.dispose();
+    this.takeOff();
+    this.cloth.dispose();
     for (const shadow of this.shadows) {
       shadow.geometry.dispose();
       shadow.material.dispose();
     }
+    for (const { material } of Object.values(this.rods)) material.dispose();
+    this.rod.dispose();
+    this.mass.geometry.dispose();
+    this.mass.material.dispose();
     this.floor.geometry.dispose();
     this.floor.material.dispose();
     this.spot.dispose();

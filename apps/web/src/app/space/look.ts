@@ -14,6 +14,7 @@ const day: Look = {
   floor: '#dfe6e0',
   shadow: '#2a3a34',
   path: '#d98a1f',
+  lines: { danger: '#b3261e', ink: '#1d2b29', plumb: '#0f5c4e' },
   sky: 1.7,
   sun: 1.9,
 };
@@ -30,6 +31,7 @@ const hall: Look = {
   floor: '#24322d',
   shadow: '#060a08',
   path: '#f0b25c',
+  lines: { danger: '#ff9d8f', ink: '#eef3ef', plumb: '#6fd6bd' },
   sky: 1.25,
   sun: 1.9,
 };

@@ -16,6 +16,7 @@ import {
   spokenCheckpoint,
   spokenExercise,
   stillPose,
+  type FigurePose,
   type Correction,
   type Exercise,
   type School,
@@ -27,7 +28,8 @@ import { keptDraft } from '../data/kept-draft';
 import { Notices } from '../data/notices';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
-import { Figure, type Pin } from '../ui/figure';
+import { BodyInSpace } from '../space/body-in-space';
+import type { Pin } from '../ui/figure';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
 
@@ -40,16 +42,16 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
 @Component({
   selector: 'pk-corrections',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayPipe, Figure, FormsModule, InputText, RouterLink, Select, StillPicture, TextField],
+  imports: [BodyInSpace, Button, DayPipe, FormsModule, InputText, RouterLink, Select, StillPicture, TextField],
   template: `
     <div class="stack">
       <h2>Corrections</h2>
       <div class="map">
-        <pk-figure
+        <pk-body-in-space
           [pose]="pose()"
+          [flat]="flat()"
           view="side"
-          [pxPerMetre]="170"
-          text="Where corrections were seen lately"
+          text="Where corrections were seen lately."
           [pins]="pins()"
           [selected]="chosen()"
           (pinPressed)="pick($event)"
@@ -158,8 +160,14 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
   styles: `
     .map {
       display: grid;
-      grid-template-columns: auto minmax(0, 1fr);
+      grid-template-columns: minmax(16rem, 0.6fr) minmax(0, 1fr);
       gap: 1.25rem;
+    }
+    pk-body-in-space {
+      height: min(32rem, 66vh);
+      min-height: 22rem;
+      background: var(--pk-sunk);
+      border-radius: 4px;
     }
     .top {
       align-items: flex-end;
@@ -211,9 +219,12 @@ export class CorrectionsMap {
       value: point.id,
     })),
   );
-  protected readonly pose = computed(() => {
-    return stillPose(bodyOfStudent(this.student()).body, stand.posture, this.school(), 'right', true);
-  });
+  protected readonly pose = computed(() => this.posed(false));
+  /** From the side an outline is drawn square to the working foot. */
+  protected readonly flat = computed(() => this.posed(true));
+  private posed(square: boolean): FigurePose {
+    return stillPose(bodyOfStudent(this.student()).body, stand.posture, this.school(), 'right', square);
+  }
   private readonly counts = computed(() => correctionCounts(this.corrections(), this.clock.today()));
   protected readonly queue = computed(() => correctionQueue(this.corrections(), this.clock.today()));
   protected readonly pins = computed(() =>

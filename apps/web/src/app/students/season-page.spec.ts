@@ -1,5 +1,5 @@
 import { throwError } from 'rxjs';
-import { demoContents, newClass, type Plan } from '@pomek/core';
+import { demoContents, newClass } from '@pomek/core';
 import { formatISO } from 'date-fns';
 import { render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
