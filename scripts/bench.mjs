@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findChromium, installPackages, root, run, tool } from './setup.mjs';
 import { build } from './build.mjs';
+import { measureBody } from './bench/body.mjs';
 import { measureEngines } from './bench/engines.mjs';
 import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
@@ -26,6 +27,7 @@ const rows = [
   ...(await measureLoading(chromium)),
   ...(await measureViews(chromium)),
   ...(await measureFrames(chromium)),
+  ...(await measureBody(chromium)),
   ...(await measureScale(chromium)),
   ...(await measureTable(chromium)),
   ...(await measureSheet(chromium)),

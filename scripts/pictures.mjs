@@ -135,6 +135,7 @@ await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'Drop it' }).click();
 
 await page.goto(`${base}/classes/demo-class-stand`);
+await page.getByRole('button', { name: 'All are here' }).click();
 await page.getByRole('button', { name: 'Go to the hall' }).click();
 await page.getByText('Space begins.').waitFor();
 await page.evaluate(() => document.documentElement.classList.add('hall'));

@@ -214,7 +214,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
       [at(-0.4, 0), at(1.05, 0), at(0.5, -0.045), at(0.5, 0.045), at(0.5, 0, 0.03), at(0.5, 0, -0.01)],
       0.02 * S,
     );
-    return { stuff: 'skin', field, box, cell: 0.0052, bones: [`${side} hand`, `${side} forearm`] };
+    return { stuff: 'skin', field, box, cell: 0.0064, bones: [`${side} hand`, `${side} forearm`] };
   };
 
   const shoe = (side: FootSide): Piece => {
@@ -232,7 +232,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
       behindPlane({ x: 0, y: 0.001 * S, z: 0 }, scaled(UP, -1)),
     );
     const box = around([on(`${side} foot`, 0), on(`${side} foot`, 1), on(`${side} shin`, 0.85)], 0.05 * S);
-    return { stuff: 'shoe', field, box, cell: 0.0082, bones: [`${side} foot`, `${side} shin`] };
+    return { stuff: 'shoe', field, box, cell: 0.0105, bones: [`${side} foot`, `${side} shin`] };
   };
 
   const bones = (...parts: readonly string[]): BoneName[] =>
@@ -254,7 +254,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
         ],
         0.05 * S,
       ),
-      cell: 0.0145,
+      cell: 0.0195,
       bones: bones('pelvis', 'belly', 'chest', 'collar', 'upper arm', 'forearm', 'neck', 'thigh'),
     },
     {
@@ -267,7 +267,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
         ],
         0.085 * S,
       ),
-      cell: 0.0145,
+      cell: 0.0195,
       bones: bones('pelvis', 'thigh', 'shin'),
     },
     {
@@ -280,11 +280,11 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
         ],
         0.13 * S,
       ),
-      cell: 0.0075,
+      cell: 0.0105,
       bones: ['pelvis', 'belly'],
     },
-    { stuff: 'skin', field: head, box: headBox, cell: 0.0072, bones: ['head', 'neck', 'chest'] },
-    { stuff: 'hair', field: hair, box: headBox, cell: 0.009, bones: ['head'] },
+    { stuff: 'skin', field: head, box: headBox, cell: 0.0092, bones: ['head', 'neck', 'chest'] },
+    { stuff: 'hair', field: hair, box: headBox, cell: 0.0115, bones: ['head'] },
     ...sides.map(hand),
     ...sides.map(shoe),
   ];

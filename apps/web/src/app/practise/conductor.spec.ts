@@ -116,6 +116,19 @@ test('the figure does it: standing in a hold, moving in a drill, turned round by
   expect(figure()).toBeNull();
 });
 
+test('in a rest the figure stands as the next drill begins, and is not to be done yet', async () => {
+  const rest = { type: 'rest' as const, id: 'rest', seconds: 30, label: 'Shake', roundId: null };
+  const { page, key } = await hall(journal({ routine: { ...routine, segments: [rest, ...routine.segments] } }));
+  await key(' ');
+  expect(page.element.querySelector('h1')!.textContent).toBe('Shake');
+  const label = () => page.element.querySelector('pk-hall-figure svg')!.getAttribute('aria-label');
+  expect(label()).toBe('The figure does it: Holding the tree.');
+  expect(page.element.querySelector('.doing.comes')).not.toBeNull();
+  await key('ArrowRight');
+  expect(label()).toBe('The figure does it: Holding the tree.');
+  expect(page.element.querySelector('.doing.comes')).toBeNull();
+});
+
 test('loosening belongs to an easing school; an enduring one says to stay and breathe', async () => {
   const easing = await hall(journal());
   await easing.key(' ');

@@ -9,6 +9,7 @@ import {
   output,
   signal,
 } from '@angular/core';
+import equal from 'fast-deep-equal';
 import {
   bellyWidth,
   seenSide,
@@ -42,6 +43,7 @@ import type { Pin } from '../ui/figure';
       [highest]="shown().highest"
       [reach]="shown().reach"
       [pins]="pins()"
+      [mirrored]="seenAs() === 'mirror' && view() !== 'behind'"
       [belly]="belly()"
       [selected]="point()?.id ?? null"
       (pinPressed)="chosen.emit($event)"
@@ -73,9 +75,9 @@ export class HallFigure {
   protected readonly view = computed(() => seenView(this.shown(), this.seenAs()));
   /** Since the practice last said where it is, ms. */
   private readonly since = signal(0);
-  protected readonly pose = computed(() => this.posed({ ...this.shown(), view: 'front' }));
+  protected readonly pose = computed(() => this.posed({ ...this.shown(), view: 'front' }), { equal });
   /** As the outline draws it: from the side square to the working foot. */
-  protected readonly flat = computed(() => this.posed(this.shown()));
+  protected readonly flat = computed(() => this.posed(this.shown()), { equal });
   protected readonly pins = computed((): Pin[] => {
     const [point, choices] = [this.point(), this.choices()];
     const shown = choices.length > 0 ? choices : point === null ? [] : [point];

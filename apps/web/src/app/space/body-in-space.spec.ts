@@ -21,6 +21,16 @@ test('where nothing can be drawn in space the outline is shown, in the view that
   expect(page.element.querySelector('canvas')).toBeNull();
 });
 
+test('in a mirror each side wears the pattern of the other, as the image of who looks does', async () => {
+  const pose = stillPose(body, tree.posture, softSchool, 'right');
+  const fills = (page: { element: HTMLElement }) =>
+    [...page.element.querySelectorAll('.texture')].map((part) => /left|right/.exec(part.getAttribute('fill')!)![0]);
+  const plain = fills(await render(BodyInSpace, { pose, view: 'front' }));
+  const mirrored = fills(await render(BodyInSpace, { pose, view: 'front', mirrored: true }));
+  expect(plain.length).toBeGreaterThan(4);
+  expect(mirrored).toEqual(plain.map((side) => (side === 'left' ? 'right' : 'left')));
+});
+
 test('the surface of a body is made once, whoever asks, and those looked at longest ago are let go', async () => {
   const forms = TestBed.inject(BodyForms);
   const first = await firstValueFrom(forms.of(body));

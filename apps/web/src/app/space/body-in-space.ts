@@ -52,6 +52,8 @@ interface Spot {
   /** It lies on what is turned away. */
   readonly away: boolean;
 }
+/** After so long without a change it stands still, ms. */
+const STILL_MS = 250;
 /** Degrees for a pixel dragged. */
 const DRAG_DEG = 0.45;
 
@@ -76,6 +78,7 @@ const DRAG_DEG = 0.45;
         [pins]="pins()"
         [selected]="selected()"
         [belly]="belly()"
+        [mirrored]="mirrored()"
         (pinPressed)="pinPressed.emit($event)"
       />
     </ng-template>
@@ -148,6 +151,8 @@ export class BodyInSpace {
   readonly highest = input(0);
   /** How far from its middle line something goes, m; of what only stands, as far as it stands. */
   readonly reach = input(0);
+  /** A picture in a mirror: its right is the left of who looks at it, and wears the pattern of the left. */
+  readonly mirrored = input(false);
   /** Whether the lines that are read stand with it, its centre of mass, and how much of the weight each foot has. */
   readonly lines = input(false);
   /** Checkpoints on the surface. */
@@ -186,6 +191,7 @@ export class BodyInSpace {
   protected readonly drawn = signal(false);
   protected readonly beads = signal<readonly (PathCount & { x: number; y: number })[]>([]);
   private frame = 0;
+  private settling: ReturnType<typeof setTimeout> | undefined;
   private turning = 0;
   private held: { x: number; y: number; from: Stand } | null = null;
   private readonly extent = computed(
@@ -255,11 +261,13 @@ export class BodyInSpace {
       ];
       this.look();
       this.handPath();
-      const form = this.form();
+      const [form, mirrored] = [this.form(), this.mirrored()];
       cancelAnimationFrame(this.frame);
+      clearTimeout(this.settling);
       if (scene === null || width === 0 || form === undefined) return;
       this.frame = requestAnimationFrame(() => {
         scene.stand(pose);
+        scene.mirror(mirrored);
         scene.breathe(belly);
         scene.read(lines ? pose : null);
         const place = scene.draw(stand, extent);
@@ -267,11 +275,15 @@ export class BodyInSpace {
         this.shares.set(lines ? sharesOf(pose, place) : []);
         this.beads.set(counts.map((entry) => ({ ...entry, ...place(entry.point) })));
         this.drawn.set(true);
+        if (scene.isCoarse) {
+          this.settling = setTimeout(() => scene.draw(stand, extent, true), STILL_MS);
+        }
       });
     });
     inject(DestroyRef).onDestroy(() => {
       cancelAnimationFrame(this.frame);
       cancelAnimationFrame(this.turning);
+      clearTimeout(this.settling);
     });
   }
 

@@ -11,17 +11,14 @@ import {
   Matrix4,
   Mesh,
   MeshBasicMaterial,
-  MeshStandardMaterial,
+  MeshLambertMaterial,
   PerspectiveCamera,
   PlaneGeometry,
   Scene,
-  Skeleton,
-  SkinnedMesh,
   SphereGeometry,
   TubeGeometry,
   Vector3,
   WebGLRenderer,
-  Bone,
 } from 'three';
 import {
   boneLength,
@@ -61,9 +58,9 @@ export interface Look {
 const OPENING_DEG = 22;
 /** Frames after which it is judged whether the machine keeps up, and what they may take, ms. */
 const JUDGED = 12;
-const SLOW_MS = 28;
+const SLOW_MS = 45;
 /** The coarsest it gets, as a share of the pixels of the screen. */
-const COARSEST = 0.5;
+const COARSEST = 0.6;
 
 /** What is to be seen whole: how high something goes, and how far from the middle line to any side, m. */
 export interface Extent {
@@ -82,44 +79,58 @@ const SWELL = { far: 0.014, wide: 0.075 };
 const BREATH_UP = 0.2;
 /** From here on a surface counts as turned away: what is just beside the edge is still seen. */
 const AWAY = -0.3;
+/** From here on a line is looked along. */
+const ALONG = 0.9;
 /** The pelvis begins so far below the hips, as a share of the trunk. */
 const BELOW_HIPS = 0.22;
 /** What is left around the body, m. */
 const MARGIN = 0.09;
 
+/** Each point is carried by its bones: fewer steps than by a texture of bones, which a machine without a graphics card feels. */
+const carriedNormal = `
+  mat4 carry = skinWeight.x * bones[int(skinIndex.x)] + skinWeight.y * bones[int(skinIndex.y)]
+    + skinWeight.z * bones[int(skinIndex.z)] + skinWeight.w * bones[int(skinIndex.w)];
+  vec3 objectNormal = mat3(carry) * normal;
+`;
+const carriedPoint = `
+  vRest = position;
+  vWeave = weave * woven;
+  vec3 transformed = (carry * vec4(position + swelled, 1.0)).xyz;
+`;
 const breathShader = `
   vec3 fromBelly = (position - belly) / bellyWide;
   vBreath = exp(-dot(fromBelly * vec3(0.55, 1.0, 1.0), fromBelly * vec3(0.55, 1.0, 1.0)));
-  transformed += normal * vBreath * breath * bellyFar;
+  vec3 swelled = normal * vBreath * breath * bellyFar;
 `;
 const breathGlow = `
   diffuseColor.rgb = mix(diffuseColor.rgb, breathColor, breathShown * smoothstep(0.75 - 0.6 * breath, 1.0 - 0.5 * breath, vBreath) * 0.85);
 `;
 const weaveShader = `
   float woven = smoothstep(0.45, 0.7, abs(vWeave));
-  float thread = 0.0;
-  if (vWeave < 0.0) {
-    float u = (vRest.y + 0.7 * vRest.x + 0.25 * vRest.z) * 36.0;
-    float w = fwidth(u);
-    thread = 1.0 - smoothstep(0.17 - w, 0.17 + w, abs(fract(u) - 0.5));
-    thread *= 1.0 - smoothstep(0.35, 0.8, w);
-    thread += 0.34 * smoothstep(0.35, 0.8, w);
-  } else {
-    vec3 p = vRest * 30.0;
-    vec3 a = fract(p) - 0.5;
-    vec3 b = fract(p + 0.5) - 0.5;
-    float d = min(length(a), length(b));
-    float w = fwidth(p.y) + fwidth(p.x) + fwidth(p.z);
-    thread = 1.0 - smoothstep(0.3 - 0.4 * w, 0.3 + 0.4 * w, d);
-    thread *= 1.0 - smoothstep(0.5, 1.2, w);
-    thread += 0.3 * smoothstep(0.5, 1.2, w);
+  if (woven > 0.0) {
+    float thread;
+    if (vWeave < 0.0) {
+      float u = (vRest.y + 0.7 * vRest.x + 0.25 * vRest.z) * 36.0;
+      float w = fwidth(u);
+      float blurred = smoothstep(0.35, 0.8, w);
+      thread = mix(1.0 - smoothstep(0.17 - w, 0.17 + w, abs(fract(u) - 0.5)), 0.34, blurred);
+    } else {
+      vec3 p = vRest * 30.0;
+      vec3 a = fract(p) - 0.5;
+      vec3 b = fract(p + 0.5) - 0.5;
+      float d = sqrt(min(dot(a, a), dot(b, b)));
+      float w = fwidth(p.x + p.y + p.z);
+      thread = mix(1.0 - smoothstep(0.3 - 0.4 * w, 0.3 + 0.4 * w, d), 0.3, smoothstep(0.5, 1.2, w));
+    }
+    diffuseColor.rgb = mix(diffuseColor.rgb, vWeave < 0.0 ? weaveLeft : weaveRight, 0.8 * thread * woven);
   }
-  diffuseColor.rgb = mix(diffuseColor.rgb, vWeave < 0.0 ? weaveLeft : weaveRight, 0.8 * thread * woven);
 `;
 
 interface Woven {
   readonly left: { readonly value: Color };
   readonly right: { readonly value: Color };
+  /** 1 as they are worn, −1 as in a mirror. */
+  readonly as: { value: number };
 }
 /** What the shader is told of the breath; lengths in m. */
 interface Breath {
@@ -132,15 +143,19 @@ interface Breath {
 }
 
 /** The cloth and the skin: a pattern woven into each side, and the breath in the belly. */
-function clothOf(woven: Woven, breath: Breath): MeshStandardMaterial {
-  const material = new MeshStandardMaterial({ vertexColors: true, roughness: 0.9, metalness: 0 });
+function clothOf(woven: Woven, breath: Breath, bones: { readonly value: readonly Matrix4[] }): MeshLambertMaterial {
+  const material = new MeshLambertMaterial({ vertexColors: true });
   material.onBeforeCompile = (shader) => {
-    Object.assign(shader.uniforms, { weaveLeft: woven.left, weaveRight: woven.right }, breath);
+    Object.assign(shader.uniforms, { weaveLeft: woven.left, weaveRight: woven.right, woven: woven.as, bones }, breath);
     shader.vertexShader = shader.vertexShader
       .replace(
         '#include <common>',
         `#include <common>
         attribute float weave;
+        uniform float woven;
+        attribute vec4 skinIndex;
+        attribute vec4 skinWeight;
+        uniform mat4 bones[${boneNames.length}];
         uniform vec3 belly;
         uniform float bellyWide;
         uniform float bellyFar;
@@ -149,10 +164,8 @@ function clothOf(woven: Woven, breath: Breath): MeshStandardMaterial {
         varying float vWeave;
         varying float vBreath;`,
       )
-      .replace(
-        '#include <begin_vertex>',
-        `#include <begin_vertex>\nvRest = position;\nvWeave = weave;\n${breathShader}`,
-      );
+      .replace('#include <beginnormal_vertex>', carriedNormal)
+      .replace('#include <begin_vertex>', `${breathShader}\n${carriedPoint}`);
     shader.fragmentShader = shader.fragmentShader
       .replace(
         '#include <common>',
@@ -169,6 +182,18 @@ function clothOf(woven: Woven, breath: Breath): MeshStandardMaterial {
       .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}\n${breathGlow}`);
   };
   return material;
+}
+
+let software: boolean | null = null;
+/** Whether pictures are drawn without a graphics card: then no edge is smoothed, which costs half of each frame there. */
+function isSoftware(): boolean {
+  if (software !== null) return software;
+  const gl = document.createElement('canvas').getContext('webgl2');
+  const named = gl?.getExtension('WEBGL_debug_renderer_info');
+  const name = named == null ? '' : String(gl!.getParameter(named.UNMASKED_RENDERER_WEBGL));
+  gl?.getExtension('WEBGL_lose_context')?.loseContext();
+  software = /swiftshader|llvmpipe|software|basic render/i.test(name);
+  return software;
 }
 
 /** All parts as one mesh: one surface to draw. */
@@ -233,8 +258,11 @@ export class BodyScene {
   private readonly camera = new PerspectiveCamera(OPENING_DEG, 1, 1, 30);
   private readonly sky = new HemisphereLight('#ffffff', '#b9b2a4', 1.6);
   private readonly sun = new DirectionalLight('#fff4e4', 1.9);
-  private readonly bones: Bone[] = boneNames.map(() => new Bone());
-  private body: SkinnedMesh<BufferGeometry, MeshStandardMaterial> | null = null;
+  /** From where each bone is at rest to where it is. */
+  private readonly bones = { value: boneNames.map(() => new Matrix4()) };
+  /** From the middle of the body to each bone at rest. */
+  private rest: readonly Matrix4[] = [];
+  private body: Mesh<BufferGeometry, MeshLambertMaterial> | null = null;
   private stuff: readonly FormStuff[] = [];
   private look: Look | null = null;
   /** Of each bone at rest, m. */
@@ -247,8 +275,8 @@ export class BodyScene {
     breathShown: { value: 0 },
     breathColor: { value: new Color() },
   };
-  private readonly weave: Woven = { left: { value: new Color() }, right: { value: new Color() } };
-  private readonly cloth = clothOf(this.weave, this.breath);
+  private readonly weave: Woven = { left: { value: new Color() }, right: { value: new Color() }, as: { value: 1 } };
+  private readonly cloth = clothOf(this.weave, this.breath, this.bones);
   private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
   private readonly spot = softSpot();
   private readonly shadows: readonly Mesh<PlaneGeometry, MeshBasicMaterial>[];
@@ -259,11 +287,13 @@ export class BodyScene {
   private readonly mass = new Mesh(new SphereGeometry(0.018, 20, 14), seenThrough());
   private taken: number[] = [];
   private coarse = 1;
+  /** How coarse it is while something moves. */
+  private coarsest = 1;
   private size = { width: 1, height: 1 };
 
   /** @throws Error where there is no WebGL */
   constructor(canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, powerPreference: 'low-power' });
+    this.renderer = new WebGLRenderer({ canvas, antialias: !isSoftware(), alpha: true, powerPreference: 'low-power' });
     this.floor.rotation.x = -Math.PI / 2;
     this.floor.position.y = -0.02;
     this.shadows = [0, 1, 2].map(() => {
@@ -282,7 +312,7 @@ export class BodyScene {
       hips: rod(),
     };
     this.sun.position.set(2.4, 4, 1.4);
-    this.camera.add(new DirectionalLight('#ffffff', 0.5));
+
     this.scene.add(this.sky, this.sun, this.floor, ...this.shadows, this.camera);
     this.scene.add(...Object.values(this.rods), this.mass);
     this.read(null);
@@ -293,18 +323,16 @@ export class BodyScene {
     this.takeOff();
     const { geometry, stuff } = joined(parts);
     this.stuff = stuff;
-    this.body = new SkinnedMesh(geometry, this.cloth);
+    this.body = new Mesh(geometry, this.cloth);
     this.body.frustumCulled = false;
     const rest = restSkeleton(body);
-    for (const [index, name] of boneNames.entries()) this.bones[index]!.matrixWorld.fromArray(boneMatrix(rest[name]));
+    this.rest = boneNames.map((name) => new Matrix4().fromArray(boneMatrix(rest[name])).invert());
     const { stature, lengths } = body;
     const up = rest.pelvis.from.y + (BREATH_UP + BELOW_HIPS) * lengths.trunk;
     this.breath.belly.value.set(0.055 * stature, up, 0);
     this.breath.bellyWide.value = SWELL.wide * stature;
     this.breath.bellyFar.value = SWELL.far * stature;
     this.lengths = boneNames.map((name) => boneLength(rest[name]));
-    // The skeleton takes what its bones are at now for their rest.
-    this.body.bind(new Skeleton(this.bones), new Matrix4());
     this.scene.add(this.body);
     if (this.look !== null) this.dress(this.look);
   }
@@ -313,7 +341,6 @@ export class BodyScene {
     if (this.body === null) return;
     this.scene.remove(this.body);
     this.body.geometry.dispose();
-    this.body.skeleton.dispose();
     this.body = null;
   }
 
@@ -323,7 +350,7 @@ export class BodyScene {
     if (this.body === null) return;
     for (const [index, name] of boneNames.entries()) {
       const stretch = boneLength(places[name]) / this.lengths[index]!;
-      this.bones[index]!.matrixWorld.fromArray(boneMatrix(places[name], stretch));
+      this.bones.value[index]!.fromArray(boneMatrix(places[name], stretch)).multiply(this.rest[index]!);
     }
     const { stature } = pose.body;
     const spots = [
@@ -357,6 +384,11 @@ export class BodyScene {
       rod.scale.y = along.length();
       rod.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
     }
+  }
+
+  /** Wears the pattern of each side on the other, as a picture in a mirror does. */
+  mirror(is: boolean): void {
+    this.weave.as.value = is ? -1 : 1;
   }
 
   /** How full the belly is, 0–1; null where the breath is not shown. */
@@ -410,8 +442,17 @@ export class BodyScene {
     this.renderer.setSize(width, height, false);
   }
 
-  /** Draws it as seen from somewhere. @returns where a point falls on the picture */
-  draw({ roundDeg, upDeg }: Stand, { highest, reach }: Extent): Placed {
+  /** Whether it is drawn with fewer pixels than the screen has, so that it keeps up. */
+  get isCoarse(): boolean {
+    return this.coarse < 1;
+  }
+
+  /**
+   * Draws it as seen from somewhere.
+   * @param fine with all pixels: nothing moves any more
+   * @returns where a point falls on the picture
+   */
+  draw({ roundDeg, upDeg }: Stand, { highest, reach }: Extent, fine = false): Placed {
     const { width, height } = this.size;
     const [round, up] = [(roundDeg * Math.PI) / 180, (upDeg * Math.PI) / 180];
     // The middle of what moves, and as far away that all of its height and what it reaches to either side are seen.
@@ -432,9 +473,17 @@ export class BodyScene {
     this.camera.lookAt(middle);
     this.camera.updateProjectionMatrix();
     this.camera.updateMatrixWorld();
+    // A line that is looked along is a dot without a meaning.
+    const looked = middle.clone().sub(this.camera.position).normalize();
+    for (const rod of Object.values(this.rods)) {
+      const along = new Vector3(0, 1, 0).applyQuaternion(rod.quaternion);
+      rod.material.opacity = Math.abs(along.dot(looked)) > ALONG ? 0 : 1;
+    }
+    this.setCoarse(fine ? 1 : this.coarsest);
     const begun = performance.now();
     this.renderer.render(this.scene, this.camera);
-    this.keepUp(performance.now() - begun);
+    // The next frame waits until this one is on the screen.
+    if (!fine) requestAnimationFrame(() => this.keepUp(performance.now() - begun));
     return (point, out) => {
       const { x, y } = at(point).project(this.camera);
       const towards = this.camera.position.clone().sub(at(point)).normalize();
@@ -462,14 +511,18 @@ export class BodyScene {
     this.renderer.forceContextLoss();
   }
 
-  /** A machine that does not keep up gets fewer pixels, never a slower clock. */
+  /** A machine that does not keep up gets fewer pixels while something moves, never a slower clock. */
   private keepUp(ms: number): void {
     this.taken.push(ms);
     if (this.taken.length < JUDGED) return;
     const [middle] = this.taken.toSorted((a, b) => a - b).slice(JUDGED / 2);
     this.taken = [];
-    if (middle! < SLOW_MS || this.coarse <= COARSEST) return;
-    this.coarse = Math.max(COARSEST, this.coarse * 0.75);
+    if (middle! > SLOW_MS) this.coarsest = Math.max(COARSEST, this.coarsest * 0.75);
+  }
+
+  private setCoarse(coarse: number): void {
+    if (coarse === this.coarse) return;
+    this.coarse = coarse;
     this.resize(this.size.width, this.size.height);
   }
 }

@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import {
   bellyShape,
   figureLayers,
+  flippedSide,
   layoutFigure,
   percent,
   projector,
   type FigurePose,
+  type FigureShape,
   type FigureShare,
   type FigureView,
   type Point3,
@@ -50,6 +52,8 @@ export class Figure {
   readonly highest = input(0);
   /** How wide the belly is with the breath, 0–1; null where the breath is not shown. */
   readonly belly = input<number | null>(null);
+  /** A picture in a mirror: its right wears the pattern of the left. */
+  readonly mirrored = input(false);
   readonly pinPressed = output<string>();
 
   protected readonly id = `figure-${++count}`;
@@ -83,6 +87,11 @@ export class Figure {
     if (belly === null) return null;
     return bellyShape(this.drawing(), this.view(), belly, this.pose().body.stature * this.pxPerMetre());
   });
+  protected pattern(side: FigureShape['side']): string {
+    const worn = side === 'none' || !this.mirrored() ? side : flippedSide(side);
+    return `url(#${this.id}-${worn})`;
+  }
+
   protected readonly shares = computed(() => (this.view() === 'side' ? [] : this.drawing().shares));
 
   /** From above the words stand outside the feet, from the front under them. */
