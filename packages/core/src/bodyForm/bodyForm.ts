@@ -212,7 +212,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     );
     const box = around(
       [at(-0.4, 0), at(1.05, 0), at(0.5, -0.045), at(0.5, 0.045), at(0.5, 0, 0.03), at(0.5, 0, -0.01)],
-      0.02 * S,
+      0.028 * S,
     );
     return { stuff: 'skin', field, box, cell: 0.0064, bones: [`${side} hand`, `${side} forearm`] };
   };

@@ -52,6 +52,10 @@ function bent(place: ArmPlace, shoulder: Point3, goal: Point3, elbowTo: Point3):
 const shoulderOf = ({ body, sign, shoulders, across }: ArmPlace): Point3 =>
   add(shoulders, scaled(across, (sign * SHOULDER_JOINTS * body.lengths.shoulderBreadth) / 2));
 
+/**
+ * An arm as the posture says. Seen from the side its parts lie at the angles of the posture; what they go out or in makes them
+ * shorter there, and no longer than they are.
+ */
 function fromPosture(place: ArmPlace): ArmLine {
   const { body, posture, sign, facing, across } = place;
   const { upperArm, forearm, hand, shoulderBreadth } = body.lengths;
@@ -59,24 +63,24 @@ function fromPosture(place: ArmPlace): ArmLine {
   const round = roundness(posture);
   const shoulder = shoulderOf(place);
   // An arm that hangs goes out a little, past the hip.
-  const aside = Math.tan(rad(HANG_OUT)) * (1 - step(posture.shoulderRaiseDeg, 5, 40));
-  const pointing = (degrees: number): Point3 =>
-    unit(
-      [
-        scaled(facing, Math.sin(rad(degrees))),
-        scaled(UP, -Math.cos(rad(degrees))),
-        scaled(across, sign * aside),
-      ].reduce(add),
-    );
-  const upper = pointing(posture.shoulderRaiseDeg);
-  const fore = pointing(posture.shoulderRaiseDeg + posture.elbowBendDeg);
-  const elbowTo = add(scaled(upper, upperArm), scaled(across, sign * round * ROUND * upperArm));
+  const hanging = Math.sin(rad(HANG_OUT)) * (1 - step(posture.shoulderRaiseDeg, 5, 40));
+  /** A direction in the plane of the trunk, so much of it outward. */
+  const going = (degrees: number, out: number): Point3 =>
+    [
+      scaled(facing, Math.sqrt(1 - out ** 2) * Math.sin(rad(degrees))),
+      scaled(UP, -Math.sqrt(1 - out ** 2) * Math.cos(rad(degrees))),
+      scaled(across, sign * out),
+    ].reduce(add);
+  const elbowOut = (1 - round) * hanging + round * ROUND;
   // From the elbow the forearm comes back in, so that round hands end before the body.
-  const wristOut = (1 - round) * half + round * ((HAND_BREADTH * body.stature) / 2 + 0.97 * hand);
-  const flatWrist = add(add(shoulder, scaled(upper, upperArm)), scaled(fore, forearm));
-  const arm = bent(place, shoulder, add(flatWrist, scaled(across, sign * (wristOut - half))), elbowTo);
+  const wristOut =
+    (1 - round) * (half + hanging * (upperArm + forearm)) + round * ((HAND_BREADTH * body.stature) / 2 + 0.97 * hand);
+  const back = Math.max(-0.95, Math.min(0.95, (wristOut - half - elbowOut * upperArm) / forearm));
+  const elbow = add(shoulder, scaled(going(posture.shoulderRaiseDeg, elbowOut), upperArm));
+  const fore = going(posture.shoulderRaiseDeg + posture.elbowBendDeg, back);
+  const wrist = add(elbow, scaled(fore, forearm));
   const along = unit(add(scaled(fore, 1 - 0.8 * round), scaled(across, -sign * 0.8 * round)));
-  return { ...arm, hand: add(arm.wrist, scaled(along, hand)) };
+  return { shoulder, elbow, wrist, hand: add(wrist, scaled(along, hand)) };
 }
 
 /** An arm to a hand's place: the elbow hangs below and outside the line from shoulder to wrist. */
