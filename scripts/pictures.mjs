@@ -70,9 +70,9 @@ const views = [
     path: '/classes/demo-class-stand',
     async then(page) {
       // Whoever was ticked for a picture before is here already.
-const all = page.getByRole('button', { name: 'All are here' });
-await page.getByRole('checkbox').first().waitFor();
-if (await all.isEnabled()) await all.click();
+      const all = page.getByRole('button', { name: 'All are here' });
+      await page.getByRole('checkbox').first().waitFor();
+      if (await all.isEnabled()) await all.click();
     },
   },
   { name: 'film', path: '/students/demo-student-3/film/demo-student-3-still-30' },
