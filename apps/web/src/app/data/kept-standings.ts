@@ -8,7 +8,7 @@ const mark = z.string().min(1).max(80);
 const EVERYBODY = '*';
 
 /** What is worked out of one student is good as long as these are what they were before it was read. */
-export const MarksSchema = z.strictObject({
+const MarksSchema = z.strictObject({
   /** Changes with each record of the student; null where none was written since standings are kept. */
   own: mark.nullable(),
   /** Changes with each routine, exercise and school. */
@@ -24,7 +24,7 @@ const AnswerSchema = z.strictObject({
   /** Which build of Pomek worked it out: another may have other rules. */
   build: z.string().max(300),
 });
-export const RowSchema = z.strictObject({ id: z.string(), mark: mark.nullable(), answer: AnswerSchema.nullable() });
+const RowSchema = z.strictObject({ id: z.string(), mark: mark.nullable(), answer: AnswerSchema.nullable() });
 type Row = z.infer<typeof RowSchema>;
 
 /** What was worked out of one student. */

@@ -36,7 +36,7 @@ import {
   type FigureView,
 } from '@pomek/core';
 import type { PathCount } from '../ui/figure';
-import { BodyInSpace } from '../space/body-in-space';
+import { BodyInSpace, viewChoices } from '../space/body-in-space';
 import type { Person } from '../data/person-choice';
 
 const SAMPLES = 60;
@@ -76,12 +76,7 @@ export class CyclePlayer {
   protected readonly at = signal(0);
   private frame = 0;
 
-  protected readonly views = [
-    { label: 'Front', value: 'front' },
-    { label: 'Side', value: 'side' },
-    { label: 'Behind', value: 'behind' },
-    { label: 'Above', value: 'above' },
-  ];
+  protected readonly views = viewChoices;
   protected readonly speeds = [
     { label: '¼', value: 0.25 },
     { label: '½', value: 0.5 },

@@ -31,7 +31,7 @@ import {
   type PostureAnswers,
   type SettledPosture,
 } from '@pomek/core';
-import { BodyInSpace } from '../space/body-in-space';
+import { BodyInSpace, viewChoices } from '../space/body-in-space';
 import type { Pin } from '../ui/figure';
 import { answerRows, answersFor } from './answer-rows';
 import { AnswersView } from './answers-view';
@@ -105,12 +105,7 @@ export class FigureBench {
   protected readonly settled = computed(() => settlePosture(this.posture(), this.choice.school()));
   private readonly original = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
   protected readonly view = signal<FigureView>('side');
-  protected readonly views: { label: string; value: FigureView }[] = [
-    { label: 'Front', value: 'front' },
-    { label: 'Side', value: 'side' },
-    { label: 'Behind', value: 'behind' },
-    { label: 'Above', value: 'above' },
-  ];
+  protected readonly views = viewChoices;
   /** From the side an outline is drawn square to the working foot. */
   protected readonly flat = computed(() => this.poseOf(this.choice.person(), this.posture(), this.view() === 'side'));
   protected readonly pose = computed(() => this.poseOf(this.choice.person(), this.posture(), false));

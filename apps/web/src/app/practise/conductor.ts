@@ -43,7 +43,6 @@ import {
   type JournalEvent,
   type Routine,
   type SeenAs,
-  type Doing,
   type Span,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
@@ -155,9 +154,8 @@ export class Conductor {
     const exercise = this.shelf().get(segment.exerciseId);
     if (exercise === undefined) return null;
     const comes = span.index !== state.spanIndex;
-    const { side, direction } = span;
-    const begins: Doing = { side, direction, done: 0, into: 0, lengthMs: 0, seconds: 0, running: false };
-    return { segment, exercise, comes, doing: comes ? begins : doingOf(span, state) };
+    const doing = doingOf(span, comes ? { ...state, offsetMs: 0, running: false } : state);
+    return { segment, exercise, comes, doing };
   });
 
   /** What is called aloud, and when. */

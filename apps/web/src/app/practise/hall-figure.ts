@@ -77,7 +77,9 @@ export class HallFigure {
   private readonly since = signal(0);
   protected readonly pose = computed(() => this.posed({ ...this.shown(), view: 'front' }), { equal });
   /** As the outline draws it: from the side square to the working foot. */
-  protected readonly flat = computed(() => this.posed(this.shown()), { equal });
+  protected readonly flat = computed(() => (this.shown().view === 'side' ? this.posed(this.shown()) : this.pose()), {
+    equal,
+  });
   protected readonly pins = computed((): Pin[] => {
     const [point, choices] = [this.point(), this.choices()];
     const shown = choices.length > 0 ? choices : point === null ? [] : [point];

@@ -37,6 +37,13 @@ const stands: Readonly<Record<FigureView, Stand>> = {
   behind: { roundDeg: 180, upDeg: 8 },
   above: { roundDeg: 180, upDeg: 88 },
 };
+/** The views, to choose from. */
+export const viewChoices: { readonly label: string; readonly value: FigureView }[] = [
+  { label: 'Front', value: 'front' },
+  { label: 'Side', value: 'side' },
+  { label: 'Behind', value: 'behind' },
+  { label: 'Above', value: 'above' },
+];
 /** How long it takes to turn to another view, ms, and how far a key turns, degrees. */
 const TURN_MS = 450;
 const KEY_DEG = 15;
