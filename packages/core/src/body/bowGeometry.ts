@@ -30,6 +30,9 @@ export interface BowGeometry {
 const STEPS = 48;
 /** The pelvis may open 45° to the rear: its hip joint then stands this share of the breadth of the hips behind. */
 const OPENED = 0.55 * Math.SQRT1_2;
+/** How far the rear hip joint stands behind the front one of a pelvis that opens to its rear leg, m. @param ahead heel to heel, m */
+export const openedBy = ({ lengths }: Pick<Body, 'lengths'>, ahead: number): number =>
+  Math.min(ahead, OPENED * lengths.hipBreadth);
 
 /**
  * A chain of two bones from an ankle to a hip, the knee in front of the line between them. A hip out
@@ -65,7 +68,7 @@ interface BowFrame {
 function frameOf(body: Body, stance: Stance, ahead: number, rearToesOutDeg: number): BowFrame {
   checkRange('ahead', ahead, 0, 2);
   checkRange('rearToesOutDeg', rearToesOutDeg, -30, 90);
-  const { foot, ankleHeight, hipBreadth } = body.lengths;
+  const { foot, ankleHeight } = body.lengths;
   // The upper body and its arms are the same above either hip: take their place from the one-footed statics.
   const { joints } = postureStatics(body, stance);
   const turned = Math.cos(rad(rearToesOutDeg));
@@ -76,7 +79,7 @@ function frameOf(body: Body, stance: Stance, ahead: number, rearToesOutDeg: numb
       stance.weightShare * stance.pressurePoint * foot +
       (1 - stance.weightShare) * (-ahead + stance.pressurePoint * foot * turned),
     massFromHip: joints.centreOfMass.x - joints.hip.x,
-    rearOffset: Math.min(ahead, OPENED * hipBreadth),
+    rearOffset: openedBy(body, ahead),
   };
 }
 

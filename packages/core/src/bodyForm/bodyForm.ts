@@ -1,8 +1,8 @@
 import type { Body } from '../body/body';
-import { add, dot, lengthOf, minus, mixed, scaled, unit, UP, type Point3 } from '../figure/point3';
+import { add, cross, dot, lengthOf, minus, mixed, scaled, unit, UP, type Point3 } from '../figure/point3';
 import type { FootSide } from '../figure/pose';
 import { behindPlane, cone, ellipsoid, flowing, thicker, within, type Field, type Halves } from './field';
-import { boneNames, cross, restSkeleton, type BoneName, type BonePlace, type FormSkeleton } from './skeleton';
+import { boneNames, FINGERS, restSkeleton, type BoneName, type BonePlace, type FormSkeleton } from './skeleton';
 import { surfaceOf, type Box, type Surface } from './surface';
 
 /** What a part of the surface is made of. */
@@ -30,6 +30,7 @@ const STEEP = 5;
 const reach = (bone: BoneName): number => {
   if (bone === 'pelvis' || bone === 'belly' || bone === 'chest') return 0.075;
   if (bone === 'head' || bone.endsWith('thigh')) return 0.055;
+  if (bone.endsWith('fingers') || bone.endsWith('tips')) return 0.02;
   return bone === 'neck' || bone.endsWith('hand') ? 0.03 : 0.04;
 };
 
@@ -201,7 +202,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
         // Fingers a little round and apart.
         ...[-0.0185, -0.0062, 0.0062, 0.0185].flatMap((beside, finger) => {
           const tip = thumb < 0 ? tips[finger]! : tips[3 - finger]!;
-          const knuckle = at(0.5, beside * 0.9);
+          const knuckle = at(FINGERS.knuckle - 0.02, beside * 0.9);
           const joint = at(0.5 + 0.5 * (tip - 0.5), beside * 1.05, 0.003);
           return [tube(knuckle, joint, 0.0078, 0.0072), tube(joint, at(tip, beside * 1.15, 0.011), 0.0072, 0.006)];
         }),
@@ -214,7 +215,13 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
       [at(-0.4, 0), at(1.05, 0), at(0.5, -0.045), at(0.5, 0.045), at(0.5, 0, 0.03), at(0.5, 0, -0.01)],
       0.028 * S,
     );
-    return { stuff: 'skin', field, box, cell: 0.0064, bones: [`${side} hand`, `${side} forearm`] };
+    return {
+      stuff: 'skin',
+      field,
+      box,
+      cell: 0.0064,
+      bones: [`${side} hand`, `${side} forearm`, `${side} fingers`, `${side} tips`],
+    };
   };
 
   const shoe = (side: FootSide): Piece => {

@@ -1,5 +1,4 @@
-import { add, dot, lengthOf, minus, scaled, unit, type Point3 } from '../figure/point3';
-import { cross } from './skeleton';
+import { add, cross, dot, lengthOf, minus, scaled, unit, type Point3 } from '../figure/point3';
 
 /** A signed distance, m: below zero inside. */
 export type Field = (at: Point3) => number;

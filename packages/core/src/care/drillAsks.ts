@@ -41,7 +41,7 @@ const MOST_WEIGHT = 0.6;
 const INSTANTS = 32;
 
 export const framesOf = ({ phases }: Pick<Exercise, 'phases'>) =>
-  phases.flatMap(({ end }) => (end === null ? [] : [end]));
+  phases.flatMap(({ via, end }) => (end === null ? [] : [...via, end]));
 
 /** The sides on which a dose is done; `both` where they work together. */
 export const workedSides = ({ amounts }: Dose): ReadonlySet<string> =>
@@ -151,7 +151,9 @@ export function drillAsks(
     case 'overheadSeconds':
       return overheadSeconds(drill, posture);
     case 'foldDeg':
-      return does('rolls the back') ? ROLLED_DEG : posture.trunkPitchDeg;
+      return does('rolls the back')
+        ? ROLLED_DEG
+        : Math.max(posture.trunkPitchDeg, ...moving.map(({ shape }) => shape?.trunk?.leanDeg ?? 0));
     case 'width':
       return posture.seated ? 0 : Math.max(posture.stanceWidth, ...moving.map((frame) => frame.stanceWidth ?? 0));
     case 'twistDeg':

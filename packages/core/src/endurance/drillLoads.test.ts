@@ -111,6 +111,7 @@ describe('what a drill asks from instant to instant', () => {
     const loadsWith = (ahead: number, weight: number, toesOutDeg: number, otherToesOutDeg: number) => {
       const phases = bow.phases.map((phase) => ({
         ...phase,
+        via: [],
         end: { ...phase.end!, ahead, weight, turnDeg: 0, bendDeg: 35, lifted: 'none' as const },
       }));
       const stood = settled({ kneeBendDeg: 35, weightShare: 0.5, ahead: 0, toesOutDeg, otherToesOutDeg });
@@ -148,6 +149,7 @@ describe('what a drill asks from instant to instant', () => {
         const turn = (pose.turnDeg * Math.PI) / 180;
         /** Moment at the shoulder, and what of it lies before the pelvis, N·m. */
         const carried = (hand: typeof moment.hand, arm: typeof pose.arms.right) => {
+          if (arm.lies) return [0, 0] as const;
           if (hand === null) return [Math.abs(still.shoulderNm), still.shoulderNm] as const;
           if (isResting(hand)) return [0, 0] as const;
           const between = (from: Point3, to: Point3, share: number) => ({

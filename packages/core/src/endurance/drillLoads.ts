@@ -2,12 +2,13 @@ import { rad } from '../words/angles';
 import { GRAVITY, massFractions, type Body } from '../body/body';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { levelBow } from '../figure/levelBow';
-import { cycleMoment, unturnedEnds, isPlayable, type CycleMoment } from '../figure/cycleMoment';
-import { figurePose } from '../figure/figurePose';
+import { cycleMoment, stillMoment, unturnedEnds, isPlayable, type CycleMoment } from '../figure/cycleMoment';
+import { figurePose, postureAt } from '../figure/figurePose';
 import type { PoseArm } from '../figure/pose';
 import { add, dot, minus, scaled, type Point3 } from '../figure/point3';
 import type { Exercise } from '../library/exercise';
 import type { Hand } from '../library/keyframe';
+import type { HandPlace } from '../library/shape';
 import type { SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
 import { bowKnees, postureLoads, stanceLoads, type Loads } from './limits';
@@ -76,29 +77,59 @@ function legsAt(body: Body, posture: SettledPosture, moment: CycleMoment): reado
   return front === 0 ? [frontLeg, rearLeg] : [rearLeg, frontLeg];
 }
 
-function loadsAt(body: Body, posture: SettledPosture, moment: CycleMoment): BodyLoads {
+/** A hand that lies on the body below the shoulder carries its arm. */
+const carries = ({ lies, hand, shoulder }: PoseArm): boolean => lies && hand.y < shoulder.y;
+
+/** Whether a hand is in a place of its own, and not where the posture has it. */
+const placed = ({ stands: [, from, to] }: CycleMoment['shape']['arm']): boolean =>
+  [from, to].some(({ hand, on }) => hand !== null || on !== null);
+
+/** Who sits leans on hands, elbows or a chair, and who stands on the hands that lie on the legs: so much of a lean is left to the back. House value. */
+const SEATED_LEAN = 0.5;
+const PROPPED = 0.5;
+
+/** What a hand leans on. */
+const onLegs: ReadonlySet<HandPlace> = new Set([
+  'thigh',
+  'outer thigh',
+  'inner thigh',
+  'knee',
+  'other knee',
+  'outer shin',
+  'inner shin',
+  'ankle',
+]);
+/** How much of a lean both hands leave to the back. */
+function leftToBack(seated: boolean, { arm, otherArm }: CycleMoment['shape']): number {
+  if (seated) return SEATED_LEAN;
+  const leans = [arm, otherArm].filter(({ stands: [, from, to] }) =>
+    [from, to].every(({ on }) => on !== null && onLegs.has(on)),
+  );
+  return 1 - (leans.length / 2) * (1 - PROPPED);
+}
+
+function loadsAt(body: Body, own: SettledPosture, moment: CycleMoment): BodyLoads {
+  const posture = postureAt(own, moment);
   const [working, other] = posture.seated
     ? ([0, 1].map(() => unloaded(postureLoads(body, posture))) as [Loads, Loads])
     : legsAt(body, posture, moment);
-  const pose = figurePose(body, posture, moment, 'right');
+  const pose = figurePose(body, own, moment, 'right');
   const turn = rad(pose.turnDeg);
   const facing = { x: Math.cos(turn), y: 0, z: Math.sin(turn) };
   const still = stanceLoads(body, stanceOfPosture(posture));
   /** What the arm asks of its shoulder, and of the back. */
-  const arm = (hand: Hand | null, place: PoseArm): readonly [number, number] => {
-    if (hand === null) return [Math.abs(still.shoulderNm), still.shoulderNm];
-    if (isResting(hand)) return [0, 0];
+  const arm = (hand: Hand | null, doing: CycleMoment['shape']['arm'], place: PoseArm): readonly [number, number] => {
+    if (!placed(doing)) return [Math.abs(still.shoulderNm), still.shoulderNm];
+    if (carries(place) || (hand !== null && isResting(hand))) return [0, 0];
     const lever = armLever(body, place);
     return [GRAVITY * Math.hypot(lever.x, lever.z), GRAVITY * dot(lever, facing)];
   };
-  const [workingArmNm, forward] = arm(moment.hand, pose.arms.right);
-  const [otherArmNm, otherForward] = arm(moment.otherHand, pose.arms.left);
-  const trunkNm = still.trunkNm - 2 * still.shoulderNm + forward + otherForward;
+  const [workingArmNm, forward] = arm(moment.hand, moment.shape.arm, pose.arms.right);
+  const [otherArmNm, otherForward] = arm(moment.otherHand, moment.shape.otherArm, pose.arms.left);
+  const leaning = (still.trunkNm - 2 * still.shoulderNm) * leftToBack(posture.seated, moment.shape);
+  const trunkNm = leaning + forward + otherForward;
   return { working, other, workingArmNm, otherArmNm, trunkNm };
 }
-
-/** Who sits leans on hands, elbows or a chair: so much of a lean is left to the back. House value. */
-const SEATED_LEAN = 0.5;
 
 /** A held posture: the working leg, the other one with the rest of the weight, both arms alike. */
 export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
@@ -109,7 +140,7 @@ export function holdLoads(body: Body, posture: SettledPosture): BodyLoads {
   return {
     working: posture.seated ? unloaded(loads) : loads,
     other: free ? unloaded(other) : other,
-    trunkNm: posture.seated ? loads.trunkNm * SEATED_LEAN : loads.trunkNm,
+    trunkNm: loads.trunkNm * leftToBack(posture.seated, stillMoment({ posture }).shape),
     workingArmNm: Math.abs(loads.shoulderNm),
     otherArmNm: Math.abs(loads.shoulderNm),
   };
@@ -163,9 +194,11 @@ export function cycleLoads(
 ): readonly BodyLoads[] {
   if (isPlayable(exercise)) {
     const turned = { ...exercise, posture };
-    return Array.from({ length: INSTANTS }, (_, index) =>
-      loadsAt(body, posture, cycleMoment(turned, school, (index + 0.5) / INSTANTS)!),
-    );
+    const muscles = exercise.movements.includes('rolls the back') ? ROUNDED : 1;
+    return Array.from({ length: INSTANTS }, (_, index) => {
+      const loads = loadsAt(body, posture, cycleMoment(turned, school, (index + 0.5) / INSTANTS)!);
+      return { ...loads, trunkNm: loads.trunkNm * muscles };
+    });
   }
   const here = holdLoads(body, posture);
   if (exercise.family === RISING) return [here, holdLoads(body, { ...posture, kneeBendDeg: posture.kneeBendDeg / 2 })];

@@ -1,8 +1,10 @@
 import { swappedFrame } from '../library/cycleFaults';
 import type { Exercise, Phase } from '../library/exercise';
-import type { Hand, Keyframe, Palm } from '../library/keyframe';
-import { conventionsOf, widthIn, type Conventions } from '../schools/conventions';
+import type { Hand, Keyframe } from '../library/keyframe';
+import { conventionsOf, settlePosture, widthIn, type Conventions } from '../schools/conventions';
 import type { School } from '../schools/school';
+import { restingShape, shapeBetween, type ShapeMoment } from './momentShape';
+import { numberOnWay, placeOnWay, type Four } from './wayThrough';
 
 /** How the body stands at one instant of a cycle; in the words of the working side. */
 export interface CycleMoment {
@@ -24,40 +26,44 @@ export interface CycleMoment {
   readonly otherHand: Hand | null;
   /** What the eyes do. */
   readonly eyes: School['eyes'];
-  readonly palm: Palm | null;
-  readonly otherPalm: Palm | null;
+  /** What trunk, head, arms and knees do beside it. */
+  readonly shape: ShapeMoment;
   /** How far each heel is off the floor, 0–1. */
   readonly heel: { readonly working: number; readonly other: number };
   /** Toes outward, degrees; null as in the posture. */
   readonly toesOutDeg: number | null;
   readonly otherToesOutDeg: number | null;
+  /** Whether a foot turns on its ball, its heel in the air, and not on the heel. */
+  readonly onBall: boolean;
+  /** The foot that stands all through a repetition in which the other is lifted, and how both stood at its beginning: it stays where it is. */
+  readonly anchor: { readonly role: 'working' | 'other'; readonly ahead: number; readonly width: number } | null;
+  /** The least and the most weight on the working leg in the whole repetition, and the widest stand, shoulder breadths. */
+  readonly span: { readonly least: number; readonly most: number; readonly width: number };
 }
 
 /** Hands and feet of which nothing more is said. */
 export const unturnedEnds = {
   hipsShare: 1,
   eyes: 'level',
-  palm: null,
-  otherPalm: null,
+  shape: restingShape,
   heel: { working: 0, other: 0 },
   toesOutDeg: null,
   otherToesOutDeg: null,
+  onBall: false,
+  anchor: null,
+  span: { least: 0.5, most: 0.5, width: 0 },
 } as const;
 
 /** Starts and ends softly, as a body does. */
 const soft = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
 const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
 
-/** Through b to c, on a curve that also knows where it comes from and goes to (Catmull & Rom). */
-const curved = (a: number, b: number, c: number, d: number, share: number): number =>
-  b + (share / 2) * (c - a + share * (2 * a - 5 * b + 4 * c - d + share * (3 * (b - c) + d - a)));
-
 /** A hand on its way from the second to the third of four places: round, not cornered. */
-function roundHand(places: readonly (Hand | null)[], share: number): Hand | null {
-  const [a, b, c, d] = places;
-  if (b == null || c == null) return (share < 0.5 ? b : c) ?? null;
-  const along = (of: (hand: Hand) => number): number => curved(of(a ?? b), of(b), of(c), of(d ?? c), share);
-  return { out: along((hand) => hand.out), forward: along((hand) => hand.forward), up: along((hand) => hand.up) };
+function roundHand([a, b, c, d]: Four<Hand | null>, share: number): Hand | null {
+  if (b === null || c === null) return share < 0.5 ? b : c;
+  const at = ({ out, forward, up }: Hand) => ({ x: out, y: forward, z: up });
+  const { x, y, z } = placeOnWay([at(a ?? b), at(b), at(c), at(d ?? c)], share);
+  return { out: x, forward: y, up: z };
 }
 
 /** In a bow the front leg takes no more than this, however far a school shifts (common practice). */
@@ -72,13 +78,8 @@ function shareOf(weight: Keyframe['weight'], { fullShare, rearShare }: Conventio
   return weight === 'empty' ? 1 - empty : weight;
 }
 
-const heelOf = ({ heel }: Keyframe, role: 'working' | 'other'): number => (heel === role || heel === 'both' ? 1 : 0);
-
-/** Between two angles that may be left to the posture; null where all is left to it, or the school. */
-function mixed(before: number | null, after: number | null, own: number | null, share: number): number | null {
-  if (before === null && after === null) return null;
-  return mix(before ?? own ?? 0, after ?? own ?? 0, share);
-}
+const heelOf = ({ heel, shape }: Keyframe, role: 'working' | 'other'): number =>
+  heel === role || heel === 'both' ? (shape?.heelUp ?? 1) : 0;
 
 /** Whether the whole cycle is known as movement, so that it can be played. */
 export const isPlayable = (exercise: Pick<Exercise, 'phases'>): boolean =>
@@ -99,6 +100,11 @@ interface Way {
   readonly to: Ends;
   readonly share: number;
 }
+
+const onWay = ({ from, to, share }: Way): Ends => ({
+  weight: mix(from.weight, to.weight, share),
+  turnDeg: mix(from.turnDeg, to.turnDeg, share),
+});
 
 /**
  * Where a school lets shift and turn go together, a part that only shifts and the part after it that only turns are one way:
@@ -130,9 +136,45 @@ function wayOf(
 const HEEL = { from: 0.55, over: 0.15, most: 0.4 } as const;
 const heelUp = (front: number): number => HEEL.most * Math.max(0, Math.min(1, (front - HEEL.from) / HEEL.over));
 
+/** The stands of a cycle one after the other, each with its part; a walk goes on on the other side. */
+function standAt({ phases, phasesSwap }: Exercise): (index: number) => Keyframe {
+  const stands = phases.flatMap(({ via, end }) => [...via, end!]);
+  return (index) => {
+    const round = ((index % stands.length) + stands.length) % stands.length;
+    const swaps = phasesSwap && Math.abs(Math.floor(index / stands.length)) % 2 === 1;
+    return swaps ? swappedFrame(stands[round]!) : stands[round]!;
+  };
+}
+
+/** So many ways one after the other: with the first it comes into motion, with the last it comes to rest, at one pace between. */
+function evenly(share: number, ways: number): number {
+  const ramp = 1 / (ways + 1);
+  const pace = ways / (1 - ramp);
+  if (share < ramp) return (pace * share ** 2) / (2 * ramp);
+  if (share > 1 - ramp) return ways - (pace * (1 - share) ** 2) / (2 * ramp);
+  return pace * (share - ramp / 2);
+}
+
+/** Where one is in a cycle: in which part and how far, and from which of all stands one comes, how far on the way to the next. */
+function placeIn(phases: readonly Phase[], at: number) {
+  let start = 0;
+  let index = 0;
+  let stand = 0;
+  while (index < phases.length - 1 && at >= start + phases[index]!.share) {
+    start += phases[index]!.share;
+    stand += phases[index]!.via.length + 1;
+    index += 1;
+  }
+  const within = Math.max(0, Math.min(1, (at - start) / phases[index]!.share));
+  const ways = phases[index]!.via.length + 1;
+  const gone = ways === 1 ? soft(within) : evenly(within, ways);
+  const way = Math.min(ways - 1, Math.floor(gone));
+  return { index, within, from: stand + way - 1, share: gone - way };
+}
+
 /**
- * How the body stands at a moment of a cycle. Between the ends of two parts everything goes softly from
- * one to the other; in a school that rises and sinks, the height goes with the breath.
+ * How the body stands at a moment of a cycle. Between the ends of two parts everything goes softly from one to the other, through
+ * the stands on its way; in a school that rises and sinks, the height goes with the breath.
  * @param at share of the cycle, 0–1; a reversed circle is the same one run backwards
  * @returns null when the exercise has no cycle that can be played
  */
@@ -141,90 +183,122 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const { phases, posture } = exercise;
   const conventions = conventionsOf(school);
   const { riseDeg, leastBendDeg, hipsShare } = conventions;
-  let start = 0;
-  let index = 0;
-  while (index < phases.length - 1 && at >= start + phases[index]!.share) {
-    start += phases[index]!.share;
-    index += 1;
-  }
+  const { index, within, from, share: way } = placeIn(phases, at);
   const phase = phases[index]!;
-  const within = Math.max(0, Math.min(1, (at - start) / phase.share));
-  const last = phases.at(-1)!.end!;
-  const opening = exercise.phasesSwap ? swappedFrame(last) : last;
-  const before = index === 0 ? opening : phases[index - 1]!.end!;
-  const after = phase.end!;
+  const stand = standAt(exercise);
+  const frames: Four<Keyframe> = [stand(from - 1), stand(from), stand(from + 1), stand(from + 2)];
+  const [, before, after] = frames;
   // A part that ends as it began stands still, however its neighbours go.
-  const share = before === after ? 0 : soft(within);
+  const share = before === after ? 0 : way;
+  const round = phase.via.length > 0;
+  /** Straight from stand to stand; through stands on the way of a part, in a curve. */
+  const between = (numbers: Four<number>): number =>
+    round ? numberOnWay(numbers, share) : mix(numbers[1], numbers[2], share);
+  const number = (of: (frame: Keyframe) => number): number =>
+    between([of(frames[0]), of(before), of(after), of(frames[3])]);
   const risen = (breath: Phase['breath']): number => (breath === 'in' ? riseDeg : 0);
+  const least = posture.seated ? 0 : leastBendDeg;
   const bendOf = (frame: Keyframe, breath: Phase['breath']): number =>
-    Math.max(posture.seated ? 0 : leastBendDeg, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
+    Math.max(least, (frame.bendDeg ?? posture.kneeBendDeg) - risen(breath));
   // Who steps has to pour all the weight into the front foot.
   const stepping = phases.some(({ end }) => end!.lifted !== 'none');
   const stands = (frame: Keyframe): number => (stepping ? 0 : (frame.ahead ?? posture.ahead));
   const exchanged = exercise.handLoads && school.risingHand === 'emptying';
-  const endOf = (frame: Keyframe): Ends => {
+  const weightOf = (frame: Keyframe): number => {
     const weight = shareOf(frame.weight, conventions, stands(frame));
-    return { weight: exchanged ? 1 - weight : weight, turnDeg: frame.turnDeg };
+    return exchanged ? 1 - weight : weight;
   };
+  const endOf = (frame: Keyframe): Ends => ({ weight: weightOf(frame), turnDeg: frame.turnDeg });
+  const opening = stand(-1);
   const ends = phases.map(({ end }) => endOf(end!));
-  const way = wayOf(ends, phases, index, within, endOf(opening), school.shiftTurn === 'together');
-  const weight = mix(way.from.weight, way.to.weight, way.share);
+  const carried = round
+    ? { weight: Math.max(0, Math.min(1, number(weightOf))), turnDeg: number(({ turnDeg }) => turnDeg) }
+    : onWay(wayOf(ends, phases, index, within, endOf(opening), school.shiftTurn === 'together'));
+  const { weight } = carried;
   const width = widthIn(posture, school);
-  const ahead = mix(before.ahead ?? posture.ahead, after.ahead ?? posture.ahead, share);
+  const turned = settlePosture(posture, school);
+  const ahead = number((frame) => frame.ahead ?? posture.ahead);
   // A heel comes up behind only where both feet stay, one before the other.
   const free = school.rearHeel === 'may lift' && !stepping && Math.abs(ahead) >= 0.5;
   const rear = { working: free && ahead < 0 ? heelUp(1 - weight) : 0, other: free && ahead > 0 ? heelUp(weight) : 0 };
-  const frames = [phases.at(index - 2)!.end!, before, after, phases[(index + 1) % phases.length]!.end!];
-  const around = (of: (frame: Keyframe) => Hand | null): (Hand | null)[] => frames.map(of);
   const heel = (role: 'working' | 'other'): number =>
-    Math.max(rear[role], mix(heelOf(before, role), heelOf(after, role), share));
+    Math.max(
+      rear[role],
+      Math.max(
+        0,
+        Math.min(
+          1,
+          number((frame) => heelOf(frame, role)),
+        ),
+      ),
+    );
+  const all = phases.flatMap(({ via, end }) => [...via, end!]);
+  const toes = (key: 'toesOutDeg' | 'otherToesOutDeg', own: number): number | null =>
+    all.some((frame) => frame[key] !== null) ? number((frame) => frame[key] ?? own) : null;
+  const lifts = new Set(all.map(({ lifted }) => lifted).filter((lifted) => lifted !== 'none'));
+  const [only] = lifts.size === 1 && !exercise.phasesSwap ? lifts : [];
+  const weights = [...all.map(weightOf), weight];
   return {
     phase: index,
     within,
     breath: phase.breath,
-    weight,
-    turnDeg: mix(way.from.turnDeg, way.to.turnDeg, way.share),
+    ...carried,
     hipsShare,
-    bendDeg: mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
-    stanceWidth: mix(before.stanceWidth ?? width, after.stanceWidth ?? width, share),
+    bendDeg: Math.max(
+      least,
+      round
+        ? number((frame) => bendOf(frame, phase.breath))
+        : mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
+    ),
+    stanceWidth: Math.max(
+      0,
+      number((frame) => frame.stanceWidth ?? width),
+    ),
     ahead,
     lifted: after.lifted,
     lift: after.lifted === 'none' ? 0 : Math.sin(Math.PI * within),
-    hand: roundHand(
-      around((frame) => frame.hand),
-      share,
-    ),
-    otherHand: roundHand(
-      around((frame) => frame.otherHand),
-      share,
-    ),
+    hand: roundHand([frames[0].hand, before.hand, after.hand, frames[3].hand], share),
+    otherHand: roundHand([frames[0].otherHand, before.otherHand, after.otherHand, frames[3].otherHand], share),
     eyes: school.eyes,
-    palm: within < 0.5 ? before.palm : after.palm,
-    otherPalm: within < 0.5 ? before.otherPalm : after.otherPalm,
+    shape: shapeBetween(frames, posture, share, between),
     heel: { working: heel('working'), other: heel('other') },
-    toesOutDeg: mixed(before.toesOutDeg, after.toesOutDeg, posture.toesOutDeg, share),
-    otherToesOutDeg: mixed(
-      before.otherToesOutDeg,
-      after.otherToesOutDeg,
-      posture.otherToesOutDeg ?? posture.toesOutDeg,
-      share,
-    ),
+    toesOutDeg: toes('toesOutDeg', turned.toesOutDeg),
+    otherToesOutDeg: toes('otherToesOutDeg', turned.otherToesOutDeg),
+    onBall: all.some((frame) => frame.heel !== 'none' && (frame.toesOutDeg !== null || frame.otherToesOutDeg !== null)),
+    anchor:
+      only === undefined
+        ? null
+        : {
+            role: only === 'working' ? 'other' : 'working',
+            ahead: opening.ahead ?? posture.ahead,
+            width: opening.stanceWidth ?? width,
+          },
+    span: {
+      least: Math.min(...weights),
+      most: Math.max(...weights),
+      width: Math.max(...all.map((frame) => frame.stanceWidth ?? width)),
+    },
   };
 }
 
 /** The still posture as a moment, for figures that do not move. */
-export const stillMoment = ({ posture }: Pick<Exercise, 'posture'>): CycleMoment => ({
-  phase: 0,
-  within: 0,
-  breath: 'free',
-  weight: posture.weightShare,
-  turnDeg: 0,
-  bendDeg: posture.kneeBendDeg,
-  stanceWidth: posture.stanceWidth,
-  ahead: posture.ahead,
-  lifted: posture.otherLifted ? 'other' : 'none',
-  lift: posture.otherLifted ? 1 : 0,
-  hand: null,
-  otherHand: null,
-  ...unturnedEnds,
-});
+export function stillMoment({ posture }: Pick<Exercise, 'posture'>): CycleMoment {
+  const stand = { shape: null, hand: null, otherHand: null, palm: null, otherPalm: null };
+  return {
+    phase: 0,
+    within: 0,
+    breath: 'free',
+    weight: posture.weightShare,
+    turnDeg: 0,
+    bendDeg: posture.kneeBendDeg,
+    stanceWidth: posture.stanceWidth,
+    ahead: posture.ahead,
+    lifted: posture.otherLifted ? 'other' : 'none',
+    lift: posture.otherLifted ? 1 : 0,
+    hand: null,
+    otherHand: null,
+    ...unturnedEnds,
+    shape: shapeBetween([stand, stand, stand, stand], posture, 0, ([, at]) => at),
+    span: { least: posture.weightShare, most: posture.weightShare, width: posture.stanceWidth },
+  };
+}

@@ -1,6 +1,7 @@
 import type { Body } from '../body/body';
 import type { PostureStatics } from '../body/statics';
 import type { Point3 } from './point3';
+import type { Spine } from './spine';
 
 export type FootSide = 'left' | 'right';
 
@@ -26,12 +27,17 @@ export interface PoseArm {
   readonly elbow: Point3;
   readonly wrist: Point3;
   readonly hand: Point3;
-  /** Where the palm faces, a unit length; null where nothing is said of it. */
+  /** Where the palm faces, a unit length; `palm` is null where nothing is said of it. */
+  readonly facing: Point3;
   readonly palm: Point3 | null;
+  /** How far the fingers are closed, 0–1. */
+  readonly closed: number;
+  /** Whether the hand lies on the body. */
+  readonly lies: boolean;
 }
 
-/** An arm without where its palm faces. */
-export type ArmLine = Omit<PoseArm, 'palm'>;
+/** An arm without its hand's own doing. */
+export type ArmLine = Pick<PoseArm, 'shoulder' | 'elbow' | 'wrist' | 'hand'>;
 
 /** A body in space: x forward, y up, z to its own right, m; the floor is y 0. */
 export interface FigurePose {
@@ -42,6 +48,8 @@ export interface FigurePose {
   readonly legs: Readonly<Record<FootSide, PoseLeg>>;
   readonly arms: Readonly<Record<FootSide, PoseArm>>;
   readonly pelvis: Point3;
+  /** Trunk and head above the pelvis. */
+  readonly spine: Spine;
   readonly shoulders: Point3;
   readonly head: Point3;
   /** Trunk, hips and head turned to their right, degrees. */
@@ -53,7 +61,7 @@ export interface FigurePose {
   readonly centreOfMass: Point3;
   /** Where the weight falls on the floor. */
   readonly weight: Point3;
-  /** How far the head has come down, m. */
+  /** How far the head has come down by the bend of the knees, m; legs that go apart lower it further. */
   readonly headDrop: number;
   /** Of the working leg; null when seated. */
   readonly statics: PostureStatics | null;

@@ -26,10 +26,10 @@ test('each region of alignment lies on the body, and faces out of it', () => {
       pose.pelvis,
       pose.shoulders,
       pose.head,
-      ...Object.values(pose.arms.right),
+      ...(['shoulder', 'elbow', 'wrist', 'hand'] as const).map((joint) => pose.arms.right[joint]),
       ...Object.values(pose.legs.right),
     ];
-    const joints = [...ends.filter((end): end is Point3 => end !== null), pose.feet.right.toe];
+    const joints: Point3[] = [...ends, pose.feet.right.toe];
     const near = Math.min(...joints.map((joint) => lengthOf(minus(at, joint))));
     expect([region, near < 0.3]).toEqual([region, true]);
   }

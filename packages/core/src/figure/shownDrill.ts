@@ -41,7 +41,7 @@ export function shownDrill(segment: ExerciseSegment, exercise: Exercise, body: B
     drill,
     settled: settlePosture(drill.posture, school),
     view: bestView(drill, body, school),
-    moves: segment.dose.kind !== 'hold' && isPlayable(drill),
+    moves: (segment.dose.kind !== 'hold' || drill.swaySeconds !== null) && isPlayable(drill),
     highest: 0,
     reach: 0,
   };

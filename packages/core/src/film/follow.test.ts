@@ -69,7 +69,7 @@ test('hands in plain sleeves that pass before the trunk are doubted, never belie
   const film = drillFilm('cloud-hands-in-place', { camera: smallCamera({ from: 'front' }), cycles: 0.7, perCycle: 60 });
   const { astray, doubted } = followed(film, 'front');
   for (const name of ['wrist left', 'wrist right', 'elbow left', 'elbow right'] as const) {
-    expect(astray[name]).toBeLessThan(0.04);
+    expect(astray[name]).toBeLessThan(0.045);
     expect(doubted[name]).toBeGreaterThan(5);
   }
   for (const name of ['toe left', 'ankle right', 'head'] as const) expect(doubted[name] ?? 0).toBe(0);

@@ -1,19 +1,26 @@
 import { checkpoints } from '../alignment/checkpoints';
 import {
+  arm,
+  bothArms,
+  bothHands,
   breathCaution,
   breathe,
   builtIn,
+  hand,
+  handsOn,
   hold,
   pattern,
+  phase,
   point,
   posture,
+  shape,
   stage,
   stopCaution,
   together,
 } from './describe';
 
 const calm = checkpoints('low-back-long', 'ribs-soft', 'shoulders-hang', 'crown-up', 'jaw-quiet', 'breath-free');
-const seated = posture({ seated: true, kneeBendDeg: 90 });
+const seated = posture({ seated: true, kneeBendDeg: 90, shape: handsOn('thigh') });
 const sitDown = [
   'Sit on the front half of a chair. Both feet stand flat, knees as high as the hips.',
   'Rock forward and back on the seat bones until you sit in the middle.',
@@ -50,7 +57,12 @@ export const breathing = [
     family: 'breathing',
     summary:
       'Both palms on the belly, three finger-widths below the navel. On the way in {belly in}; on the way out {belly out}. Nothing is pushed.',
-    posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 10, elbowBendDeg: 70 }),
+    posture: posture({
+      kneeBendDeg: 10,
+      shoulderRaiseDeg: 10,
+      elbowBendDeg: 70,
+      shape: shape({ arm: arm({ on: 'belly' }), otherArm: arm({ on: 'other hand' }) }),
+    }),
     wayIn: [
       'Stand at ease, or sit.',
       'Lay one palm on the other, three finger-widths below the navel.',
@@ -113,7 +125,15 @@ export const breathing = [
       'Breathe in: the hands drift apart to just past the shoulders.',
       'Breathe out: they come back to head width.',
     ],
-    phases: [],
+    phases: [
+      phase(
+        'Breathe in: the hands drift apart to just past the shoulders',
+        0.5,
+        'in',
+        bothHands(hand(0.62, 0.8, 0.92), 'in'),
+      ),
+      phase('Breathe out: they come back to head width', 0.5, 'out', bothHands(hand(0.26, 0.8, 0.92), 'in')),
+    ],
     stages: [
       stage('Hands alone', 'Open and close without minding the breath.'),
       stage('With the breath', 'The hands start after the breath and end with it.'),
@@ -174,7 +194,18 @@ export const breathing = [
       'Breathe out: the seat leads down, the palms sink in front of the body.',
       'Let the head lead the way up and the seat the way down.',
     ],
-    phases: [],
+    phases: [
+      phase('Breathe in: the legs lengthen, the wrists float up to shoulder height', 0.5, 'in', {
+        ...bothHands(hand(0.5, 1.05, 0.96), 'down'),
+        bendDeg: 10,
+        shape: bothArms({ wristBendDeg: 30 }),
+      }),
+      phase('Breathe out: the seat leads down, the palms sink in front of the body', 0.5, 'out', {
+        ...bothHands(hand(0.45, 0.5, 0.1), 'down'),
+        bendDeg: 25,
+        shape: bothArms({ wristBendDeg: -40 }),
+      }),
+    ],
     stages: [
       stage('Legs alone', 'Up with the breath in, down with the breath out.'),
       stage('Arms alone', 'Standing still, wrists rise and sink.'),

@@ -1,8 +1,66 @@
 import { checkpoints } from '../alignment/checkpoints';
-import { builtIn, cycle, eachSide, hand, hold, phase, point, posture, stage, stopCaution, together } from './describe';
+import type { ArmShape } from './shape';
+import type { Keyframe } from './keyframe';
+import {
+  arm,
+  bothArms,
+  bothHands,
+  builtIn,
+  cycle,
+  eachSide,
+  hand,
+  handsOn,
+  head,
+  hold,
+  phase,
+  point,
+  posture,
+  shape,
+  stage,
+  stopCaution,
+  through,
+  together,
+  trunk,
+} from './describe';
 
 const loose = checkpoints('feet-flat', 'knees-track', 'shoulders-hang', 'breath-free');
 const stops = ['It is unpleasant.', 'You turn dizzy.'];
+
+/** Up and down from soft knees; the loose hands are a little late. */
+const shaken = (bendDeg: number, wristBendDeg: number, shoulderUp: number): Partial<Keyframe> => ({
+  bendDeg,
+  shape: bothArms({ wristBendDeg, shoulderUp, closed: 0.2 }),
+});
+
+const down = { leanDeg: 62, roundDeg: 45 } as const;
+/** Bowed so far that the hands come to the shins, and half way. */
+const bowed = trunk(down);
+const halfBowed = trunk({ leanDeg: 35, roundDeg: 30 });
+const along = head({ nodDeg: -15 });
+
+/** One arm held out in front, the palm up or down. */
+const heldOut = hand(0.42, 0.98, 0.72);
+
+/** A hand wipes or taps along the arm that is held out; which of the two works. */
+function alongArm(
+  places: readonly NonNullable<ArmShape['on']>[],
+  works: 'arm' | 'otherArm',
+  palm: Keyframe['palm'],
+): Partial<Keyframe>[] {
+  const out = works === 'arm' ? ({ otherHand: heldOut, otherPalm: palm } as const) : ({ hand: heldOut, palm } as const);
+  return places.map((on) => ({ ...out, shape: shape({ [works]: arm({ on, closed: 0.1 }) }) }));
+}
+const outside = ['other shoulder', 'other elbow, outside', 'other wrist, outside'] as const;
+const inside = ['other fingers, inside', 'other wrist, inside', 'other elbow, inside', 'other shoulder'] as const;
+const insideDown = ['other shoulder', 'other elbow, inside', 'other wrist, inside', 'other fingers, inside'] as const;
+
+/** Both hands down the outside of the legs and up the inside. */
+const downTheLegs: readonly Partial<Keyframe>[] = [
+  { shape: handsOn('outer thigh', { trunk: halfBowed }) },
+  { bendDeg: 30, shape: handsOn('outer shin', { trunk: bowed, head: along }) },
+  { bendDeg: 30, shape: handsOn('inner shin', { trunk: bowed, head: along }) },
+  { shape: handsOn('inner thigh', { trunk: halfBowed }) },
+];
 
 export const closing = [
   builtIn({
@@ -14,7 +72,11 @@ export const closing = [
       'Bounce softly from the knees and let everything that is loose hang and jiggle: hands, shoulders, cheeks, belly. After anything that was hard.',
     posture: posture({ kneeBendDeg: 15 }),
     wayIn: ['Stand {width}.', 'Bounce from the knees, heels on the floor.', 'Let it go up: belly, shoulders, cheeks.'],
-    phases: [],
+    phases: [
+      phase('The knees give', 0.5, 'free', shaken(24, 18, -0.3)),
+      phase('The knees come up', 0.5, 'free', shaken(11, -12, 0.5)),
+    ],
+    swaySeconds: 0.7,
     attention: ['hands', 'shoulders', 'belly', 'jaw and cheeks'],
     stages: [stage('Hands only', 'Shake them off.'), stage('From the knees', 'All of it.')],
     signs: {
@@ -67,10 +129,31 @@ export const closing = [
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 30, elbowBendDeg: 80 }),
     wayIn: ['Stand {width}.', 'Make the hands loose.', 'Begin at the chest.'],
     phases: [
-      phase('Chest, with flat hands', 0.15, 'free', null),
-      phase('Down the outside of one arm, up the inside; the other arm', 0.3, 'free', null),
-      phase('Low back and seat, with loose fists', 0.2, 'free', null),
-      phase('Down the outside of the legs, up the inside', 0.35, 'free', null),
+      through(
+        phase('Chest, with flat hands', 0.15, 'free', bothHands(hand(0.2, 0.7, 0.8), 'back')),
+        ...[0, 1].flatMap(() => [{ shape: handsOn('chest') }, bothHands(hand(0.2, 0.6, 0.8), 'back')]),
+        { shape: handsOn('chest') },
+      ),
+      through(
+        phase(
+          'Down the outside of one arm, up the inside; the other arm',
+          0.3,
+          'free',
+          bothHands(hand(0.45, 0.7, 0.5)),
+        ),
+        ...alongArm(outside, 'otherArm', 'down'),
+        ...alongArm(inside, 'otherArm', 'up'),
+        ...alongArm(outside, 'arm', 'down'),
+        ...alongArm(inside, 'arm', 'up'),
+      ),
+      through(
+        phase('Low back and seat, with loose fists', 0.2, 'free', bothHands(hand(0.9, -0.1, 0.1))),
+        ...[0, 1].flatMap(() => [
+          { shape: bothArms({ on: 'low back', laid: 'back', closed: 0.85 }) },
+          { shape: bothArms({ on: 'seat', laid: 'back', closed: 0.85 }) },
+        ]),
+      ),
+      through(phase('Down the outside of the legs, up the inside', 0.35, 'free', {}), ...downTheLegs),
     ],
     stages: [stage('Flat hands', 'Soft.'), stage('Loose fists', 'As firm as is pleasant.')],
     signs: {
@@ -128,8 +211,22 @@ export const closing = [
       'Lay the {other} palm on the {working} shoulder.',
     ],
     phases: [
-      phase('Sweep down the inside of the {working} arm to the fingertips', 0.6, 'out', null),
-      phase('Come back to the shoulder without touching', 0.4, 'in', null),
+      through(
+        phase('Sweep down the inside of the {working} arm to the fingertips', 0.6, 'out', {
+          hand: heldOut,
+          palm: 'up',
+          shape: shape({ otherArm: arm({ on: 'other fingers, inside' }) }),
+        }),
+        ...alongArm(['other elbow, inside', 'other wrist, inside'], 'otherArm', 'up'),
+      ),
+      through(
+        phase('Come back to the shoulder without touching', 0.4, 'in', {
+          hand: heldOut,
+          palm: 'up',
+          shape: shape({ otherArm: arm({ on: 'other shoulder' }) }),
+        }),
+        { otherHand: hand(-0.35, 1.0, 1.05), otherPalm: 'down', shape: shape({}) },
+      ),
     ],
     stages: [stage('Three passes', 'A side.'), stage('Then the outside', 'Three more, upwards.')],
     signs: {
@@ -178,12 +275,43 @@ export const closing = [
       'Lay them over the eyes and wait a breath.',
     ],
     phases: [
-      phase('Face: up the middle, down the sides', 0.15, 'free', null),
-      phase('Ears and the back of the neck', 0.15, 'free', null),
-      phase('Inner arms, three passes each', 0.25, 'free', null),
-      phase('Low back, up and down', 0.2, 'free', null),
-      phase('Legs, outside down, inside up', 0.15, 'free', null),
-      phase('Ankles, all round', 0.1, 'free', null),
+      through(
+        phase('Face: up the middle, down the sides', 0.15, 'free', { shape: handsOn('chin') }),
+        { shape: handsOn('chin') },
+        { shape: handsOn('eyes') },
+        { shape: handsOn('brow') },
+        { shape: handsOn('cheek') },
+      ),
+      through(
+        phase('Ears and the back of the neck', 0.15, 'free', { shape: handsOn('ear') }),
+        { shape: handsOn('ear') },
+        { shape: handsOn('nape', { head: head({ nodDeg: 18 }) }) },
+      ),
+      through(
+        phase('Inner arms, three passes each', 0.25, 'free', { shape: handsOn('thigh') }),
+        ...[0, 1, 2].flatMap(() => alongArm(insideDown, 'otherArm', 'up')),
+        ...[0, 1, 2].flatMap(() => alongArm(insideDown, 'arm', 'up')),
+      ),
+      through(
+        phase('Low back, up and down', 0.2, 'free', { shape: handsOn('low back') }),
+        ...[0, 1].flatMap(() => [
+          { shape: handsOn('low back', { trunk: trunk({ leanDeg: 12 }) }) },
+          { shape: handsOn('seat', { trunk: trunk({ leanDeg: 12 }) }) },
+        ]),
+      ),
+      through(
+        phase('Legs, outside down, inside up', 0.15, 'free', { shape: handsOn('knee') }),
+        { shape: handsOn('outer thigh', { trunk: trunk({ leanDeg: 20 }) }) },
+        { shape: handsOn('outer shin', { trunk: trunk({ leanDeg: 52, roundDeg: 30 }), head: along }) },
+        { shape: handsOn('inner shin', { trunk: trunk({ leanDeg: 52, roundDeg: 30 }), head: along }) },
+        { shape: handsOn('inner thigh', { trunk: trunk({ leanDeg: 20 }) }) },
+      ),
+      through(
+        phase('Ankles, all round', 0.1, 'free', { shape: handsOn('thigh') }),
+        { shape: handsOn('outer shin', { trunk: trunk({ leanDeg: 60, roundDeg: 40 }), head: along }) },
+        { shape: handsOn('ankle', { trunk: trunk({ leanDeg: 64, roundDeg: 44 }), head: along }) },
+        { shape: handsOn('inner shin', { trunk: trunk({ leanDeg: 60, roundDeg: 40 }), head: along }) },
+      ),
     ],
     stages: [stage('Hands and face', 'The beginning alone.'), stage('All of it', 'In order to the ankles.')],
     signs: {
@@ -233,7 +361,17 @@ export const closing = [
     family: 'closing',
     summary:
       'On the front edge of a chair, one ankle on the other knee, lean forward from the hip crease until it pulls gently, and stay.',
-    posture: posture({ seated: true, kneeBendDeg: 90, trunkPitchDeg: 25 }),
+    posture: posture({
+      seated: true,
+      kneeBendDeg: 90,
+      trunkPitchDeg: 25,
+      shape: shape({
+        footOnKnee: true,
+        arm: arm({ on: 'knee' }),
+        otherArm: arm({ on: 'thigh' }),
+        head: head({ nodDeg: -10 }),
+      }),
+    }),
     wayIn: [
       'Sit on the front edge of a chair.',
       'Lay the {working} ankle on the {other} knee.',
@@ -291,18 +429,18 @@ export const closing = [
     posture: posture({ kneeBendDeg: 10, shoulderRaiseDeg: 60 }),
     wayIn: ['Stand {width}, arms hanging.', 'Turn the palms out.', 'Breathe out, and begin.'],
     phases: [
-      phase('The hands rise at the sides, palms up', 0.5, 'in', {
-        hand: hand(0.7, 0.2, 1.7),
-        otherHand: hand(0.7, 0.2, 1.7),
-        palm: 'up',
-        otherPalm: 'up',
-      }),
-      phase('They come down the front, palms down, to the belly', 0.5, 'out', {
-        hand: hand(0.15, 0.7, 0.2),
-        otherHand: hand(0.15, 0.7, 0.2),
-        palm: 'down',
-        otherPalm: 'down',
-      }),
+      through(
+        phase('The hands rise at the sides, palms up', 0.5, 'in', bothHands(hand(0.7, 0.2, 1.7), 'up')),
+        bothHands(hand(1.1, 0.35, 0.15), 'up'),
+        bothHands(hand(1.65, 0.15, 0.95), 'up'),
+      ),
+      through(
+        phase('They come down the front, palms down, to the belly', 0.5, 'out', {
+          shape: shape({ arm: arm({ on: 'belly' }), otherArm: arm({ on: 'other hand' }) }),
+        }),
+        { ...bothHands(hand(0.25, 0.55, 1.35), 'down'), shape: null },
+        { ...bothHands(hand(0.2, 0.65, 0.7), 'down'), shape: null },
+      ),
     ],
     stages: [stage('To the chest', 'Hands only as high as the chest.'), stage('Whole', 'Up over the head and down.')],
     signs: {

@@ -1,6 +1,7 @@
 import { percent } from '../words/percent';
 import type { Exercise, Family } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
+import { swappedShape } from './shape';
 
 export interface CycleFault {
   /** Index of the part of the cycle. */
@@ -25,6 +26,13 @@ function handMoved(a: Hand | null, b: Hand | null): boolean {
   if (a === null || b === null) return a !== b;
   return Math.hypot(a.out - b.out, a.forward - b.forward, a.up - b.up) > STILL.length;
 }
+
+/** Whether a hand goes anywhere, through the air or along the body. */
+const handsMoved = (a: Keyframe, b: Keyframe): boolean =>
+  handMoved(a.hand, b.hand) ||
+  handMoved(a.otherHand, b.otherHand) ||
+  a.shape?.arm?.on !== b.shape?.arm?.on ||
+  a.shape?.otherArm?.on !== b.shape?.otherArm?.on;
 
 function bodyMoved(a: Keyframe, b: Keyframe): boolean {
   return (
@@ -52,6 +60,7 @@ export function swappedFrame(frame: Keyframe): Keyframe {
     heel: frame.heel === 'working' ? 'other' : frame.heel === 'other' ? 'working' : frame.heel,
     toesOutDeg: frame.otherToesOutDeg,
     otherToesOutDeg: frame.toesOutDeg,
+    shape: frame.shape === null ? null : swappedShape(frame.shape),
   };
 }
 
@@ -76,9 +85,10 @@ export function cycleFaults({
     const after = phase.end;
     if (last === null || after === null) return;
     const before = index === 0 && phasesSwap ? swappedFrame(last) : last;
+    const stands = [before, ...phase.via, after];
     const part = `part ${index + 1} (“${phase.name}”)`;
-    const hands = handMoved(before.hand, after.hand) || handMoved(before.otherHand, after.otherHand);
-    if (led.has(family) && hands && !bodyMoved(before, after)) {
+    const alone = stands.slice(1).some((stand, at) => handsMoved(stands[at]!, stand) && !bodyMoved(stands[at]!, stand));
+    if (led.has(family) && alone) {
       faults.push({
         phase: index,
         kind: 'hand alone',
@@ -87,7 +97,7 @@ export function cycleFaults({
     }
     if (after.lifted === 'none') return;
     const foot = after.lifted;
-    const load = Math.max(loadOf(foot, before), loadOf(foot, after));
+    const load = Math.max(...stands.map((stand) => loadOf(foot, stand)));
     if (load > EMPTY) {
       faults.push({
         phase: index,

@@ -3,6 +3,17 @@ import type { BreathPattern } from '../breath/breathPattern';
 import type { BreathDose, CycleDose, Dose, HoldDose, SideAmount } from './dose';
 import type { Exercise, Phase, Posture } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
+import {
+  plainArm,
+  plainHead,
+  plainShape,
+  plainTrunk,
+  type ArmShape,
+  type HandPlace,
+  type HeadShape,
+  type Shape,
+  type TrunkShape,
+} from './shape';
 import { noSigns, type Stage, type teachingShape } from './teaching';
 
 /** Short hands for writing the built-in exercises down. */
@@ -20,6 +31,7 @@ const upright: Posture = {
   toesOutDeg: null,
   otherToesOutDeg: null,
   otherLifted: false,
+  shape: null,
 };
 
 /** An easy upright stance at shoulder width, changed where `change` says so. */
@@ -39,7 +51,21 @@ const still: Keyframe = {
   heel: 'none',
   toesOutDeg: null,
   otherToesOutDeg: null,
+  shape: null,
 };
+
+/** What the body does beside its stand, changed where `change` says so. */
+export const shape = (change: Partial<Shape>): Shape => ({ ...plainShape, ...change });
+export const trunk = (change: Partial<TrunkShape>): TrunkShape => ({ ...plainTrunk, ...change });
+export const head = (change: Partial<HeadShape>): HeadShape => ({ ...plainHead, ...change });
+export const arm = (change: Partial<ArmShape>): ArmShape => ({ ...plainArm, ...change });
+
+/** Both arms alike, and what else the body does. */
+export const bothArms = (change: Partial<ArmShape>, more: Partial<Shape> = {}): Shape =>
+  shape({ arm: arm(change), otherArm: arm(change), ...more });
+
+/** Both hands on a place of the body. */
+export const handsOn = (on: HandPlace, more: Partial<Shape> = {}): Shape => bothArms({ on }, more);
 
 /** One part of a cycle, and how the body stands at its end. */
 export const phase = (
@@ -56,6 +82,13 @@ export const phase = (
   reversed,
   heldBreaths,
   end: end === null ? null : { ...still, ...end },
+  via: [],
+});
+
+/** A part that goes through stands on its way to its end, after equal times. */
+export const through = (part: Phase, ...stands: readonly Partial<Keyframe>[]): Phase => ({
+  ...part,
+  via: stands.map((stand) => ({ ...still, ...part.end, ...stand })),
 });
 
 /** A hand seen from the trunk: out and forward in shoulder breadths, up in trunk lengths from the hips. */
@@ -149,7 +182,8 @@ export const point = (
 /** A stage and what is done in it. */
 export const stage = (name: string, words: string): Stage => ({ name, words });
 
-type Optional = 'handLoads' | 'phasesSwap' | 'travel' | 'movements' | 'prerequisites' | keyof typeof teachingShape;
+type Optional =
+  'handLoads' | 'phasesSwap' | 'travel' | 'swaySeconds' | 'movements' | 'prerequisites' | keyof typeof teachingShape;
 type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
@@ -159,6 +193,7 @@ export function builtIn(written: Written): Exercise {
     handLoads: false,
     phasesSwap: false,
     travel: null,
+    swaySeconds: null,
     movements: [],
     prerequisites: [],
     wayIn: [],

@@ -5,6 +5,7 @@ import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
 import { KeyframeSchema } from './keyframe';
 import { movements } from './movements';
+import { ShapeSchema } from './shape';
 import { teachingShape } from './teaching';
 
 export const families = ['standing', 'reeling', 'breathing', 'strength', 'stepping', 'warm-up', 'closing'] as const;
@@ -32,11 +33,14 @@ export const PostureSchema = z.object({
   otherToesOutDeg: z.number().min(-30).max(90).nullable().default(null),
   /** The other foot is off the floor. */
   otherLifted: z.boolean().default(false),
+  /** What trunk, head, arms and knees do beside it; null is nothing more. */
+  shape: ShapeSchema.nullable().default(null),
 });
 export type Posture = z.infer<typeof PostureSchema>;
 
-/** A cycle has at most so many parts. */
+/** A cycle has at most so many parts, and a part so many stands on its way. */
 export const MOST_PARTS = 24;
+export const MOST_VIA = 24;
 
 /** One named part of a cycle: its share of the cycle's time, and the breath that may go with it. */
 export const PhaseSchema = z.object({
@@ -49,6 +53,8 @@ export const PhaseSchema = z.object({
   heldBreaths: z.number().int().min(0).max(20).default(0),
   /** How the body stands at its end; null when only the time is known. */
   end: KeyframeSchema.nullable().default(null),
+  /** Stands it goes through on the way to its end, after equal times: what makes a circle round. */
+  via: z.array(KeyframeSchema).max(MOST_VIA).default([]),
 });
 export type Phase = z.infer<typeof PhaseSchema>;
 
@@ -80,6 +86,8 @@ export const ExerciseSchema = z
       })
       .nullable()
       .default(null),
+    /** Held, but not still: its parts go round in so many seconds, over and over, as in a shake. */
+    swaySeconds: z.number().min(0.2).max(60).nullable().default(null),
     /** What it does to a body that posture and cycle do not show. */
     movements: z.array(z.enum(movements)).max(movements.length).default([]),
     /** Exercises that are learned before this one, by id. */

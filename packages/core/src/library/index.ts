@@ -5,6 +5,8 @@ export * from './exercise';
 export * from './searchExercises';
 export * from './cycleFaults';
 export * from './keyframe';
+export * from './palm';
+export * from './shape';
 export * from './teaching';
 export * from './cycleParts';
 export * from './doseWords';

@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { PalmSchema } from './palm';
+import { ShapeSchema } from './shape';
 
 /**
  * Where a hand is, seen from the trunk, which takes it along in a turn. `out` is from the midline
@@ -11,11 +13,6 @@ export const HandSchema = z.object({
   up: z.number().min(-1.2).max(2.6),
 });
 export type Hand = z.infer<typeof HandSchema>;
-
-/** Where a palm faces, seen from the trunk. */
-export const palms = ['in', 'out', 'up', 'down', 'forward', 'back'] as const;
-export const PalmSchema = z.enum(palms);
-export type Palm = z.infer<typeof PalmSchema>;
 
 /** How the body stands at the end of a part of a cycle; null = as in the exercise's posture. Degrees. */
 export const KeyframeSchema = z.object({
@@ -39,5 +36,7 @@ export const KeyframeSchema = z.object({
   /** Toes of each foot outward, degrees; null as in the exercise's posture. */
   toesOutDeg: z.number().min(-60).max(90).nullable().default(null),
   otherToesOutDeg: z.number().min(-60).max(90).nullable().default(null),
+  /** What trunk, head, arms and knees do beside it; null as the posture has them. */
+  shape: ShapeSchema.nullable().default(null),
 });
 export type Keyframe = z.infer<typeof KeyframeSchema>;

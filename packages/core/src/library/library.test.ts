@@ -68,6 +68,7 @@ describe('the parts of a cycle', () => {
     reversed: '',
     heldBreaths: 0,
     end: null,
+    via: [],
   });
 
   test('one more is as long as the others are on average, one less leaves its time to them', () => {

@@ -23,5 +23,5 @@ export function withNewPart(phases: readonly Phase[]): Phase[] {
   const share = 1 / (phases.length + 1);
   const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
   const name = `Part ${before.length + 1}`;
-  return evenedParts([...before, { name, share, breath: 'free', reversed: '', heldBreaths: 0, end: null }]);
+  return evenedParts([...before, { name, share, breath: 'free', reversed: '', heldBreaths: 0, end: null, via: [] }]);
 }

@@ -1,18 +1,23 @@
 import { checkpoints } from '../alignment/checkpoints';
 import {
+  arm,
   backCaution,
+  bothArms,
   bothWays,
   builtIn,
   cycle,
   eachSide,
   eachSideBothWays,
   hand,
+  handsOn,
   kneeCaution,
   phase,
   point,
   posture,
+  shape,
   stage,
   stopCaution,
+  through,
   timed,
 } from './describe';
 
@@ -53,12 +58,15 @@ const kneesOutInFar = point(
   true,
 );
 
-const onHip = hand(0.55, 0.1, 0.05);
+/** The back of the other hand rests on its hip. */
+const backOnHip = shape({ otherArm: arm({ on: 'hip', laid: 'back' }) });
+/** Both palms on the hip bones. */
+const bothHips = handsOn('hip');
 const atBelly = hand(0, 0.8, 0.2);
 const atNeck = hand(0, 0.9, 1.08);
 const inCorner = hand(0.4, 1.1, 0.85);
 const pressedDown = hand(0.6, 0.7, 0.12);
-const shoulderHigh = hand(0.75, 0.9, 0.95);
+const forearmLevel = hand(0.5, 0.85, 0.55);
 
 export const reeling = [
   builtIn({
@@ -80,28 +88,28 @@ export const reeling = [
         'Shift {most} to the {emptying} leg; the palm presses down to belly height',
         0.25,
         'out',
-        { weight: 'empty', turnDeg: 45, hand: pressedDown, otherHand: onHip, palm: 'down' },
+        { weight: 'empty', turnDeg: 45, hand: pressedDown, shape: backOnHip, palm: 'down' },
         'Shift {most} to the {loading} leg; the palm rises from the hip to the corner',
       ),
       phase(
         'Turn {turner} to the {other} side, knees still; the palm turns up and comes to the centre',
         0.25,
         'out',
-        { weight: 'empty', turnDeg: -45, hand: atBelly, otherHand: onHip, palm: 'up' },
+        { weight: 'empty', turnDeg: -45, hand: atBelly, shape: backOnHip, palm: 'up' },
         'Turn {turner} to the {working} side, knees still; the palm goes out along the hip',
       ),
       phase(
         'Shift {most} back to the {loading} leg; the palm lifts on the centre line to the neck',
         0.25,
         'in',
-        { weight: 'full', turnDeg: -45, hand: atNeck, otherHand: onHip, palm: 'in' },
+        { weight: 'full', turnDeg: -45, hand: atNeck, shape: backOnHip, palm: 'in' },
         'Shift {most} to the {emptying} leg; the palm sinks on the centre line to the belly',
       ),
       phase(
         'Turn {turner} to the {working} corner, knees still; the arm opens',
         0.25,
         'in',
-        { weight: 'full', turnDeg: 45, hand: inCorner, otherHand: onHip, palm: 'out' },
+        { weight: 'full', turnDeg: 45, hand: inCorner, shape: backOnHip, palm: 'out' },
         'Turn {turner} to the {other} side, knees still; the palm comes in to the neck',
       ),
     ],
@@ -175,28 +183,28 @@ export const reeling = [
         'Shift {most} to the {emptying} leg',
         0.25,
         'out',
-        { weight: 'empty', turnDeg: 45, hand: onHip, otherHand: onHip },
+        { weight: 'empty', turnDeg: 45, shape: bothHips },
         'Shift {most} to the {loading} leg',
       ),
       phase(
         'Turn {turner} 45° to the {other} side, knees still',
         0.25,
         'out',
-        { weight: 'empty', turnDeg: -45, hand: onHip, otherHand: onHip },
+        { weight: 'empty', turnDeg: -45, shape: bothHips },
         'Turn {turner} to the {working} side, knees still',
       ),
       phase(
         'Shift {most} back to the {loading} leg',
         0.25,
         'in',
-        { weight: 'full', turnDeg: -45, hand: onHip, otherHand: onHip },
+        { weight: 'full', turnDeg: -45, shape: bothHips },
         'Shift {most} to the {emptying} leg',
       ),
       phase(
         'Turn {turner} back to the {working} corner',
         0.25,
         'in',
-        { weight: 'full', turnDeg: 45, hand: onHip, otherHand: onHip },
+        { weight: 'full', turnDeg: 45, shape: bothHips },
         'Turn {turner} to the {other} side, knees still',
       ),
     ],
@@ -345,19 +353,27 @@ export const reeling = [
       'Sit back with {back most}; hold the {working} palm before the belly.',
     ],
     phases: [
-      phase(
-        'The palm goes out and over, the weight forward',
-        0.5,
-        'out',
-        { weight: 'full', turnDeg: 0, hand: hand(0.3, 1.25, 0.95), otherHand: onHip, palm: 'forward' },
-        'The palm comes back over the top, the weight sinks back',
+      through(
+        phase(
+          'The palm goes out and over, the weight forward',
+          0.5,
+          'out',
+          { weight: 'full', turnDeg: 0, hand: hand(0.3, 1.25, 0.95), shape: backOnHip, palm: 'forward' },
+          'The palm comes back over the top, the weight sinks back',
+        ),
+        { weight: 0.2, turnDeg: -15, hand: hand(0.25, 0.62, 0.75) },
+        { weight: 0.4, turnDeg: -8, hand: hand(0.3, 0.95, 1.05) },
       ),
-      phase(
-        'The palm comes under, the weight back',
-        0.5,
-        'in',
-        { weight: 'empty', turnDeg: -20, hand: hand(0.2, 0.6, 0.25), otherHand: onHip, palm: 'up' },
-        'The palm goes out underneath, the weight forward',
+      through(
+        phase(
+          'The palm comes under, the weight back',
+          0.5,
+          'in',
+          { weight: 'empty', turnDeg: -20, hand: hand(0.2, 0.6, 0.25), shape: backOnHip, palm: 'up' },
+          'The palm goes out underneath, the weight forward',
+        ),
+        { weight: 0.55, turnDeg: -5, hand: hand(0.28, 1.15, 0.4) },
+        { weight: 0.3, turnDeg: -12, hand: hand(0.24, 0.85, 0.12) },
       ),
     ],
     stages: [
@@ -428,33 +444,41 @@ export const reeling = [
       'Hold the {working} palm before the belly, the {other} palm ahead at chest height.',
     ],
     phases: [
-      phase(
-        'The weight goes forward; the {working} palm goes out and over, the {other} palm comes under',
-        0.5,
-        'out',
-        {
-          weight: 'full',
-          turnDeg: 10,
-          hand: hand(0.3, 1.25, 0.95),
-          otherHand: hand(0.2, 0.6, 0.25),
-          palm: 'forward',
-          otherPalm: 'up',
-        },
-        'The weight sinks back; the {working} palm comes back over, the {other} palm goes out underneath',
+      through(
+        phase(
+          'The weight goes forward; the {working} palm goes out and over, the {other} palm comes under',
+          0.5,
+          'out',
+          {
+            weight: 'full',
+            turnDeg: 10,
+            hand: hand(0.3, 1.25, 0.95),
+            otherHand: hand(0.2, 0.6, 0.25),
+            palm: 'forward',
+            otherPalm: 'up',
+          },
+          'The weight sinks back; the {working} palm comes back over, the {other} palm goes out underneath',
+        ),
+        { weight: 0.2, turnDeg: -12, hand: hand(0.25, 0.62, 0.75), otherHand: hand(0.28, 1.05, 0.4) },
+        { weight: 0.4, turnDeg: 0, hand: hand(0.3, 0.95, 1.05), otherHand: hand(0.24, 0.85, 0.12) },
       ),
-      phase(
-        'The weight sinks back; the {working} palm comes under, the {other} palm goes out and over',
-        0.5,
-        'in',
-        {
-          weight: 'empty',
-          turnDeg: -20,
-          hand: hand(0.2, 0.6, 0.25),
-          otherHand: hand(0.3, 1.1, 0.95),
-          palm: 'up',
-          otherPalm: 'forward',
-        },
-        'The weight goes forward; the {working} palm goes out underneath, the {other} palm comes back over',
+      through(
+        phase(
+          'The weight sinks back; the {working} palm comes under, the {other} palm goes out and over',
+          0.5,
+          'in',
+          {
+            weight: 'empty',
+            turnDeg: -20,
+            hand: hand(0.2, 0.6, 0.25),
+            otherHand: hand(0.3, 1.1, 0.95),
+            palm: 'up',
+            otherPalm: 'forward',
+          },
+          'The weight goes forward; the {working} palm goes out underneath, the {other} palm comes back over',
+        ),
+        { weight: 0.55, turnDeg: 0, hand: hand(0.28, 1.15, 0.4), otherHand: hand(0.25, 0.62, 0.75) },
+        { weight: 0.3, turnDeg: -12, hand: hand(0.24, 0.85, 0.12), otherHand: hand(0.3, 0.95, 1.05) },
       ),
     ],
     stages: [
@@ -526,33 +550,49 @@ export const reeling = [
       'Let the weight come to the right leg, the hips turned into it.',
     ],
     phases: [
-      phase(
-        'Shift and turn left; the left hand rises, the right sinks, both travel left',
-        0.5,
-        'out',
+      through(
+        phase(
+          'Shift and turn left; the left hand rises, the right sinks, both travel left',
+          0.5,
+          'out',
+          {
+            weight: 'empty',
+            turnDeg: -35,
+            hand: hand(-0.1, 0.85, 0.25),
+            otherHand: hand(0.35, 0.95, 1),
+            palm: 'down',
+            otherPalm: 'in',
+          },
+          'Shift and turn right; the left hand sinks, the right rises, both travel right',
+        ),
         {
-          weight: 'empty',
-          turnDeg: -35,
-          hand: hand(-0.1, 0.85, 0.25),
-          otherHand: hand(0.35, 0.95, 1),
-          palm: 'down',
-          otherPalm: 'in',
+          weight: 0.5,
+          turnDeg: 0,
+          hand: hand(0.62, 0.9, 0.6),
+          otherHand: hand(-0.05, 0.75, 0.65),
         },
-        'Shift and turn right; the left hand sinks, the right rises, both travel right',
       ),
-      phase(
-        'Shift and turn right; the right hand rises, the left sinks, both travel right',
-        0.5,
-        'in',
+      through(
+        phase(
+          'Shift and turn right; the right hand rises, the left sinks, both travel right',
+          0.5,
+          'in',
+          {
+            weight: 'full',
+            turnDeg: 35,
+            hand: hand(0.35, 0.95, 1),
+            otherHand: hand(-0.1, 0.85, 0.25),
+            palm: 'in',
+            otherPalm: 'down',
+          },
+          'Shift and turn left; the right hand sinks, the left rises, both travel left',
+        ),
         {
-          weight: 'full',
-          turnDeg: 35,
-          hand: hand(0.35, 0.95, 1),
-          otherHand: hand(-0.1, 0.85, 0.25),
-          palm: 'in',
-          otherPalm: 'down',
+          weight: 0.5,
+          turnDeg: 0,
+          hand: hand(-0.05, 0.75, 0.65),
+          otherHand: hand(0.62, 0.9, 0.6),
         },
-        'Shift and turn left; the right hand sinks, the left rises, both travel left',
       ),
     ],
     stages: [
@@ -731,6 +771,7 @@ export const reeling = [
         otherHand: hand(0.5, 1.1, 0.97),
         palm: 'down',
         otherPalm: 'down',
+        shape: bothArms({ wristBendDeg: 25 }),
       }),
       phase('Sit; the elbows lead down, the palms follow to the thighs', 0.5, 'out', {
         bendDeg: 25,
@@ -738,6 +779,7 @@ export const reeling = [
         otherHand: hand(0.5, 0.45, 0.05),
         palm: 'down',
         otherPalm: 'down',
+        shape: bothArms({ wristBendDeg: -40 }),
       }),
     ],
     stages: [
@@ -798,12 +840,20 @@ export const reeling = [
       'Let the {working} arm be as heavy as it is.',
     ],
     phases: [
-      phase('The shoulder goes up and back', 0.5, 'in', { weight: 0.6, hand: hand(0.6, 0, -0.02), otherHand: null }),
-      phase('The shoulder goes down and forward', 0.5, 'out', {
-        weight: 0.4,
-        hand: hand(0.58, 0.3, -0.12),
-        otherHand: null,
-      }),
+      through(
+        phase('The shoulder goes up and back', 0.5, 'in', {
+          weight: 0.6,
+          shape: shape({ arm: arm({ shoulderUp: 0.1, shoulderForward: -1 }) }),
+        }),
+        { weight: 0.5, shape: shape({ arm: arm({ shoulderUp: 1 }) }) },
+      ),
+      through(
+        phase('The shoulder goes down and forward', 0.5, 'out', {
+          weight: 0.4,
+          shape: shape({ arm: arm({ shoulderUp: 0.1, shoulderForward: 1 }) }),
+        }),
+        { weight: 0.5, shape: shape({ arm: arm({ shoulderUp: -1 }) }) },
+      ),
     ],
     stages: [
       stage('Up and down', 'Only lift and let sink.'),
@@ -866,17 +916,17 @@ export const reeling = [
     phases: [
       phase('Turn the palms up, little fingers first', 0.5, 'in', {
         bendDeg: 12,
-        hand: shoulderHigh,
-        otherHand: shoulderHigh,
+        hand: forearmLevel,
+        otherHand: forearmLevel,
         palm: 'up',
         otherPalm: 'up',
       }),
       phase('Turn the palms out and down, thumbs first', 0.5, 'out', {
         bendDeg: 18,
-        hand: hand(0.7, 0.9, 0.7),
-        otherHand: hand(0.7, 0.9, 0.7),
-        palm: 'out',
-        otherPalm: 'out',
+        hand: forearmLevel,
+        otherHand: forearmLevel,
+        palm: 'down',
+        otherPalm: 'down',
       }),
     ],
     stages: [

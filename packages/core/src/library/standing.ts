@@ -2,6 +2,7 @@ import { checkpoints } from '../alignment/checkpoints';
 import {
   backCaution,
   balanceCaution,
+  bothArms,
   builtIn,
   eachSide,
   hold,
@@ -308,7 +309,7 @@ export const standing = [
     family: 'standing',
     summary:
       'Standing with round arms, the fullness is felt first and then let out: elbow, then wrist, then fingers. The forearms turn a little as they fill, palms coming to face each other.',
-    posture: posture({ kneeBendDeg: 22, shoulderRaiseDeg: 50, elbowBendDeg: 55 }),
+    posture: posture({ kneeBendDeg: 22, shoulderRaiseDeg: 50, elbowBendDeg: 55, shape: bothArms({ palm: 'in' }) }),
     wayIn: [
       'Stand as for holding the tree, a little higher.',
       'Wait until the round of the arms feels carried.',
@@ -371,7 +372,14 @@ export const standing = [
     family: 'standing',
     summary:
       'Feet at about one and a half shoulder widths, toes slightly out, sitting straight down between them. Depth comes last: width and upright torso first.',
-    posture: posture({ kneeBendDeg: 38, stanceWidth: 1.5, shoulderRaiseDeg: 30, elbowBendDeg: 60, toesOutDeg: 20 }),
+    posture: posture({
+      kneeBendDeg: 38,
+      stanceWidth: 1.5,
+      shoulderRaiseDeg: 30,
+      elbowBendDeg: 60,
+      toesOutDeg: 20,
+      shape: bothArms({ palm: 'down' }),
+    }),
     wayIn: [
       'Heels together. Toes out, heels out, toes out, heels out: walk the feet apart without lifting them.',
       'Turn the toes a little out, both alike.',

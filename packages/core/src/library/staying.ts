@@ -1,3 +1,4 @@
+import type { BreathPattern } from '../breath/breathPattern';
 import type { Dose } from './dose';
 import type { Exercise, Phase } from './exercise';
 
@@ -28,6 +29,7 @@ export function staysAfter({ phases }: Pick<Exercise, 'phases'>, chosen: number 
  * @returns the exercise itself where the dose asks for no stay
  */
 export function stayingDrill<E extends Exercise>(exercise: E, dose: Dose): E {
+  if (dose.kind === 'breath') return breathedDrill(exercise, dose.pattern);
   if (dose.kind !== 'cycle' || dose.staySeconds === 0 || !canStay(exercise)) return exercise;
   const { cycleSeconds, staySeconds } = dose;
   const whole = cycleSeconds + staySeconds;
@@ -37,7 +39,34 @@ export function stayingDrill<E extends Exercise>(exercise: E, dose: Dose): E {
     const moving = { ...part, share: (part.share * cycleSeconds) / whole };
     if (index !== after) return [moving];
     const breath = staySeconds <= part.share * cycleSeconds ? part.breath : 'free';
-    return [moving, { ...part, name: words, reversed: words, breath, heldBreaths: 0, share: staySeconds / whole }];
+    return [
+      moving,
+      { ...part, name: words, reversed: words, breath, heldBreaths: 0, via: [], share: staySeconds / whole },
+    ];
   });
   return { ...exercise, phases };
+}
+
+/**
+ * A drill whose parts go with the breath as a pattern paces it: what goes with the breath in takes as long as it, what goes with the breath
+ * out as long as that, and in the pauses it stays. One whose parts do not go in and then out keeps their shares.
+ */
+function breathedDrill<E extends Exercise>(exercise: E, pattern: BreathPattern): E {
+  const { phases } = exercise;
+  const out = phases.findIndex(({ breath }) => breath === 'out');
+  const inThenOut = phases.every(({ breath }, at) => breath === (at < out ? 'in' : 'out'));
+  if (out < 1 || !inThenOut) return exercise;
+  const { inSeconds, fullPauseSeconds, outSeconds, emptyPauseSeconds } = pattern;
+  const whole = inSeconds + fullPauseSeconds + outSeconds + emptyPauseSeconds;
+  const paced = (parts: readonly Phase[], seconds: number, pause: number): Phase[] => {
+    const all = parts.reduce((sum, { share }) => sum + share, 0);
+    const moving = parts.map((part) => ({ ...part, share: (part.share / all) * (seconds / whole) }));
+    const last = parts.at(-1)!;
+    return pause === 0 ? moving : [...moving, { ...last, via: [], share: pause / whole }];
+  };
+  const breathed = [
+    ...paced(phases.slice(0, out), inSeconds, fullPauseSeconds),
+    ...paced(phases.slice(out), outSeconds, emptyPauseSeconds),
+  ];
+  return { ...exercise, phases: breathed };
 }

@@ -11,6 +11,7 @@ import {
   point,
   posture,
   stage,
+  through,
 } from './describe';
 
 const walking = checkpoints(
@@ -57,15 +58,23 @@ export const stepping = [
         palm: 'down',
         otherPalm: 'in',
       }),
-      phase('Pour all the weight {working}; the hands change, {working} up, {other} down', 0.3, 'out', {
-        weight: 1,
-        stanceWidth: 1.1,
-        turnDeg: 15,
-        hand: hand(0.1, 0.9, 1),
-        otherHand: hand(-0.1, 0.85, 0.25),
-        palm: 'in',
-        otherPalm: 'down',
-      }),
+      through(
+        phase('Pour all the weight {working}; the hands change, {working} up, {other} down', 0.3, 'out', {
+          weight: 1,
+          stanceWidth: 1.1,
+          turnDeg: 15,
+          hand: hand(0.1, 0.9, 1),
+          otherHand: hand(-0.1, 0.85, 0.25),
+          palm: 'in',
+          otherPalm: 'down',
+        }),
+        {
+          weight: 0.5,
+          turnDeg: 0,
+          hand: hand(-0.1, 0.75, 0.65),
+          otherHand: hand(0.5, 0.9, 0.6),
+        },
+      ),
       phase('The {other} foot comes in, a fist from the first; the hands travel with it', 0.2, 'in', {
         weight: 1,
         stanceWidth: 0.3,
@@ -76,15 +85,23 @@ export const stepping = [
         palm: 'in',
         otherPalm: 'down',
       }),
-      phase('Let the weight settle on the {other} leg; the hands change, {other} up, {working} down', 0.3, 'out', {
-        weight: 0,
-        stanceWidth: 0.3,
-        turnDeg: -15,
-        hand: hand(-0.1, 0.85, 0.25),
-        otherHand: hand(0.1, 0.9, 1),
-        palm: 'down',
-        otherPalm: 'in',
-      }),
+      through(
+        phase('Let the weight settle on the {other} leg; the hands change, {other} up, {working} down', 0.3, 'out', {
+          weight: 0,
+          stanceWidth: 0.3,
+          turnDeg: -15,
+          hand: hand(-0.1, 0.85, 0.25),
+          otherHand: hand(0.1, 0.9, 1),
+          palm: 'down',
+          otherPalm: 'in',
+        }),
+        {
+          weight: 0.5,
+          turnDeg: 0,
+          hand: hand(0.5, 0.9, 0.6),
+          otherHand: hand(-0.1, 0.75, 0.65),
+        },
+      ),
     ],
     travel: { out: 0.35, forward: 0, turnDeg: 0 },
     stages: [

@@ -2,16 +2,20 @@ import { checkpoints } from '../alignment/checkpoints';
 import {
   backCaution,
   balanceCaution,
+  bothArms,
   builtIn,
   cycle,
   eachSide,
+  handsOn,
   kneeCaution,
   phase,
   point,
   posture,
   stage,
   stopCaution,
+  through,
   together,
+  trunk,
 } from './describe';
 
 const legs = checkpoints(
@@ -25,6 +29,10 @@ const legs = checkpoints(
 );
 const stops = ['A knee hurts or gives way.', 'You hold the breath.'];
 
+/** Each hand on the opposite knee, low and high: the higher the seat, the further the trunk comes forward to them. */
+const crouched = bothArms({ on: 'other knee', shoulderForward: 0.7 }, { trunk: trunk({ leanDeg: 66 }) });
+const bowedUp = bothArms({ on: 'other knee', shoulderForward: 0.7 }, { trunk: trunk({ leanDeg: 88 }) });
+
 export const strength = [
   builtIn({
     id: 'squat-and-bounce',
@@ -34,7 +42,13 @@ export const strength = [
     family: 'strength',
     summary:
       'Heels a small gap apart, feet turned out 45°. Only the seat moves: as low as the heels stay down, a soft bounce, and up. About 27 for a start.',
-    posture: posture({ kneeBendDeg: 55, trunkPitchDeg: 25, stanceWidth: 0.3, toesOutDeg: 45 }),
+    posture: posture({
+      kneeBendDeg: 55,
+      trunkPitchDeg: 66,
+      stanceWidth: 0.3,
+      toesOutDeg: 45,
+      shape: bothArms({ on: 'other knee', shoulderForward: 0.7 }),
+    }),
     wayIn: [
       'Heels a small gap apart, feet turned out 45°.',
       'Bend until the kneecaps stand over the toes. They stay there.',
@@ -42,8 +56,16 @@ export const strength = [
       'Let the crown lead up and the seat lead down.',
     ],
     phases: [
-      phase('The seat sinks, a soft bounce at the bottom; the kneecaps stay', 0.5, 'out', { bendDeg: 55 }),
-      phase('The crown leads up until the legs are nearly straight', 0.5, 'in', { bendDeg: 5 }),
+      through(
+        phase('The seat sinks, a soft bounce at the bottom; the kneecaps stay', 0.5, 'out', {
+          bendDeg: 55,
+          shape: crouched,
+        }),
+        { bendDeg: 40, shape: crouched },
+        { bendDeg: 55, shape: crouched },
+        { bendDeg: 49, shape: crouched },
+      ),
+      phase('The crown leads up until the legs are nearly straight', 0.5, 'in', { bendDeg: 5, shape: bowedUp }),
     ],
     stages: [
       stage('High', 'Half as deep, holding a table.'),
@@ -232,8 +254,8 @@ export const strength = [
       'Hands on the hips, or hanging.',
     ],
     phases: [
-      phase('Pour the weight forward and rise', 0.5, 'in', { weight: 0.7, bendDeg: 25 }),
-      phase('Sink back and down', 0.5, 'out', { weight: 0.1, bendDeg: 38 }),
+      phase('Pour the weight forward and rise', 0.5, 'in', { weight: 0.7, bendDeg: 25, shape: handsOn('hip') }),
+      phase('Sink back and down', 0.5, 'out', { weight: 0.1, bendDeg: 38, shape: handsOn('hip') }),
     ],
     stages: [
       stage('Forward and back', 'At one height.'),

@@ -1,6 +1,9 @@
 import { checkpoints } from '../alignment/checkpoints';
+import type { Hand, Keyframe } from './keyframe';
 import {
+  arm,
   backCaution,
+  bothArms,
   balanceCaution,
   bothHands,
   bothWays,
@@ -9,20 +12,98 @@ import {
   eachSide,
   enoughFrom,
   hand,
+  handsOn,
+  head,
   hold,
   kneeCaution,
   phase,
   point,
   posture,
+  shape,
   stage,
   stopCaution,
   timed,
+  through,
   together,
+  trunk,
 } from './describe';
 
 const loose = checkpoints('feet-flat', 'knees-track', 'low-back-long', 'shoulders-hang', 'breath-free');
 const stops = ['It catches or hurts in a joint.', 'You turn dizzy.'];
 const atEase = 'Stand {width}, knees unlocked, arms hanging.';
+
+/** The heel of a foot in the air draws a circle over its ball; the other leg carries. */
+const ankleCircle = (foot: 'working' | 'other'): Partial<Keyframe>[] =>
+  [
+    { toes: 0, up: 0.35 },
+    { toes: 14, up: 0.6 },
+    { toes: 0, up: 0.9 },
+    { toes: -14, up: 0.6 },
+    { toes: 0, up: 0.35 },
+  ].map(({ toes, up }) => ({
+    weight: foot === 'working' ? 0.25 : 0.75,
+    heel: foot,
+    ...(foot === 'working' ? { toesOutDeg: toes } : { otherToesOutDeg: toes }),
+    shape: shape({ heelUp: up }),
+  }));
+
+/** Hands on the knees, which draw a small level circle. */
+const kneeCircle: readonly Partial<Keyframe>[] = [
+  { bendDeg: 30, kneesAsideDeg: 0 },
+  { bendDeg: 34, kneesAsideDeg: 0 },
+  { bendDeg: 27, kneesAsideDeg: 16 },
+  { bendDeg: 20, kneesAsideDeg: 0 },
+  { bendDeg: 27, kneesAsideDeg: -16 },
+  { bendDeg: 34, kneesAsideDeg: 0 },
+].map(({ bendDeg, kneesAsideDeg }) => ({
+  bendDeg,
+  shape: handsOn('knee', { trunk: trunk({ leanDeg: 36, roundDeg: 32 }), kneesAsideDeg }),
+}));
+
+/** The pelvis goes round below a head that stays: to the working side, back, to the other side, forward. */
+const hipCircle: readonly Partial<Keyframe>[] = [
+  { weight: 0.5, pressurePoint: 0.62, leanDeg: -5, asideDeg: 0 },
+  { weight: 0.66, pressurePoint: 0.5, leanDeg: 0, asideDeg: -12 },
+  { weight: 0.5, pressurePoint: 0.32, leanDeg: 12, asideDeg: 0 },
+  { weight: 0.34, pressurePoint: 0.5, leanDeg: 0, asideDeg: 12 },
+  { weight: 0.5, pressurePoint: 0.62, leanDeg: -5, asideDeg: 0 },
+].map(({ weight, pressurePoint, leanDeg, asideDeg }) => ({
+  weight,
+  shape: handsOn('hip', { pressurePoint, trunk: trunk({ leanDeg, asideDeg }) }),
+}));
+
+/** Both shoulders up, back, down and forward. */
+const shoulderCircle: readonly Partial<Keyframe>[] = [
+  bothArms({ shoulderUp: 1, shoulderForward: 0.2 }),
+  bothArms({ shoulderUp: 0.2, shoulderForward: -1 }),
+  bothArms({ shoulderUp: -1 }),
+  bothArms({ shoulderUp: -0.1, shoulderForward: 0.8 }),
+].map((both) => ({ shape: both }));
+
+/** Loose hands go round about their wrists: down, to the thumb, up, to the little finger. */
+const wristCircle = (place: Hand): Partial<Keyframe>[] =>
+  [
+    { wristBendDeg: 45, wristAsideDeg: 0 },
+    { wristBendDeg: 0, wristAsideDeg: 22 },
+    { wristBendDeg: -35, wristAsideDeg: 0 },
+    { wristBendDeg: 0, wristAsideDeg: -30 },
+    { wristBendDeg: 45, wristAsideDeg: 0 },
+  ].map((wrists) => ({
+    ...bothHands(place, 'down'),
+    shape: bothArms({ ...wrists, closed: 0.25 }),
+  }));
+
+/** The spine hangs down bone by bone: chin, chest, belly, all of it. */
+const hung = (leanDeg: number, roundDeg: number, nodDeg: number, bendDeg: number): Partial<Keyframe> => ({
+  bendDeg,
+  shape: shape({ trunk: trunk({ leanDeg, roundDeg }), head: head({ nodDeg }) }),
+});
+
+/** Palms pressed up overhead, fingers to each other; the eyes go to the backs of the hands. */
+const pressedUp = (forward: number): Partial<Keyframe> => ({
+  ...bothHands(hand(0.3, forward, 2.1), 'out'),
+  shape: bothArms({ wristBendDeg: -75 }, { head: head({ nodDeg: -32 }) }),
+});
 
 export const warmUp = [
   builtIn({
@@ -39,19 +120,52 @@ export const warmUp = [
       'Small first, then as large as is comfortable.',
     ],
     phases: [
-      phase('Ankles: circle on the toes of one foot, then the other', 0.14, 'free', null, 'Ankles the other way'),
-      phase('Knees: hands on them, small and level', 0.12, 'free', null, 'Knees the other way'),
-      phase('Hips: a level circle, head quiet', 0.13, 'free', null, 'Hips the other way'),
-      phase('Waist: turn from side to side', 0.12, 'free', null, 'Waist, beginning on the other side'),
-      phase('Shoulders: up, back, down, forward', 0.13, 'free', null, 'Shoulders forward, down, back, up'),
-      phase('Elbows: forearms circle in front', 0.12, 'free', null, 'Elbows the other way'),
-      phase('Wrists: loose hands circle', 0.12, 'free', null, 'Wrists the other way'),
-      phase(
-        'Neck: half a circle in front, ear to ear',
-        0.12,
-        'free',
-        null,
-        'Neck: half a circle in front, the other way',
+      through(
+        phase('Ankles: circle on the toes of one foot, then the other', 0.14, 'free', {}, 'Ankles the other way'),
+        ...ankleCircle('working'),
+        {},
+        ...ankleCircle('other'),
+      ),
+      through(phase('Knees: hands on them, small and level', 0.12, 'free', {}, 'Knees the other way'), ...kneeCircle),
+      through(phase('Hips: a level circle, head quiet', 0.13, 'free', {}, 'Hips the other way'), ...hipCircle),
+      through(
+        phase('Waist: turn from side to side', 0.12, 'free', {}, 'Waist, beginning on the other side'),
+        { turnDeg: 35 },
+        { turnDeg: -35 },
+      ),
+      through(
+        phase('Shoulders: up, back, down, forward', 0.13, 'free', {}, 'Shoulders forward, down, back, up'),
+        ...shoulderCircle,
+      ),
+      through(
+        phase('Elbows: forearms circle in front', 0.12, 'free', {}, 'Elbows the other way'),
+        ...[
+          hand(0.15, 0.75, 0.6),
+          hand(0.4, 0.7, 0.85),
+          hand(0.65, 0.7, 0.6),
+          hand(0.4, 0.75, 0.35),
+          hand(0.15, 0.75, 0.6),
+        ].map((place) => bothHands(place)),
+      ),
+      through(
+        phase('Wrists: loose hands circle', 0.12, 'free', {}, 'Wrists the other way'),
+        ...wristCircle(hand(0.45, 0.8, 0.6)),
+      ),
+      through(
+        phase(
+          'Neck: half a circle in front, ear to ear',
+          0.12,
+          'free',
+          {},
+          'Neck: half a circle in front, the other way',
+        ),
+        ...[
+          head({ tiltDeg: 28, nodDeg: 8 }),
+          head({ tiltDeg: 18, nodDeg: 28 }),
+          head({ nodDeg: 36 }),
+          head({ tiltDeg: -18, nodDeg: 28 }),
+          head({ tiltDeg: -28, nodDeg: 8 }),
+        ].map((place) => ({ shape: shape({ head: place }) })),
       ),
     ],
     stages: [
@@ -108,9 +222,21 @@ export const warmUp = [
     posture: posture({ kneeBendDeg: 10 }),
     wayIn: [atEase, 'Let the arms hang as two ropes.', 'Let the neck be long.'],
     phases: [
-      phase('Roll the shoulders up, back and down', 0.4, 'free', null, 'Roll the shoulders back, up and forward'),
-      phase('Circle the loose wrists outward', 0.4, 'free', null, 'Circle the loose wrists inward'),
-      phase('Shake the fingers out', 0.2, 'free', null, 'Shake the fingers out'),
+      through(
+        phase('Roll the shoulders up, back and down', 0.4, 'free', {}, 'Roll the shoulders back, up and forward'),
+        ...shoulderCircle,
+      ),
+      through(
+        phase('Circle the loose wrists outward', 0.4, 'free', {}, 'Circle the loose wrists inward'),
+        ...wristCircle(hand(0.6, 0.55, 0.3)),
+      ),
+      through(
+        phase('Shake the fingers out', 0.2, 'free', {}, 'Shake the fingers out'),
+        ...[35, -25, 35, -25, 35, -25].map((wristBendDeg) => ({
+          ...bothHands(hand(0.6, 0.4, 0.12)),
+          shape: bothArms({ wristBendDeg, closed: wristBendDeg > 0 ? 0.35 : 0 }),
+        })),
+      ),
     ],
     stages: [
       stage('One after the other', 'Shoulders, wrists, fingers.'),
@@ -166,9 +292,19 @@ export const warmUp = [
     posture: posture({ kneeBendDeg: 20, trunkPitchDeg: 45 }),
     wayIn: [atEase, 'Bend the knees a little more than you need.', 'Let the chin become heavy.'],
     phases: [
-      phase('Breathe out: chin, chest, belly hang down', 0.35, 'out', null),
-      phase('Hang', 0.3, 'free', null, '', 1),
-      phase('Build up from the pelvis, the head last', 0.35, 'in', null),
+      through(
+        phase('Breathe out: chin, chest, belly hang down', 0.35, 'out', hung(40, 80, 25, 28)),
+        hung(0, 5, 35, 20),
+        hung(4, 40, 35, 22),
+        hung(18, 70, 30, 25),
+      ),
+      phase('Hang', 0.3, 'free', hung(40, 80, 25, 28), '', 1),
+      through(
+        phase('Build up from the pelvis, the head last', 0.35, 'in', hung(0, 0, 0, 20)),
+        hung(18, 70, 30, 25),
+        hung(4, 40, 35, 22),
+        hung(0, 5, 35, 20),
+      ),
     ],
     stages: [
       stage('To the chest', 'Chin and chest only.'),
@@ -226,7 +362,13 @@ export const warmUp = [
     family: 'warm-up',
     summary:
       'Feet wide, fold from the hip creases with a long back, hands on the thighs or a chair, and stay for a few breaths.',
-    posture: posture({ kneeBendDeg: 12, trunkPitchDeg: 70, stanceWidth: 1.6, toesOutDeg: 10 }),
+    posture: posture({
+      kneeBendDeg: 12,
+      trunkPitchDeg: 70,
+      stanceWidth: 1.6,
+      toesOutDeg: 10,
+      shape: handsOn('knee', { head: head({}) }),
+    }),
     wayIn: [
       'Stand wide, toes a little out, a chair in front of you.',
       'Unlock the knees.',
@@ -431,16 +573,12 @@ export const warmUp = [
         bothHands(hand(0.2, 0.45, 0.75), 'up'),
       ),
       phase('Turn the palms at the chest, down and out', 0.05, 'free', bothHands(hand(0.25, 0.5, 0.85), 'forward')),
-      phase('Press up and look up at the backs of the hands', 0.15, 'out', bothHands(hand(0.3, 0.15, 2.1), 'up')),
-      phase(
-        'Stay at the top; each breath goes to the tightest place',
-        0.5,
-        'free',
-        bothHands(hand(0.3, 0.1, 2.1), 'up'),
-        '',
-        3,
-      ),
-      phase('Come down by the sides', 0.15, 'free', bothHands(hand(0.5, 0.2, 0.1), 'in')),
+      phase('Press up and look up at the backs of the hands', 0.15, 'out', pressedUp(0.15)),
+      phase('Stay at the top; each breath goes to the tightest place', 0.5, 'free', pressedUp(0.1), '', 3),
+      through(phase('Come down by the sides', 0.15, 'free', bothHands(hand(0.5, 0.2, 0.1), 'in')), {
+        ...bothHands(hand(1.5, 0.1, 1.1), 'down'),
+        shape: shape({}),
+      }),
     ],
     stages: [
       stage('To the forehead', 'Hands at forehead height.'),
@@ -502,8 +640,8 @@ export const warmUp = [
       'Let the {other} leg hang from the hip.',
     ],
     phases: [
-      phase('The {other} leg swings forward', 0.5, 'free', { weight: 1, ahead: -1, lifted: 'other' }),
-      phase('The {other} leg swings back', 0.5, 'free', { weight: 1, ahead: 0.6, lifted: 'other' }),
+      phase('The {other} leg swings forward', 0.5, 'free', { weight: 1, ahead: -1.5, lifted: 'other' }),
+      phase('The {other} leg swings back', 0.5, 'free', { weight: 1, ahead: 1.1, lifted: 'other' }),
     ],
     stages: [stage('Small', 'Both hands on the chair.'), stage('Loose', 'As far as the trunk stays quiet.')],
     signs: {
@@ -554,7 +692,11 @@ export const warmUp = [
     family: 'warm-up',
     summary:
       'A hand’s width from a wall, turn the pelvis so that one half of the seat touches, then the other. The wall tells whether the pelvis turns or the knees do.',
-    posture: posture({ kneeBendDeg: 20 }),
+    posture: posture({
+      kneeBendDeg: 20,
+      trunkPitchDeg: 39,
+      shape: handsOn('knee', { trunk: trunk({ roundDeg: 42 }) }),
+    }),
     wayIn: [
       'Stand with the back to a wall, heels a hand’s width away.',
       'Bend the knees and lay the hands on them.',

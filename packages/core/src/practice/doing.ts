@@ -17,12 +17,20 @@ export interface Doing {
   readonly running: boolean;
 }
 
-/** How far the figure is that does it: where repetitions are counted by hand, and in a hold, it stands still. */
-export function doingOf(span: Span, state: ConductState): Doing {
+/**
+ * How far the figure is that does it: where repetitions are counted by hand, and in a hold, it stands still.
+ * @param swaySeconds of a hold that is not still: how long its parts take to go round once
+ */
+export function doingOf(span: Span, state: ConductState, swaySeconds: number | null = null): Doing {
   const { side, direction } = span;
-  const working = span.amount > 0 && span.kind !== 'hold' && state.taps === null;
   const seconds = state.offsetMs / 1000;
-  if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, seconds, running: false };
   const running = state.running && !state.loosening;
+  if (span.amount > 0 && span.kind === 'hold' && swaySeconds !== null) {
+    const lengthMs = swaySeconds * 1000;
+    const done = Math.floor(state.offsetMs / lengthMs);
+    return { side, direction, done, into: state.offsetMs / lengthMs - done, lengthMs, seconds, running };
+  }
+  const working = span.amount > 0 && span.kind !== 'hold' && state.taps === null;
+  if (!working) return { side, direction, done: 0, into: 0, lengthMs: 0, seconds, running: false };
   return { side, direction, ...spanRepetition(span, state.offsetMs), seconds, running };
 }

@@ -21,6 +21,7 @@ const stand: Posture = {
   toesOutDeg: null,
   otherToesOutDeg: null,
   otherLifted: false,
+  shape: null,
 };
 
 /** What is known of legs and arms, as the time of a stand with round arms at 30°, and from where it is known. */

@@ -102,7 +102,9 @@ export class HallFigure {
 
   private posed(shown: ShownDrill): FigurePose {
     const { side, direction, done, into, lengthMs, running } = this.doing();
-    const on = running && lengthMs > 0 ? Math.min(1, into + this.since() / lengthMs) : into;
+    const gone = running && lengthMs > 0 ? into + this.since() / lengthMs : into;
+    // A sway goes round and round; a repetition waits for the count.
+    const on = shown.drill.swaySeconds === null ? Math.min(1, gone) : gone % 1;
     return shownPose(shown, on, done, seenSide(side, this.seenAs()), direction);
   }
 

@@ -46,6 +46,7 @@ export interface Look {
   /** What is woven into the sleeves and the trouser legs of each side. */
   readonly weave: { readonly left: string; readonly right: string };
   readonly floor: string;
+  readonly seat: string;
   readonly shadow: string;
   readonly path: string;
   /** Of the lines that are read: what must not be passed, what is there, what hangs. */
@@ -83,6 +84,8 @@ const AWAY = -0.3;
 const ALONG = 0.9;
 /** The pelvis begins so far below the hips, as a share of the trunk. */
 const BELOW_HIPS = 0.22;
+/** A stool: how wide it is, m, and how far below the hips its top, as a share of stature. */
+const STOOL = { wide: 0.17, below: 0.056 } as const;
 /** What is left around the body, m. */
 const MARGIN = 0.09;
 
@@ -278,6 +281,10 @@ export class BodyScene {
   private readonly weave: Woven = { left: { value: new Color() }, right: { value: new Color() }, as: { value: 1 } };
   private readonly cloth = clothOf(this.weave, this.breath, this.bones);
   private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
+  private readonly stool = new Mesh(
+    new CylinderGeometry(STOOL.wide, STOOL.wide * 0.92, 1, 40),
+    new MeshLambertMaterial(),
+  );
   private readonly spot = softSpot();
   private readonly shadows: readonly Mesh<PlaneGeometry, MeshBasicMaterial>[];
   private path: Mesh<TubeGeometry, MeshBasicMaterial> | null = null;
@@ -313,7 +320,8 @@ export class BodyScene {
     };
     this.sun.position.set(2.4, 4, 1.4);
 
-    this.scene.add(this.sky, this.sun, this.floor, ...this.shadows, this.camera);
+    this.stool.visible = false;
+    this.scene.add(this.sky, this.sun, this.floor, this.stool, ...this.shadows, this.camera);
     this.scene.add(...Object.values(this.rods), this.mass);
     this.read(null);
   }
@@ -353,6 +361,10 @@ export class BodyScene {
       this.bones.value[index]!.fromArray(boneMatrix(places[name], stretch)).multiply(this.rest[index]!);
     }
     const { stature } = pose.body;
+    const seat = pose.pelvis.y - STOOL.below * stature;
+    this.stool.visible = pose.seated;
+    this.stool.position.set(pose.pelvis.x, seat / 2, pose.pelvis.z);
+    this.stool.scale.y = seat;
     const spots = [
       ...(['left', 'right'] as const).map((side) => {
         const { heel, toe, share, lifted } = pose.feet[side];
@@ -424,6 +436,7 @@ export class BodyScene {
     this.weave.left.value.set(look.weave.left);
     this.weave.right.value.set(look.weave.right);
     this.floor.material.color.set(look.floor);
+    this.stool.material.color.set(look.seat);
     for (const shadow of this.shadows) shadow.material.color.set(look.shadow);
     const { danger, ink, plumb } = look.lines;
     for (const [kind, rod] of Object.entries(this.rods))
@@ -504,6 +517,8 @@ export class BodyScene {
     this.rod.dispose();
     this.mass.geometry.dispose();
     this.mass.material.dispose();
+    this.stool.geometry.dispose();
+    this.stool.material.dispose();
     this.floor.geometry.dispose();
     this.floor.material.dispose();
     this.spot.dispose();
