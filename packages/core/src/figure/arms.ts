@@ -51,7 +51,7 @@ const step = (value: number, from: number, to: number): number =>
 const roundness = ({ shoulderRaiseDeg, elbowBendDeg }: SettledPosture): number =>
   Math.min(step(shoulderRaiseDeg, 5, 40), step(elbowBendDeg, 10, 40)) * (1 - step(elbowBendDeg, 110, 150));
 
-/** How far an elbow bends, degrees (American Academy of Orthopaedic Surgeons, Joint Motion, 1965). */
+/** How far an elbow bends, degrees (American Academy of Orthopaedic Surgeons, Joint Motion, 1965; from memory). */
 const MOST_BENT = 150;
 /** How far a hand that lies on something is bent against its forearm, degrees; from the same. */
 const WRIST = 80;

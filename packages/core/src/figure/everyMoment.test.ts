@@ -16,7 +16,7 @@ const poseAt = (drill: Exercise, school: School, at: number, working: FootSide =
   const moment = cycleMoment(drill, school, at) ?? stillMoment({ posture: settled });
   return figurePose(standardBody, settled, moment, working);
 };
-const MOMENTS = 24;
+const MOMENTS = 16;
 const every = (drill: Exercise): number[] =>
   isPlayable(drill) ? Array.from({ length: MOMENTS }, (_, at) => at / MOMENTS) : [0];
 const everywhere = (check: (pose: FigurePose, of: string) => void): void => {
@@ -26,6 +26,7 @@ const everywhere = (check: (pose: FigurePose, of: string) => void): void => {
 };
 
 test('each bone keeps its length in every moment of every exercise and school', () => {
+  const wrong: string[] = [];
   everywhere(({ legs, feet, pelvis, spine, arms }, of) => {
     const bones: [string, number, number][] = [
       ['low spine', long(pelvis, spine.waist) + long(spine.waist, spine.shoulders), lengths.trunk],
@@ -39,8 +40,9 @@ test('each bone keeps its length in every moment of every exercise and school', 
         ['foot to ankle', long(feet[side].ankle, legs[side].ankle), 0],
       ]),
     ];
-    for (const [bone, is, was] of bones) expect([of, bone, is]).toEqual([of, bone, expect.closeTo(was, 4)]);
+    for (const [bone, is, was] of bones) if (Math.abs(is - was) > 1e-4) wrong.push(`${of}: ${bone} ${is} for ${was}`);
   });
+  expect(wrong).toEqual([]);
 });
 
 test('a foot that stands does not slide: its ball stays where it is while neither foot is lifted, and beside one that goes out and back', () => {
@@ -153,29 +155,35 @@ test('done on the left it is the mirror image', () => {
 test('no joint goes beyond its range', () => {
   const bent = (a: Point3, b: Point3, c: Point3): number =>
     (Math.acos(Math.max(-1, Math.min(1, dot(unit(minus(b, a)), unit(minus(c, b)))))) * 180) / Math.PI;
+  const wrong: string[] = [];
   everywhere(({ arms, legs, spine }, of) => {
+    const within = (joint: string, degrees: number, most: number): void => {
+      if (degrees > most) wrong.push(`${of}: ${joint} ${degrees}°`);
+    };
     for (const side of sides) {
       const { shoulder, elbow, wrist, hand } = arms[side];
       const { hip, knee, ankle } = legs[side];
-      // Flexion of the elbow, the knee and the wrist (American Academy of Orthopaedic Surgeons, Joint Motion, 1965): 150°, 135°, 80°.
-      expect([of, 'elbow', bent(shoulder, elbow, wrist) <= 152]).toEqual([of, 'elbow', true]);
-      expect([of, 'knee', bent(hip, knee, ankle) <= 136]).toEqual([of, 'knee', true]);
-      expect([of, 'wrist', bent(elbow, wrist, hand) <= 95]).toEqual([of, 'wrist', true]);
+      // Flexion of the elbow, the knee and the wrist: 150°, 135°, 80° (American Academy of Orthopaedic Surgeons, Joint Motion, 1965;
+      // from memory); some degrees more of a hand that is bent to both sides at once.
+      within('elbow', bent(shoulder, elbow, wrist), 152);
+      within('knee', bent(hip, knee, ankle), 136);
+      within('wrist', bent(elbow, wrist, hand), 95);
     }
-    // Chin to chest, and looking up (as above): 45° each way, rounded up with the upper back.
-    expect([of, 'neck', bent(spine.waist, spine.shoulders, spine.head) <= 75]).toEqual([of, 'neck', true]);
+    // The neck bends by some 45° each way (as above), the upper back adds to it.
+    within('neck', bent(spine.waist, spine.shoulders, spine.head), 75);
   });
+  expect(wrong).toEqual([]);
 });
 
 test('everything goes on smoothly: nothing jumps from one moment to the next', () => {
-  const [STEPS, FINE] = [400, 20];
+  const [STEPS, FINE] = [200, 20];
   for (const entry of builtInExercises.filter(isPlayable)) {
     const poses = Array.from({ length: STEPS }, (_, at) => poseAt(entry, softSchool, at / STEPS));
     for (const [at, pose] of poses.slice(1).entries())
       for (const side of sides)
         for (const joint of ['elbow', 'wrist', 'hand'] as const) {
           const moved = long(pose.arms[side][joint], poses[at]!.arms[side][joint]);
-          if (moved < 0.04) continue;
+          if (moved < 0.06) continue;
           // What is quick is in many places on its way; what jumps is in none.
           const between = Array.from({ length: FINE + 1 }, (_, step) =>
             poseAt(entry, softSchool, (at + step / FINE) / STEPS),

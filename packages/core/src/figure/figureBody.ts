@@ -1,6 +1,7 @@
 import { curveCatmullRomClosed, line } from 'd3-shape';
 import { rad } from '../words/angles';
 import type { FigurePose, FootSide } from './pose';
+import { WAIST } from './spine';
 import type { Point3 } from './point3';
 import { capsule, type Spot } from './capsule';
 
@@ -141,10 +142,8 @@ function trunk({ pose, view, at, size }: Drawing): FigureShape[] {
     const [along, behind, before, beside] = ring;
     const deep = forward > 0 ? before : behind;
     const half = view === 'side' ? deep * faced + beside * turned : beside * faced + deep * turned;
-    return {
-      x: base.x + along * (top.x - base.x) + forward * size(half),
-      y: base.y + along * (top.y - base.y),
-    };
+    const [centre, out] = alongSpine(base, at(pose.spine.waist), top, along);
+    return { x: centre.x + forward * size(half) * out.x, y: centre.y + forward * size(half) * out.y };
   };
   const outline = [
     ...trunkRings.map((ring) => edge(ring, front)),
@@ -156,6 +155,18 @@ function trunk({ pose, view, at, size }: Drawing): FigureShape[] {
     { part: 'torso', side: 'none', layer: 1, path: closed(outline) ?? '' },
     { part: 'head', side: 'none', layer: 1, path: ellipse(crown, size(deep), size(thick.headTall)) },
     ...(view === 'side' ? [nose(pose, crown, size)] : []),
+  ];
+}
+
+/** A spot of the spine as it is drawn, and which way its front is there: it bends at the waist. */
+function alongSpine(base: Spot, waist: Spot, top: Spot, along: number): readonly [at: Spot, out: Spot] {
+  const [from, to, share] = along < WAIST ? [base, waist, along / WAIST] : [waist, top, (along - WAIST) / (1 - WAIST)];
+  const [x, y] = [to.x - from.x, to.y - from.y];
+  const long = Math.hypot(x, y);
+  const upright = long < 1;
+  return [
+    { x: from.x + share * x, y: from.y + share * y },
+    { x: upright ? 1 : -y / long, y: upright ? 0 : x / long },
   ];
 }
 

@@ -109,6 +109,8 @@ function assemble(whole: Whole, limbs: readonly [Limb, Limb], pelvis: Point3): B
 
 /** Moving the pelvis moves all but the feet: a few rounds bring the centre of mass over the point. */
 const ROUNDS = 6;
+/** Nearer than this it is over it, m. */
+const BALANCED = 1e-6;
 
 /**
  * A posture, or one moment of a cycle, as a body in space. Seen square to the working foot (`square`)
@@ -146,7 +148,7 @@ export function figurePose(
   let pelvis = withinReach(whole, limbs, pelvisOver(whole, weight, hipHeight(whole, limbs)));
   let pose = assemble(whole, [...limbs], pelvis);
   let mass = centreOfMass3(pose);
-  for (let round = 0; round < ROUNDS; round += 1) {
+  for (let round = 0; round < ROUNDS && Math.hypot(weight.x - mass.x, weight.z - mass.z) > BALANCED; round += 1) {
     const over = { x: pelvis.x + (weight.x - mass.x), y: pelvis.y, z: pelvis.z + (weight.z - mass.z) };
     pelvis = withinReach(whole, limbs, over);
     pose = assemble(whole, [...limbs], pelvis);

@@ -12,5 +12,6 @@ export { capsule, type Spot } from './capsule';
 export type { FigureShape, FigureView } from './figureBody';
 export * from './figureLayout';
 export * from './figureLines';
+export * from './dragged';
 export * from './figureLayers';
 export { bellyShape, type BellyShape } from './bellyShape';

@@ -2,7 +2,7 @@ import type { Checkpoint, Region } from '../alignment/checkpoint';
 import type { BreathPattern } from '../breath/breathPattern';
 import type { BreathDose, CycleDose, Dose, HoldDose, SideAmount } from './dose';
 import type { Exercise, Phase, Posture } from './exercise';
-import type { Hand, Keyframe } from './keyframe';
+import { plainFrame, type Hand, type Keyframe } from './keyframe';
 import {
   plainArm,
   plainHead,
@@ -37,23 +37,6 @@ const upright: Posture = {
 /** An easy upright stance at shoulder width, changed where `change` says so. */
 export const posture = (change: Partial<Posture> = {}): Posture => ({ ...upright, ...change });
 
-const still: Keyframe = {
-  weight: 0.5,
-  turnDeg: 0,
-  bendDeg: null,
-  stanceWidth: null,
-  ahead: null,
-  lifted: 'none',
-  hand: null,
-  otherHand: null,
-  palm: null,
-  otherPalm: null,
-  heel: 'none',
-  toesOutDeg: null,
-  otherToesOutDeg: null,
-  shape: null,
-};
-
 /** What the body does beside its stand, changed where `change` says so. */
 export const shape = (change: Partial<Shape>): Shape => ({ ...plainShape, ...change });
 export const trunk = (change: Partial<TrunkShape>): TrunkShape => ({ ...plainTrunk, ...change });
@@ -81,14 +64,14 @@ export const phase = (
   breath,
   reversed,
   heldBreaths,
-  end: end === null ? null : { ...still, ...end },
+  end: end === null ? null : { ...plainFrame, ...end },
   via: [],
 });
 
 /** A part that goes through stands on its way to its end, after equal times. */
 export const through = (part: Phase, ...stands: readonly Partial<Keyframe>[]): Phase => ({
   ...part,
-  via: stands.map((stand) => ({ ...still, ...part.end, ...stand })),
+  via: stands.map((stand) => ({ ...plainFrame, ...part.end, ...stand })),
 });
 
 /** A hand seen from the trunk: out and forward in shoulder breadths, up in trunk lengths from the hips. */

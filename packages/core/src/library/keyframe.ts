@@ -40,3 +40,21 @@ export const KeyframeSchema = z.object({
   shape: ShapeSchema.nullable().default(null),
 });
 export type Keyframe = z.infer<typeof KeyframeSchema>;
+
+/** A stand on both legs as the posture has it, of which nothing more is said. */
+export const plainFrame: Keyframe = {
+  weight: 0.5,
+  turnDeg: 0,
+  bendDeg: null,
+  stanceWidth: null,
+  ahead: null,
+  lifted: 'none',
+  hand: null,
+  otherHand: null,
+  palm: null,
+  otherPalm: null,
+  heel: 'none',
+  toesOutDeg: null,
+  otherToesOutDeg: null,
+  shape: null,
+};

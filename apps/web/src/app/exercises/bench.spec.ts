@@ -170,7 +170,7 @@ test('how the body stands at the end of a part is written in numbers', async () 
   const page = await render(KeyframeEditor, { part: 2, frame: null });
   const typed = heard(page.fixture.componentInstance.typed);
   const after = () => typed.reduce<Pick<Phase, 'end'>>((phase, patch) => patched(phase, patch), { end: null }).end;
-  await page.press('Say how it stands');
+  await page.press('Set a position');
   page.fixture.componentRef.setInput('frame', after());
   await page.settle();
   await page.fill('Pelvis turned', '30');
@@ -187,6 +187,6 @@ test('how the body stands at the end of a part is written in numbers', async () 
     heel: 'none',
     palm: null,
   });
-  await page.press('Leave it unsaid');
+  await page.press('Clear the position');
   expect(after()).toBeNull();
 });

@@ -49,6 +49,9 @@ function headWords(drop: number): string {
 /** Just before the end of a part, so that it is still that part. */
 const NEARLY = 1e-6;
 
+/** One repetition of what is dosed as a hold, s. */
+const HELD_SECONDS = 8;
+
 /** Plays a cycle on the figure: path of the hand with its counts, weight, turn, breath; can be scrubbed, slowed, mirrored, reversed. */
 @Component({
   selector: 'pk-cycle-player',
@@ -84,8 +87,8 @@ export class CyclePlayer {
     { label: 'Twice', value: 2 },
   ];
   protected readonly seconds = computed(() => {
-    const { defaultDose } = this.exercise();
-    return defaultDose.kind === 'cycle' ? firstSeconds(defaultDose) : 8;
+    const { defaultDose, swaySeconds } = this.exercise();
+    return swaySeconds ?? (defaultDose.kind === 'hold' ? HELD_SECONDS : firstSeconds(defaultDose));
   });
   protected readonly side = computed(() => (this.mirrored() ? flippedSide(this.working()) : this.working()));
   private readonly settled = computed(() => settlePosture(this.drill().posture, this.school()));
@@ -162,7 +165,9 @@ export class CyclePlayer {
   });
   /** Where the palms face, and a heel that is up. */
   private palms(side: FootSide): string[] {
-    const { palm, otherPalm, heel } = this.moment();
+    const { shape, heel } = this.moment();
+    const said = ({ stands: [, from, to], share }: typeof shape.arm) => (share < 0.5 ? from : to).palm;
+    const [palm, otherPalm] = [said(shape.arm), said(shape.otherArm)];
     return [
       ...(palm === null ? [] : [`${side} palm ${palm}`]),
       ...(otherPalm === null ? [] : [`${flippedSide(side)} palm ${otherPalm}`]),

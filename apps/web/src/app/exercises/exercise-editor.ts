@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
@@ -11,6 +11,7 @@ import { Textarea } from 'primeng/textarea';
 import {
   allCheckpoints,
   doseGivenAs,
+  ExerciseSchema,
   doseGivings,
   families,
   givingOf,
@@ -36,6 +37,8 @@ import { TextField } from '../ui/text-field';
 import { OwnPoints } from './own-points';
 import { PhasesEditor } from './phases-editor';
 import { TeachingEditor } from './teaching-editor';
+import type { StandPlace } from './stand-place';
+import { WrittenBody } from './written-body';
 
 type ListKey = 'easier' | 'harder' | 'cautions';
 
@@ -59,6 +62,7 @@ type ListKey = 'easier' | 'harder' | 'cautions';
     TeachingEditor,
     TextField,
     Textarea,
+    WrittenBody,
   ],
   templateUrl: './exercise-editor.html',
   styleUrl: './exercise-editor.scss',
@@ -69,6 +73,14 @@ export class ExerciseEditor {
   protected readonly edit = new Editing('exercises', this.id, ({ name }) => `Change ${name}`);
   protected readonly draft = this.edit.draft;
   protected readonly loaded = computed(() => this.edit.stored() !== undefined);
+
+  /** The position that is written, in numbers and on the body; null is the posture. */
+  protected readonly selected = signal<StandPlace | null>(null);
+  /** What the body shows: what is typed, where it can be stood in, else what was kept last. */
+  protected readonly shown = computed(() => {
+    const draft = this.draft();
+    return ExerciseSchema.safeParse(draft).success ? draft : this.edit.stored();
+  });
 
   protected readonly movements = movements.map((value) => ({ value, label: movementLabels[value] }));
   protected readonly families = families.map((family) => ({ label: family, value: family }));
@@ -130,7 +142,7 @@ export class ExerciseEditor {
     this.change((stored) => ({
       ...stored,
       defaultDose: doseGivenAs(stored.defaultDose, giving),
-      phases: giving === 'cycle' || giving === 'timed' ? stored.phases : [],
+      phases: giving === 'hold' ? [] : stored.phases,
     }));
   }
 

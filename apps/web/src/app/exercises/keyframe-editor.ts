@@ -2,34 +2,32 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { palms, type Hand, type Keyframe, type Phase } from '@pomek/core';
-import { patchOf, type Patch } from '../data/patch';
+import {
+  handPlaces,
+  palms,
+  plainArm,
+  plainFrame,
+  plainHead,
+  plainShape,
+  plainTrunk,
+  type ArmShape,
+  type Hand,
+  type HeadShape,
+  type Keyframe,
+  type Shape,
+  type TrunkShape,
+} from '@pomek/core';
+import type { Patch, Step } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 
-const still: Keyframe = {
-  weight: 0.5,
-  turnDeg: 0,
-  bendDeg: null,
-  stanceWidth: null,
-  ahead: null,
-  lifted: 'none',
-  palm: null,
-  otherPalm: null,
-  heel: 'none',
-  toesOutDeg: null,
-  otherToesOutDeg: null,
-  hand: null,
-  otherHand: null,
-};
-const phaseAt = patchOf<Phase>();
 const middle: Hand = { out: 0.3, forward: 0.8, up: 0.5 };
-const limits: readonly { key: keyof Hand; label: string; min: number; max: number }[] = [
-  { key: 'out', label: 'out from the middle', min: -2, max: 3 },
-  { key: 'forward', label: 'before the hips', min: -1, max: 3 },
-  { key: 'up', label: 'up (0 hips, 1 shoulders)', min: -1.2, max: 2.6 },
+const limits: readonly { key: keyof Hand; label: string; unit: string; min: number; max: number }[] = [
+  { key: 'out', label: 'out from the middle', unit: '× shoulder width', min: -2, max: 3 },
+  { key: 'forward', label: 'in front of the hips', unit: '× shoulder width', min: -1, max: 3 },
+  { key: 'up', label: 'up (0 hips, 1 shoulders)', unit: '× trunk', min: -1.2, max: 2.6 },
 ];
 
-/** How the body stands at the end of one part of a cycle. */
+/** One position of a repetition in numbers: how the body stands at the end of a part, or on its way. */
 @Component({
   selector: 'pk-keyframe',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,10 +35,10 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
   template: `
     @let it = frame();
     <fieldset>
-      <legend class="small soft">How the body stands at the end of part {{ part() }}</legend>
+      <legend class="small soft">{{ heading() }}</legend>
       @if (it === null) {
-        <p class="small soft">Not said: this part is timed, but the figure does not move.</p>
-        <p-button label="Say how it stands" size="small" variant="outlined" (onClick)="say(still)" />
+        <p class="small soft">No position set: the figure does not move in this part.</p>
+        <p-button label="Set a position" size="small" variant="outlined" (onClick)="say(plain)" />
       } @else {
         <div class="row top">
           <div class="field">
@@ -172,6 +170,7 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
               @for (limit of limits; track limit.key) {
                 <pk-number
                   [label]="hand.name + ' ' + limit.label"
+                  [unit]="limit.unit"
                   [min]="limit.min"
                   [max]="limit.max"
                   [step]="0.05"
@@ -184,7 +183,117 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
             }
           </div>
         }
-        <p-button label="Leave it unsaid" size="small" variant="text" (onClick)="say(null)" />
+        <details>
+          <summary>Trunk, head, arms and knees</summary>
+          <div class="row top">
+            @for (field of trunkFields; track field.key) {
+              <pk-number
+                [label]="field.label"
+                unit="°"
+                [min]="field.min"
+                [max]="field.max"
+                [optional]="field.key === 'leanDeg'"
+                [value]="trunk()[field.key]"
+                (valueChange)="setTrunk(field.key, $event)"
+              />
+            }
+          </div>
+          <div class="row top">
+            <div class="field">
+              <span class="label">Head</span>
+              <p-select
+                [options]="gazes"
+                optionLabel="label"
+                optionValue="value"
+                [ngModel]="shape().head !== null"
+                (ngModelChange)="setShape({ head: $event ? plainHead : null })"
+                [ariaLabel]="'Head in part ' + part()"
+                appendTo="body"
+              />
+            </div>
+            @if (shape().head; as head) {
+              @for (field of headFields; track field.key) {
+                <pk-number
+                  [label]="field.label"
+                  unit="°"
+                  [min]="field.min"
+                  [max]="field.max"
+                  [value]="head[field.key]"
+                  (valueChange)="setHead(field.key, $event)"
+                />
+              }
+            }
+          </div>
+          @for (side of arms; track side.key) {
+            @let arm = armOf(side.key);
+            <div class="row top">
+              <div class="field">
+                <span class="label">{{ side.name }} lies on</span>
+                <p-select
+                  [options]="places"
+                  optionLabel="label"
+                  optionValue="value"
+                  [ngModel]="arm.on"
+                  (ngModelChange)="setArm(side.key, { on: $event })"
+                  [ariaLabel]="side.name + ': what it lies on in part ' + part()"
+                  appendTo="body"
+                />
+              </div>
+              @if (arm.on !== null) {
+                <div class="field">
+                  <span class="label">with its</span>
+                  <p-select
+                    [options]="sidesOfHand"
+                    optionLabel="label"
+                    optionValue="value"
+                    [ngModel]="arm.laid"
+                    (ngModelChange)="setArm(side.key, { laid: $event })"
+                    [ariaLabel]="side.name + ': which side of it lies there in part ' + part()"
+                    appendTo="body"
+                  />
+                </div>
+              }
+              @for (field of armFields; track field.key) {
+                <pk-number
+                  [label]="side.name + ': ' + field.label"
+                  [unit]="field.unit"
+                  [min]="field.min"
+                  [max]="field.max"
+                  [value]="round(arm[field.key] * field.scale)"
+                  (valueChange)="setArm(side.key, field.key, $event, field.scale)"
+                />
+              }
+            </div>
+          }
+          <div class="row top">
+            <pk-number
+              label="Knees swung to the working side"
+              unit="°"
+              [min]="-25"
+              [max]="25"
+              [value]="shape().kneesAsideDeg"
+              (valueChange)="setShape({ kneesAsideDeg: $event ?? 0 })"
+            />
+            <pk-number
+              label="Pressure from the heel (empty: the posture’s)"
+              unit="%"
+              [max]="100"
+              [optional]="true"
+              [value]="pressure()"
+              (valueChange)="setShape({ pressurePoint: $event === null ? null : $event / 100 })"
+            />
+            <pk-number
+              label="Height of a lifted heel"
+              unit="%"
+              [max]="100"
+              [value]="round(shape().heelUp * 100)"
+              (valueChange)="setShape({ heelUp: ($event ?? 100) / 100 })"
+            />
+          </div>
+        </details>
+        @if (via() === null) {
+          <p-button label="Clear the position" size="small" variant="text" (onClick)="say(null)" />
+        }
       }
     </fieldset>
   `,
@@ -200,15 +309,77 @@ const limits: readonly { key: keyof Hand; label: string; min: number; max: numbe
     .top {
       align-items: flex-end;
     }
+    details {
+      display: grid;
+      gap: 0.5rem;
+    }
+    details .row {
+      margin-top: 0.5rem;
+    }
+    summary {
+      min-height: 2rem;
+      cursor: pointer;
+    }
   `,
 })
 export class KeyframeEditor {
   readonly part = input.required<number>();
+  /** Which position on the way is meant; null is the end of the part. */
+  readonly via = input<number | null>(null);
   readonly frame = input.required<Keyframe | null>();
-  /** One value of the keyframe that was typed, or the whole of it said or unsaid. */
+  /** One value of the position that was typed, or the whole of it set or cleared; below the part. */
   readonly typed = output<Patch>();
 
-  protected readonly still = still;
+  protected readonly heading = computed(() => {
+    const via = this.via();
+    return via === null
+      ? `Position at the end of part ${this.part()}`
+      : `Position ${via + 1} on the way of part ${this.part()}`;
+  });
+  protected readonly plain = plainFrame;
+  protected readonly plainHead = plainHead;
+  protected readonly round = Math.round;
+  protected readonly shape = computed((): Shape => this.frame()?.shape ?? plainShape);
+  protected readonly trunk = computed((): TrunkShape => this.shape().trunk ?? plainTrunk);
+  protected readonly pressure = computed(() => {
+    const { pressurePoint } = this.shape();
+    return pressurePoint === null ? null : Math.round(pressurePoint * 100);
+  });
+  protected readonly trunkFields = [
+    { key: 'leanDeg', label: 'Trunk forward (empty: the posture’s)', min: -30, max: 110 },
+    { key: 'roundDeg', label: 'Back rounded', min: -40, max: 120 },
+    { key: 'asideDeg', label: 'Bent to the working side', min: -45, max: 45 },
+    { key: 'twistDeg', label: 'Chest turned to the working side', min: -60, max: 60 },
+  ] as const;
+  protected readonly headFields = [
+    { key: 'nodDeg', label: 'Chin down', min: -50, max: 70 },
+    { key: 'turnDeg', label: 'Turned to the working side', min: -80, max: 80 },
+    { key: 'tiltDeg', label: 'Ear to the working shoulder', min: -45, max: 45 },
+  ] as const;
+  protected readonly armFields = [
+    { key: 'shoulderUp', label: 'shoulder up', unit: '%', min: -100, max: 100, scale: 100 },
+    { key: 'shoulderForward', label: 'shoulder forward', unit: '%', min: -100, max: 100, scale: 100 },
+    { key: 'elbowUpDeg', label: 'elbow swung up', unit: '°', min: -60, max: 150, scale: 1 },
+    { key: 'wristBendDeg', label: 'wrist bent to the palm', unit: '°', min: -80, max: 80, scale: 1 },
+    { key: 'wristAsideDeg', label: 'wrist bent to the thumb', unit: '°', min: -35, max: 25, scale: 1 },
+    { key: 'closed', label: 'fingers closed', unit: '%', min: 0, max: 100, scale: 100 },
+  ] as const;
+  protected readonly arms = [
+    { key: 'arm', name: 'Working hand' },
+    { key: 'otherArm', name: 'Other hand' },
+  ] as const;
+  protected readonly gazes = [
+    { label: 'looks as the school says', value: false },
+    { label: 'moves by itself', value: true },
+  ];
+  protected readonly places = [
+    { label: 'nothing', value: null },
+    ...handPlaces.map((place) => ({ label: `the ${place}`, value: place })),
+  ];
+  protected readonly sidesOfHand = [
+    { label: 'palm', value: 'palm' },
+    { label: 'back', value: 'back' },
+  ];
   protected readonly middle = middle;
   protected readonly limits = limits;
   protected readonly hands = [
@@ -249,14 +420,47 @@ export class KeyframeEditor {
   }
 
   protected move(hand: 'hand' | 'otherHand', key: keyof Hand, value: number | null): void {
-    if (value !== null) this.typed.emit(phaseAt(['end', hand, key], value));
+    if (value !== null) this.emit([hand, key], value);
   }
 
   protected set<K extends keyof Keyframe>(key: K, value: Keyframe[K]): void {
-    this.typed.emit({ at: ['end', key], value });
+    this.emit([key], value);
   }
 
   protected say(frame: Keyframe | null): void {
-    this.typed.emit(phaseAt(['end'], frame));
+    this.emit([], frame);
+  }
+
+  protected armOf(which: 'arm' | 'otherArm'): ArmShape {
+    return this.shape()[which] ?? plainArm;
+  }
+
+  protected setShape(change: Partial<Shape>): void {
+    this.emit(['shape'], { ...this.shape(), ...change });
+  }
+
+  protected setTrunk(key: keyof TrunkShape, value: number | null): void {
+    this.setShape({ trunk: { ...this.trunk(), [key]: key === 'leanDeg' ? value : (value ?? 0) } });
+  }
+
+  protected setHead(key: keyof HeadShape, value: number | null): void {
+    this.setShape({ head: { ...(this.shape().head ?? plainHead), [key]: value ?? 0 } });
+  }
+
+  protected setArm(which: 'arm' | 'otherArm', change: Partial<ArmShape>): void;
+  protected setArm(which: 'arm' | 'otherArm', key: keyof ArmShape, value: number | null, scale: number): void;
+  protected setArm(
+    which: 'arm' | 'otherArm',
+    change: Partial<ArmShape> | keyof ArmShape,
+    value: number | null = null,
+    scale = 1,
+  ): void {
+    const part = typeof change === 'string' ? { [change]: (value ?? 0) / scale } : change;
+    this.setShape({ [which]: { ...this.armOf(which), ...part } });
+  }
+
+  private emit(at: readonly Step[], value: unknown): void {
+    const via = this.via();
+    this.typed.emit({ at: [...(via === null ? ['end'] : ['via', via]), ...at], value });
   }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -8,6 +8,7 @@ import type { Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { KeyframeEditor } from './keyframe-editor';
+import type { StandPlace } from './stand-place';
 
 /** The named parts of a cycle, their share of its time and the breath that may go with them. */
 @Component({
@@ -55,7 +56,8 @@ import { KeyframeEditor } from './keyframe-editor';
             [variant]="phase.end === null ? 'text' : 'outlined'"
             size="small"
             [ariaLabel]="'Movement of part ' + ($index + 1)"
-            (onClick)="open.set(open() === $index ? null : $index)"
+            [attr.aria-expanded]="open() === $index"
+            (onClick)="selected.set(open() === $index ? null : { part: $index, via: null })"
           />
         </div>
         @if (directed() || phase.reversed !== '') {
@@ -80,7 +82,12 @@ import { KeyframeEditor } from './keyframe-editor';
             [value]="phase.heldBreaths"
             (valueChange)="setHeld($index, $event)"
           />
-          <pk-keyframe [part]="$index + 1" [frame]="phase.end" (typed)="below($index, $event)" />
+          <pk-keyframe
+            [part]="$index + 1"
+            [via]="selected()!.via"
+            [frame]="frameOf(phase)"
+            (typed)="below($index, $event)"
+          />
         }
       }
       <div class="row">
@@ -113,13 +120,20 @@ export class PhasesEditor {
   /** What is done with the parts as a whole. */
   readonly changed = output<(phases: readonly Phase[]) => Phase[]>();
   protected readonly most = MOST_PARTS;
-  protected readonly open = signal<number | null>(null);
+  /** The position that is written. */
+  readonly selected = model<StandPlace | null>(null);
+  protected readonly open = computed(() => this.selected()?.part ?? null);
   protected readonly breaths = [
     { label: 'breath in', value: 'in' },
     { label: 'breath out', value: 'out' },
     { label: 'free', value: 'free' },
   ];
   protected readonly uneven = computed(() => !addUp(this.phases()));
+
+  protected frameOf({ via, end }: Phase) {
+    const at = this.selected()?.via ?? null;
+    return at === null ? end : (via[at] ?? null);
+  }
 
   protected percent(share: number): number {
     return Math.round(share * 100);
@@ -146,6 +160,7 @@ export class PhasesEditor {
   }
 
   protected remove(index: number): void {
+    this.selected.set(null);
     this.changed.emit((phases) => withoutPart(phases, index));
   }
 

@@ -59,6 +59,32 @@ interface Spot {
   /** It lies on what is turned away. */
   readonly away: boolean;
 }
+/** A place where the body can be taken. */
+export interface BodyHandle {
+  readonly id: string;
+  readonly at: Point3;
+  readonly label: string;
+  /** It cannot come where it is said to be. */
+  readonly faulty: boolean;
+}
+interface Grip {
+  readonly handle: BodyHandle;
+  readonly x: number;
+  readonly y: number;
+}
+/** Fewer px than this are no pull. */
+const LEAST_PULL = 2;
+/** How far a key pulls, px over the picture and m towards who looks. */
+const [KEY_PX, KEY_M] = [6, 0.02];
+const still = { right: 0, down: 0, nearer: 0 };
+const pulls: Readonly<Record<string, typeof still>> = {
+  ArrowLeft: { ...still, right: -KEY_PX },
+  ArrowRight: { ...still, right: KEY_PX },
+  ArrowUp: { ...still, down: -KEY_PX },
+  ArrowDown: { ...still, down: KEY_PX },
+  PageUp: { ...still, nearer: -KEY_M },
+  PageDown: { ...still, nearer: KEY_M },
+};
 /** After so long without a change it stands still, ms. */
 const STILL_MS = 250;
 /** Degrees for a pixel dragged. */
@@ -95,7 +121,7 @@ const DRAG_DEG = 0.45;
       <div
         class="stage"
         [attr.tabindex]="turnsByKey() ? 0 : null"
-        [attr.role]="pins().length > 0 ? 'group' : 'img'"
+        [attr.role]="pins().length > 0 || handles().length > 0 ? 'group' : 'img'"
         [attr.aria-label]="text() + (turnsByKey() ? ' Arrow keys turn it.' : '')"
         (pointerdown)="take($event)"
         (pointermove)="turn($event)"
@@ -134,6 +160,26 @@ const DRAG_DEG = 0.45;
             }
           </button>
         }
+        @for (grip of grips(); track grip.handle.id) {
+          <button
+            type="button"
+            class="grip"
+            [class.faulty]="grip.handle.faulty"
+            [attr.aria-label]="
+              grip.handle.label + '. Arrow keys move it; Page Up and Page Down bring it nearer or further.'
+            "
+            [title]="grip.handle.label"
+            [style.left.px]="grip.x"
+            [style.top.px]="grip.y"
+            (pointerdown)="grasp($event, grip.handle)"
+            (pointermove)="pull($event)"
+            (pointerup)="letGo($event)"
+            (pointercancel)="letGo($event)"
+            (keydown)="pullByKey($event, grip.handle)"
+          >
+            <span class="knob"></span>
+          </button>
+        }
         @if (!drawn()) {
           <div class="making" aria-hidden="true"><ng-container [ngTemplateOutlet]="outline" /></div>
         }
@@ -166,6 +212,10 @@ export class BodyInSpace {
   readonly pins = input<readonly Pin[]>([]);
   readonly selected = input<string | null>(null);
   readonly pinPressed = output<string>();
+  /** Where the body can be taken and moved. */
+  readonly handles = input<readonly BodyHandle[]>([]);
+  /** A handle was moved to a place in space, m; `done` when it was let go. */
+  readonly dragged = output<{ readonly id: string; readonly at: Point3; readonly done: boolean }>();
   /** How wide the belly is with the breath, 0–1; null where the breath is not shown. */
   readonly belly = input<number | null>(null);
 
@@ -210,6 +260,8 @@ export class BodyInSpace {
   );
   protected readonly shares = signal<readonly Share[]>([]);
   protected readonly spots = signal<readonly Spot[]>([]);
+  protected readonly grips = signal<readonly Grip[]>([]);
+  private grasped: { handle: BodyHandle; x: number; y: number; at: Point3 } | null = null;
 
   constructor() {
     effect((onCleanup) => {
@@ -266,6 +318,7 @@ export class BodyInSpace {
         this.belly(),
         this.lines(),
       ];
+      const handles = this.handles();
       this.look();
       this.handPath();
       const [form, mirrored] = [this.form(), this.mirrored()];
@@ -279,6 +332,7 @@ export class BodyInSpace {
         scene.read(lines ? pose : null);
         const place = scene.draw(stand, extent);
         this.spots.set(spotsOf(pins, pose, place));
+        this.grips.set(handles.map((handle) => ({ handle, ...place(handle.at) })));
         this.shares.set(lines ? sharesOf(pose, place) : []);
         this.beads.set(counts.map((entry) => ({ ...entry, ...place(entry.point) })));
         this.drawn.set(true);
@@ -313,6 +367,43 @@ export class BodyInSpace {
 
   protected leave(): void {
     this.held = null;
+  }
+
+  protected grasp(event: PointerEvent, handle: BodyHandle): void {
+    event.stopPropagation();
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    this.grasped = { handle, x: event.clientX, y: event.clientY, at: handle.at };
+  }
+
+  protected pull(event: PointerEvent): void {
+    if (this.grasped === null) return;
+    event.stopPropagation();
+    this.dragged.emit({ id: this.grasped.handle.id, at: this.pulled(event), done: false });
+  }
+
+  protected letGo(event: PointerEvent): void {
+    if (this.grasped === null) return;
+    event.stopPropagation();
+    const { handle, x, y } = this.grasped;
+    const at = this.pulled(event);
+    this.grasped = null;
+    // A press that moved nothing changes nothing.
+    if (Math.hypot(event.clientX - x, event.clientY - y) < LEAST_PULL) return;
+    this.dragged.emit({ id: handle.id, at, done: true });
+  }
+
+  private pulled(event: PointerEvent): Point3 {
+    const { at, x, y } = this.grasped!;
+    return this.scene()!.moved(at, { right: event.clientX - x, down: event.clientY - y, nearer: 0 });
+  }
+
+  protected pullByKey(event: KeyboardEvent, { id, at }: BodyHandle): void {
+    const way = pulls[event.key];
+    const scene = this.scene();
+    if (way === undefined || scene === null || event.altKey || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.dragged.emit({ id, at: scene.moved(at, way), done: true });
   }
 
   protected turnByKey(event: KeyboardEvent): void {

@@ -505,6 +505,18 @@ export class BodyScene {
     };
   }
 
+  /** Where a point is that is moved over the picture as it was drawn last, px, and towards who looks, m. */
+  moved(point: Point3, { right, down, nearer }: { right: number; down: number; nearer: number }): Point3 {
+    const { width, height } = this.size;
+    const to = at(point).project(this.camera);
+    to.x += (2 * right) / width;
+    to.y -= (2 * down) / height;
+    to.unproject(this.camera);
+    const towards = this.camera.position.clone().sub(to).normalize();
+    const { x, y, z } = to.addScaledVector(towards, nearer);
+    return { x, y, z };
+  }
+
   dispose(): void {
     this.follow([]);
     this.takeOff();

@@ -1,0 +1,218 @@
+import type { Posture } from '../library/exercise';
+import type { Hand, Keyframe } from '../library/keyframe';
+import { plainArm, plainHead, plainShape, plainTrunk, type Shape } from '../library/shape';
+import { deg } from '../words/angles';
+import { dot, level, lengthOf, minus, mixed, type Point3 } from './point3';
+import type { FigurePose, FootSide } from './pose';
+
+/** What of a body is taken and moved where it stands at the end of a part. */
+export const draggedParts = ['hand', 'otherHand', 'foot', 'otherFoot', 'pelvis', 'turn', 'trunk', 'head'] as const;
+export type DraggedPart = (typeof draggedParts)[number];
+
+/** What each is called, said of the working side. */
+export const draggedWords: Readonly<Record<DraggedPart, string>> = {
+  hand: 'Working hand',
+  otherHand: 'Other hand',
+  foot: 'Working foot',
+  otherFoot: 'Other foot',
+  pelvis: 'Pelvis: height and weight',
+  turn: 'Turn of the pelvis',
+  trunk: 'Trunk: lean and bend',
+  head: 'Head: where it looks',
+};
+
+/** Where the handle of a part is in front of a body, m. */
+export interface Handle {
+  readonly part: DraggedPart;
+  readonly at: Point3;
+}
+
+/** How far in front of the pelvis, and of the face, its handle is, m. */
+const BEFORE = { turn: 0.28, head: 0.2 } as const;
+
+const otherSide = (side: FootSide): FootSide => (side === 'right' ? 'left' : 'right');
+const ahead = (from: Point3, { x, y, z }: Point3, by: number): Point3 => ({
+  x: from.x + by * x,
+  y: from.y + by * y,
+  z: from.z + by * z,
+});
+
+/** The handles of a body, where it is taken. */
+export function handlesOf({ working, arms, feet, pelvis, spine, seated }: FigurePose): Handle[] {
+  const other = otherSide(working);
+  const palm = (side: FootSide): Point3 => mixed(arms[side].wrist, arms[side].hand, 0.5);
+  const foot = (side: FootSide): Point3 => mixed(feet[side].heel, feet[side].toe, 0.5);
+  const all: Handle[] = [
+    { part: 'hand', at: palm(working) },
+    { part: 'otherHand', at: palm(other) },
+    { part: 'foot', at: foot(working) },
+    { part: 'otherFoot', at: foot(other) },
+    { part: 'pelvis', at: pelvis },
+    { part: 'turn', at: ahead(pelvis, level(spine.hipTurnDeg), BEFORE.turn) },
+    { part: 'trunk', at: spine.shoulders },
+    { part: 'head', at: ahead(spine.head, spine.look, BEFORE.head) },
+  ];
+  const standing: ReadonlySet<DraggedPart> = new Set(['foot', 'otherFoot', 'pelvis']);
+  return seated ? all.filter(({ part }) => !standing.has(part)) : all;
+}
+
+const bounded = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value));
+const rounded = (value: number, to: number): number => Math.round(value / to) * to;
+/** As exact as one wants to see it: a hundredth of a breadth, a degree. */
+const fine = (value: number): number => Number(rounded(value, 0.01).toFixed(2));
+const whole = (value: number): number => Math.round(value) + 0;
+
+/** A place in space as a hand has it, seen from the trunk. */
+export function handAt({ body, pelvis, spine }: FigurePose, side: FootSide, point: Point3): Hand {
+  const { shoulderBreadth, trunk } = body.lengths;
+  const off = minus(point, pelvis);
+  const sign = side === 'right' ? 1 : -1;
+  return {
+    out: fine(bounded((sign * dot(off, level(spine.chestTurnDeg + 90))) / shoulderBreadth, -2, 3)),
+    forward: fine(bounded(dot(off, level(spine.chestTurnDeg)) / shoulderBreadth, -1, 3)),
+    up: fine(bounded(off.y / trunk, -1.2, 2.6)),
+  };
+}
+
+/** Both feet apart as they are with one of them in another place. */
+function feetApart(pose: FigurePose, side: FootSide, point: Point3): Pick<Keyframe, 'stanceWidth' | 'ahead'> {
+  const { working, feet, body } = pose;
+  const { foot, shoulderBreadth } = body.lengths;
+  const heel = (of: FootSide): Point3 =>
+    of === side ? ahead(feet[of].heel, minus(point, mixed(feet[of].heel, feet[of].toe, 0.5)), 1) : feet[of].heel;
+  const [mine, other] = [heel(working), heel(otherSide(working))];
+  const sign = working === 'right' ? 1 : -1;
+  return {
+    stanceWidth: fine(bounded((sign * (mine.z - other.z)) / shoulderBreadth, 0, 4)),
+    ahead: fine(bounded((mine.x - other.x) / foot, -6, 6)),
+  };
+}
+
+/** So far up a foot is off the floor, m. */
+const OFF = 0.05;
+/** Bends that are tried for a height of the hips, degrees. */
+const MOST_BEND = 120;
+
+/** The bend at which the hips of a body are so high, degrees. */
+function bendAt({ body }: FigurePose, bendDeg: number, lower: number): number {
+  const { shank, thigh } = body.lengths;
+  const long = (degrees: number): number =>
+    Math.sqrt(shank ** 2 + thigh ** 2 + 2 * shank * thigh * Math.cos((degrees * Math.PI) / 180));
+  const wanted = bounded(long(bendDeg) - lower, long(MOST_BEND), shank + thigh);
+  const cosine = (wanted ** 2 - shank ** 2 - thigh ** 2) / (2 * shank * thigh);
+  return whole(deg(Math.acos(bounded(cosine, -1, 1))));
+}
+
+/** How much of the weight the working leg has with the pelvis in another place over the feet. */
+function weightAt({ feet, working }: FigurePose, from: Point3, to: Point3): number {
+  const [mine, other] = [feet[working], feet[otherSide(working)]];
+  const way = minus(mine.pressure, other.pressure);
+  const long = Math.hypot(way.x, way.z);
+  if (long < 0.02) return mine.share;
+  const moved = ((to.x - from.x) * way.x + (to.z - from.z) * way.z) / long ** 2;
+  return fine(bounded(mine.share + moved, 0, 1));
+}
+
+const shapeWith = (frame: Keyframe, posture: Posture, change: Partial<Shape>): Shape => ({
+  ...(frame.shape ?? posture.shape ?? plainShape),
+  ...change,
+});
+
+/**
+ * The stand at the end of a part with one part of the body taken to a place in space (m): a hand goes there and lies on nothing any more, a foot is
+ * set or lifted, the pelvis sinks and shifts, turns, the trunk leans and bends aside, the head looks there.
+ * @param pose the body as it stands now
+ */
+export function draggedFrame(
+  frame: Keyframe,
+  posture: Posture,
+  pose: FigurePose,
+  part: DraggedPart,
+  point: Point3,
+): Keyframe {
+  const { working, spine, pelvis } = pose;
+  const sign = working === 'right' ? 1 : -1;
+  const shape = frame.shape ?? posture.shape ?? plainShape;
+  switch (part) {
+    case 'hand':
+    case 'otherHand': {
+      const which = part === 'hand' ? 'arm' : 'otherArm';
+      const arm = shape[which];
+      const free =
+        arm?.on == null ? {} : { shape: shapeWith(frame, posture, { [which]: { ...(arm ?? plainArm), on: null } }) };
+      const side = part === 'hand' ? working : otherSide(working);
+      return { ...frame, ...free, [part]: handAt(pose, side, point) };
+    }
+    case 'foot':
+    case 'otherFoot': {
+      const side = part === 'foot' ? working : otherSide(working);
+      const role = part === 'foot' ? 'working' : 'other';
+      const up = point.y > OFF + (pose.feet[side].lifted ? 0 : mixed(pose.feet[side].heel, pose.feet[side].toe, 0.5).y);
+      // Nobody lifts a foot with weight on it.
+      const lifted = up
+        ? { lifted: role, weight: role === 'working' ? 0 : 1, heel: 'none' as const }
+        : frame.lifted === role
+          ? { lifted: 'none' as const }
+          : {};
+      return { ...frame, ...lifted, ...feetApart(pose, side, point) } as Keyframe;
+    }
+    case 'pelvis': {
+      const bend = frame.bendDeg ?? posture.kneeBendDeg;
+      const sinks = Math.abs(point.y - pelvis.y) > 0.003 ? { bendDeg: bendAt(pose, bend, pelvis.y - point.y) } : {};
+      const shifts = Math.hypot(point.x - pelvis.x, point.z - pelvis.z) > 0.003;
+      return { ...frame, ...sinks, ...(shifts ? { weight: weightAt(pose, pelvis, point) } : {}) };
+    }
+    case 'turn': {
+      const off = minus(point, pelvis);
+      return { ...frame, turnDeg: whole(bounded(sign * deg(Math.atan2(off.z, off.x)), -90, 90)) };
+    }
+    case 'trunk': {
+      const off = minus(point, pelvis);
+      const [forward, right] = [dot(off, level(spine.turnDeg)), dot(off, level(spine.turnDeg + 90))];
+      const trunk = shape.trunk ?? plainTrunk;
+      const leanDeg = whole(bounded(deg(Math.atan2(forward, Math.max(-0.2, off.y))), -30, 110));
+      const aside = whole(
+        bounded(deg(Math.asin(bounded((sign * right) / Math.max(0.05, lengthOf(off)), -1, 1))), -45, 45),
+      );
+      return { ...frame, shape: shapeWith(frame, posture, { trunk: { ...trunk, leanDeg, asideDeg: aside } }) };
+    }
+    case 'head': {
+      const off = minus(point, spine.head);
+      const yaw = deg(Math.atan2(off.z, off.x)) - spine.chestTurnDeg;
+      const turnDeg = whole(bounded(sign * (((yaw + 540) % 360) - 180), -80, 80));
+      const carried = (shape.trunk?.leanDeg ?? posture.trunkPitchDeg) + (shape.trunk?.roundDeg ?? 0);
+      const down = -deg(Math.atan2(off.y, Math.hypot(off.x, off.z)));
+      const nodDeg = whole(bounded(down - carried, -50, 70));
+      return {
+        ...frame,
+        shape: shapeWith(frame, posture, { head: { ...(shape.head ?? plainHead), turnDeg, nodDeg } }),
+      };
+    }
+  }
+}
+
+/** A hand that misses its place by less than this cannot be seen to, m. */
+const MISSED = 0.01;
+
+/** What of a stand a body cannot do: a hand that does not come as far as it is said to be; how far it is short, m. */
+export function outOfReach(
+  pose: FigurePose,
+  { hand, otherHand }: Pick<Keyframe, 'hand' | 'otherHand'>,
+): { readonly part: 'hand' | 'otherHand'; readonly short: number }[] {
+  const { body, pelvis, spine, arms, working } = pose;
+  const { shoulderBreadth, trunk, upperArm, forearm, hand: palm } = body.lengths;
+  const missed = (place: Hand | null, side: FootSide): number => {
+    if (place === null || arms[side].lies) return 0;
+    const sign = side === 'right' ? 1 : -1;
+    const out = ahead(pelvis, level(spine.chestTurnDeg + 90), sign * place.out * shoulderBreadth);
+    const wanted = ahead(out, level(spine.chestTurnDeg), place.forward * shoulderBreadth);
+    const up = { ...wanted, y: wanted.y + place.up * trunk };
+    return lengthOf(minus(up, arms[side].shoulder)) - (upperArm + forearm + palm / 2);
+  };
+  return (
+    [
+      { part: 'hand', short: missed(hand, working) },
+      { part: 'otherHand', short: missed(otherHand, otherSide(working)) },
+    ] as const
+  ).filter(({ short }) => short > MISSED);
+}
