@@ -37,20 +37,20 @@ const ahead = (from: Point3, { x, y, z }: Point3, by: number): Point3 => ({
   z: from.z + by * z,
 });
 
-/** The handles of a body, where it is taken. */
+/** The handles of a body, where it is taken; what is taken most is last, so that it lies on top. */
 export function handlesOf({ working, arms, feet, pelvis, spine, seated }: FigurePose): Handle[] {
   const other = otherSide(working);
   const palm = (side: FootSide): Point3 => mixed(arms[side].wrist, arms[side].hand, 0.5);
   const foot = (side: FootSide): Point3 => mixed(feet[side].heel, feet[side].toe, 0.5);
   const all: Handle[] = [
-    { part: 'hand', at: palm(working) },
-    { part: 'otherHand', at: palm(other) },
-    { part: 'foot', at: foot(working) },
-    { part: 'otherFoot', at: foot(other) },
     { part: 'pelvis', at: pelvis },
     { part: 'turn', at: ahead(pelvis, level(spine.hipTurnDeg), BEFORE.turn) },
     { part: 'trunk', at: spine.shoulders },
     { part: 'head', at: ahead(spine.head, spine.look, BEFORE.head) },
+    { part: 'otherFoot', at: foot(other) },
+    { part: 'foot', at: foot(working) },
+    { part: 'otherHand', at: palm(other) },
+    { part: 'hand', at: palm(working) },
   ];
   const standing: ReadonlySet<DraggedPart> = new Set(['foot', 'otherFoot', 'pelvis']);
   return seated ? all.filter(({ part }) => !standing.has(part)) : all;

@@ -17,8 +17,13 @@ export const givingWords: Readonly<Record<DoseGiving, string>> = {
 export const givingOf = (dose: Dose): DoseGiving => (isTimed(dose) ? 'timed' : dose.kind);
 
 /** In which ways an exercise can be dosed: what has parts or repetitions moves, and what is held is held. */
-export function givingsFor({ phases, defaultDose }: Pick<Exercise, 'phases' | 'defaultDose'>): DoseGiving[] {
-  const moves = phases.length > 0 || defaultDose.kind === 'cycle';
+export function givingsFor({
+  phases,
+  defaultDose,
+  swaySeconds,
+}: Pick<Exercise, 'phases' | 'defaultDose' | 'swaySeconds'>): DoseGiving[] {
+  // A shake has parts and is held.
+  const moves = swaySeconds === null && (phases.length > 0 || defaultDose.kind === 'cycle');
   return moves ? ['cycle', 'timed', 'breath'] : ['hold', 'breath'];
 }
 

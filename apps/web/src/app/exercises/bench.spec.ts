@@ -187,6 +187,16 @@ test('how the body stands at the end of a part is written in numbers', async () 
     heel: 'none',
     palm: null,
   });
+  await page.fill('Back rounded', '35');
+  page.fixture.componentRef.setInput('frame', after());
+  await page.settle();
+  await page.fill('Chest turned to the working side', '-10');
+  await page.fill('Other hand: fingers closed', '60');
+  expect(after()!.shape).toMatchObject({
+    trunk: { leanDeg: null, roundDeg: 35, twistDeg: -10 },
+    head: null,
+    otherArm: { closed: 0.6, on: null },
+  });
   await page.press('Clear the position');
   expect(after()).toBeNull();
 });

@@ -142,7 +142,7 @@ export class ExerciseEditor {
     this.change((stored) => ({
       ...stored,
       defaultDose: doseGivenAs(stored.defaultDose, giving),
-      phases: giving === 'hold' ? [] : stored.phases,
+      phases: giving === 'hold' && stored.swaySeconds === null ? [] : stored.phases,
     }));
   }
 

@@ -159,12 +159,12 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
                 appendTo="body"
               />
             </div>
-            @if (spot === null) {
+            @if (spot === null || armOf(hand.arm).on !== null) {
               <p-button
                 [label]="'Place the ' + hand.name"
                 size="small"
                 variant="text"
-                (onClick)="set(hand.key, middle)"
+                (onClick)="place(hand.key, hand.arm)"
               />
             } @else {
               @for (limit of limits; track limit.key) {
@@ -206,7 +206,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
                 optionLabel="label"
                 optionValue="value"
                 [ngModel]="shape().head !== null"
-                (ngModelChange)="setShape({ head: $event ? plainHead : null })"
+                (ngModelChange)="setShape('head', $event ? plainHead : null)"
                 [ariaLabel]="'Head in part ' + part()"
                 appendTo="body"
               />
@@ -234,7 +234,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
                   optionLabel="label"
                   optionValue="value"
                   [ngModel]="arm.on"
-                  (ngModelChange)="setArm(side.key, { on: $event })"
+                  (ngModelChange)="setArm(side.key, 'on', $event)"
                   [ariaLabel]="side.name + ': what it lies on in part ' + part()"
                   appendTo="body"
                 />
@@ -247,7 +247,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
                     optionLabel="label"
                     optionValue="value"
                     [ngModel]="arm.laid"
-                    (ngModelChange)="setArm(side.key, { laid: $event })"
+                    (ngModelChange)="setArm(side.key, 'laid', $event)"
                     [ariaLabel]="side.name + ': which side of it lies there in part ' + part()"
                     appendTo="body"
                   />
@@ -260,7 +260,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
                   [min]="field.min"
                   [max]="field.max"
                   [value]="round(arm[field.key] * field.scale)"
-                  (valueChange)="setArm(side.key, field.key, $event, field.scale)"
+                  (valueChange)="setArm(side.key, field.key, ($event ?? 0) / field.scale)"
                 />
               }
             </div>
@@ -272,7 +272,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
               [min]="-25"
               [max]="25"
               [value]="shape().kneesAsideDeg"
-              (valueChange)="setShape({ kneesAsideDeg: $event ?? 0 })"
+              (valueChange)="setShape('kneesAsideDeg', $event ?? 0)"
             />
             <pk-number
               label="Pressure from the heel (empty: the posture’s)"
@@ -280,14 +280,14 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
               [max]="100"
               [optional]="true"
               [value]="pressure()"
-              (valueChange)="setShape({ pressurePoint: $event === null ? null : $event / 100 })"
+              (valueChange)="setShape('pressurePoint', $event === null ? null : $event / 100)"
             />
             <pk-number
               label="Height of a lifted heel"
               unit="%"
               [max]="100"
               [value]="round(shape().heelUp * 100)"
-              (valueChange)="setShape({ heelUp: ($event ?? 100) / 100 })"
+              (valueChange)="setShape('heelUp', ($event ?? 100) / 100)"
             />
           </div>
         </details>
@@ -380,11 +380,10 @@ export class KeyframeEditor {
     { label: 'palm', value: 'palm' },
     { label: 'back', value: 'back' },
   ];
-  protected readonly middle = middle;
   protected readonly limits = limits;
   protected readonly hands = [
-    { key: 'hand', palm: 'palm', name: 'Working hand' },
-    { key: 'otherHand', palm: 'otherPalm', name: 'Other hand' },
+    { key: 'hand', arm: 'arm', palm: 'palm', name: 'Working hand' },
+    { key: 'otherHand', arm: 'otherArm', palm: 'otherPalm', name: 'Other hand' },
   ] as const;
   protected readonly weights = [
     { label: 'full, as the school shifts', value: 'full' },
@@ -431,32 +430,37 @@ export class KeyframeEditor {
     this.emit([], frame);
   }
 
+  /** A hand with a place of its own lies on the body no more. */
+  protected place(key: 'hand' | 'otherHand', which: 'arm' | 'otherArm'): void {
+    if (this.frame()?.[key] === null) this.emit([key], middle);
+    if (this.frame()?.shape?.[which] != null) this.emit(['shape', which, 'on'], null);
+  }
+
   protected armOf(which: 'arm' | 'otherArm'): ArmShape {
     return this.shape()[which] ?? plainArm;
   }
 
-  protected setShape(change: Partial<Shape>): void {
-    this.emit(['shape'], { ...this.shape(), ...change });
+  protected setShape<K extends keyof Shape>(key: K, value: Shape[K]): void {
+    if (this.frame()?.shape == null) this.emit(['shape'], { ...plainShape, [key]: value });
+    else this.emit(['shape', key], value);
+  }
+
+  /** One value of the trunk, the head or an arm; what was not there yet begins as it was before. */
+  private setInShape(part: 'trunk' | 'head' | 'arm' | 'otherArm', plain: object, key: string, value: unknown): void {
+    if (this.frame()?.shape?.[part] == null) this.setShape(part, { ...plain, [key]: value } as never);
+    else this.emit(['shape', part, key], value);
   }
 
   protected setTrunk(key: keyof TrunkShape, value: number | null): void {
-    this.setShape({ trunk: { ...this.trunk(), [key]: key === 'leanDeg' ? value : (value ?? 0) } });
+    this.setInShape('trunk', plainTrunk, key, key === 'leanDeg' ? value : (value ?? 0));
   }
 
   protected setHead(key: keyof HeadShape, value: number | null): void {
-    this.setShape({ head: { ...(this.shape().head ?? plainHead), [key]: value ?? 0 } });
+    this.setInShape('head', plainHead, key, value ?? 0);
   }
 
-  protected setArm(which: 'arm' | 'otherArm', change: Partial<ArmShape>): void;
-  protected setArm(which: 'arm' | 'otherArm', key: keyof ArmShape, value: number | null, scale: number): void;
-  protected setArm(
-    which: 'arm' | 'otherArm',
-    change: Partial<ArmShape> | keyof ArmShape,
-    value: number | null = null,
-    scale = 1,
-  ): void {
-    const part = typeof change === 'string' ? { [change]: (value ?? 0) / scale } : change;
-    this.setShape({ [which]: { ...this.armOf(which), ...part } });
+  protected setArm<K extends keyof ArmShape>(which: 'arm' | 'otherArm', key: K, value: ArmShape[K]): void {
+    this.setInShape(which, plainArm, key, value);
   }
 
   private emit(at: readonly Step[], value: unknown): void {

@@ -6,14 +6,17 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   model,
   output,
   signal,
+  untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import {
+  bestView,
   cycleMoment,
   draggedFrame,
   draggedWords,
@@ -47,6 +50,12 @@ import { frameAt, sameStand, standsOf, stepsTo, type StandPlace } from './stand-
 /** Pixels of a metre in the row of small figures. */
 const SMALL = 42;
 
+/** A body as a small outline. */
+function small(pose: FigurePose, view: FigureView) {
+  const { width, height, shapes } = layoutFigure(pose, view, SMALL);
+  return { box: `${width * 0.16} 0 ${width * 0.68} ${height}`, shapes };
+}
+
 /** The body beside the fields of an exercise: its posture, or the position that is written, taken and moved by hand. */
 @Component({
   selector: 'pk-written-body',
@@ -65,7 +74,11 @@ export class WrittenBody {
   /** What is done with the parts as a whole. */
   readonly changed = output<(phases: readonly Phase[]) => Phase[]>();
 
-  protected readonly view = signal<FigureView>('front');
+  /** From where its movement is seen best, until another view is chosen. */
+  protected readonly view = linkedSignal<string, FigureView>({
+    source: () => this.exercise().id,
+    computation: () => untracked(() => bestView(this.exercise(), this.choice.person().body, this.choice.school())),
+  });
   protected readonly views = viewChoices;
   protected readonly playing = signal(false);
   private readonly at = signal(0);
@@ -87,10 +100,13 @@ export class WrittenBody {
     if (!this.playing() || !this.playable()) return this.still();
     return this.posed(cycleMoment(this.exercise(), this.choice.school(), this.at() % 1));
   });
+  /** From where the small figures are seen: above tells little of them. */
+  private readonly small = computed(() => (this.view() === 'above' ? 'front' : this.view()));
+  protected readonly stood = computed(() => small(this.posed(null), this.small()));
   /** All positions in their order, each as a small figure. */
   protected readonly row = computed(() =>
     standsOf(this.exercise().phases).map((place) => {
-      const { width, height, shapes } = layoutFigure(this.standing(frameAt(this.exercise(), place)!), 'front', SMALL);
+      const drawn = small(this.standing(frameAt(this.exercise(), place)!), this.small());
       const part = `Part ${place.part + 1}`;
       return {
         place,
@@ -99,8 +115,7 @@ export class WrittenBody {
             ? `${part}, its end: ${this.exercise().phases[place.part]!.name}`
             : `${part}, on the way ${place.via + 1}`,
         number: place.via === null ? `${place.part + 1}` : '·',
-        box: `${width * 0.18} 0 ${width * 0.64} ${height}`,
-        shapes,
+        ...drawn,
         here: sameStand(place, this.selected()),
       };
     }),
@@ -161,9 +176,11 @@ export class WrittenBody {
       onCleanup(() => cancelAnimationFrame(this.frame));
     });
     effect(() => {
-      // A place that is gone is nobody's.
-      const place = this.selected();
-      if (place !== null && frameAt(this.exercise(), place) === null) this.selected.set(null);
+      // A place that is gone is nobody's; one that was just added is still on its way.
+      const [place, { phases }] = [this.selected(), this.exercise()];
+      if (place === null) return;
+      const { part, via } = place;
+      if (part > phases.length || (via ?? 0) > (phases[part]?.via.length ?? 0)) this.selected.set(null);
     });
     inject(DestroyRef).onDestroy(() => cancelAnimationFrame(this.frame));
   }

@@ -168,7 +168,6 @@ const DRAG_DEG = 0.45;
             [attr.aria-label]="
               grip.handle.label + '. Arrow keys move it; Page Up and Page Down bring it nearer or further.'
             "
-            [title]="grip.handle.label"
             [style.left.px]="grip.x"
             [style.top.px]="grip.y"
             (pointerdown)="grasp($event, grip.handle)"
@@ -178,6 +177,7 @@ const DRAG_DEG = 0.45;
             (keydown)="pullByKey($event, grip.handle)"
           >
             <span class="knob"></span>
+            <span class="named small" aria-hidden="true">{{ grip.handle.label }}</span>
           </button>
         }
         @if (!drawn()) {

@@ -1,0 +1,10 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--use-gl=angle','--use-angle=swiftshader','--enable-unsafe-swiftshader'] });
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+p.on('pageerror', e => console.log(String(e))); p.on('console', m => m.type()==='error' && console.log(m.text()));
+await p.goto('http://127.0.0.1:4310/exercises/forward-reeling'); await p.waitForTimeout(2500); await p.getByRole('button',{name:/copy/i}).first().click(); await p.waitForTimeout(3500); console.log(p.url());
+await p.locator('pk-written-body .small-body').nth(2).click(); await p.waitForTimeout(1200);
+await p.screenshot({ path: '/tmp/x/e1.png' });
+await p.setViewportSize({ width: 820, height: 1180 }); await p.waitForTimeout(1200); await p.screenshot({ path: '/tmp/x/e2.png' });
+await p.setViewportSize({ width: 390, height: 844 }); await p.waitForTimeout(1200); await p.screenshot({ path: '/tmp/x/e3.png' });
+await b.close();
