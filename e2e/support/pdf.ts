@@ -6,7 +6,7 @@ export interface ReadPdf {
   readonly text: string;
   /** Width and height of the first page, points. */
   readonly size: readonly number[];
-  /** How many photographs (JPEG) are in it. */
+  /** How many photographs and bodies drawn in space (JPEG) are in it. */
   readonly photographs: number;
   /** Lengths of the level lines that are drawn, mm. */
   readonly levelLinesMm: readonly number[];

@@ -73,7 +73,7 @@ test('positions are added on the way, copied, put in order, mirrored and removed
   await body.getByRole('button', { name: /^Part 2, its end/ }).click();
   await body.getByRole('button', { name: 'Mirror left and right' }).click();
   await expect(page.getByLabel('Pelvis turned')).toHaveValue('20');
-  await page.getByRole('button', { name: 'Place the Working hand' }).click();
+  await page.getByRole('button', { name: 'Place the working hand' }).click();
   await page.getByLabel('Working hand in front of the hips').fill('2.6');
   await expect(body.getByRole('status')).toContainText(/Working hand: \d+ cm out of reach\./);
   await page.getByLabel('Working hand in front of the hips').fill('0.8');

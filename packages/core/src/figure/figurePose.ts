@@ -86,6 +86,10 @@ function assemble(whole: Whole, limbs: readonly [Limb, Limb], pelvis: Point3): B
   const mine = laidOnKnee(whole, first, legOf(whole, first, pelvis, across), other.leg, moment.shape.footOnKnee);
   const by = <T>(one: T, two: T): Record<FootSide, T> =>
     ({ [first.side]: one, [second.side]: two }) as Record<FootSide, T>;
+  const hipDrop = lengths.shank + lengths.thigh + lengths.ankleHeight - Math.min(first.leg.hip.y, second.leg.hip.y);
+  const { leanDeg, roundDeg } = moment.shape.trunk;
+  const bows = roundDeg !== 0 || (leanDeg !== null && leanDeg !== whole.upright);
+  const bowed = bows ? lengths.trunk + lengths.headBeyondShoulder - (spine.head.y - pelvis.y) : 0;
   const legs = by(mine.leg, other.leg);
   const placed: Placed = { body, pelvis, spine, legs, toes: by(first.toes, second.toes) };
   return {
@@ -103,7 +107,7 @@ function assemble(whole: Whole, limbs: readonly [Limb, Limb], pelvis: Point3): B
     hipTurnDeg: spine.hipTurnDeg,
     headTurnDeg: spine.headTurnDeg,
     lookUpDeg: spine.lookUpDeg,
-    headDrop: lengths.shank + lengths.thigh + lengths.ankleHeight - Math.min(first.leg.hip.y, second.leg.hip.y),
+    headDrop: hipDrop + bowed,
   };
 }
 
@@ -126,7 +130,7 @@ export function figurePose(
   square = false,
 ): FigurePose {
   const posture = postureAt(own, moment);
-  const whole: Whole = { body, posture, moment, working, square };
+  const whole: Whole = { body, posture, moment, working, square, upright: own.trunkPitchDeg };
   const flat = posture.seated ? null : flatLegs(body, posture, moment);
   const seat = seatedLeg(body);
   const limbs = [

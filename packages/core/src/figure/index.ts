@@ -13,5 +13,6 @@ export type { FigureShape, FigureView } from './figureBody';
 export * from './figureLayout';
 export * from './figureLines';
 export * from './dragged';
+export * from './tellingMoments';
 export * from './figureLayers';
 export { bellyShape, type BellyShape } from './bellyShape';

@@ -39,6 +39,8 @@ export interface Whole {
   readonly working: FootSide;
   /** Seen square to the working foot: no toes turned out, legs exactly where the statics put them. */
   readonly square: boolean;
+  /** How far the posture leans by itself, degrees. */
+  readonly upright: number;
 }
 
 const otherSide = (side: FootSide): FootSide => (side === 'right' ? 'left' : 'right');

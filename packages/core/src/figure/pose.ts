@@ -61,7 +61,7 @@ export interface FigurePose {
   readonly centreOfMass: Point3;
   /** Where the weight falls on the floor. */
   readonly weight: Point3;
-  /** How far the head has come down by the bend of the knees, m; legs that go apart lower it further. */
+  /** How far the head has come down by the bend of the knees, and by a bow that the posture does not have by itself, m. */
   readonly headDrop: number;
   /** Of the working leg; null when seated. */
   readonly statics: PostureStatics | null;

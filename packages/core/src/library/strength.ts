@@ -109,7 +109,8 @@ export const strength = [
         'Coming up over the stronger leg.',
         'Rise like a lid on two hinges.',
       ),
-      ...legs,
+      // With the hands on the knees the trunk comes forward to them.
+      ...legs.filter(({ id }) => id !== 'torso-upright'),
     ],
     easier: ['Half as deep', 'Hold a table edge', 'Nine at a time'],
     harder: ['Thirty-six', 'Arms forward', 'All on one leg'],

@@ -9,6 +9,7 @@ import { isSideView, type FilmSpot, type MarkName } from '../film/still';
 import { seededRandom } from '../random';
 import { softSchool } from '../schools/builtInSchools';
 import { settlePosture } from '../schools/conventions';
+import type { Exercise } from '../library/exercise';
 import { shelf } from './samples';
 
 /** A camera that sees a whole body in few pixels. */
@@ -76,9 +77,9 @@ export function bodyFilm({
   return { frames, pose, truth, gray };
 }
 
-/** An exercise of the shelf at so many cycles, so many frames to each. */
+/** An exercise, of the shelf where only its id is given, at so many cycles, so many frames to each. */
 export function drillFilm(
-  drillId: string,
+  of: string | Exercise,
   {
     camera,
     cycles,
@@ -91,7 +92,7 @@ export function drillFilm(
     readonly body?: Body;
   },
 ): BodyFilm {
-  const drill = shelf.get(drillId)!;
+  const drill = typeof of === 'string' ? shelf.get(of)! : of;
   const square = isSideView(camera.from);
   const working = camera.from === 'left' ? 'left' : 'right';
   const pose = (frame: number): FigurePose => {

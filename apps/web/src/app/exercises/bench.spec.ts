@@ -175,7 +175,7 @@ test('how the body stands at the end of a part is written in numbers', async () 
   await page.settle();
   await page.fill('Pelvis turned', '30');
   await page.fill('On the working leg', '80');
-  await page.press('Place the Working hand');
+  await page.press('Place the working hand');
   await page.fill('Toes out', '40');
   await page.fill('Toes of the other foot', '-8');
   expect(after()).toMatchObject({

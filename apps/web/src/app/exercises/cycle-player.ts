@@ -156,10 +156,11 @@ export class CyclePlayer {
     const side = this.turnSide();
     const turn = Math.round(turnDeg);
     const to = turn > 0 ? side : flippedSide(side);
+    const { seated, headDrop } = this.pose();
     return [
-      `${percent(weight)} on the ${side} foot`,
+      ...(seated ? [] : [`${percent(weight)} on the ${side} foot`]),
       turn === 0 ? 'pelvis square' : `pelvis ${Math.abs(turn)}° to the ${to}`,
-      headWords(this.pose().headDrop),
+      ...(seated ? [] : [headWords(headDrop)]),
       ...this.palms(side),
     ];
   });

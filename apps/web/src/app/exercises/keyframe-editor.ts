@@ -161,7 +161,7 @@ const limits: readonly { key: keyof Hand; label: string; unit: string; min: numb
             </div>
             @if (spot === null || armOf(hand.arm).on !== null) {
               <p-button
-                [label]="'Place the ' + hand.name"
+                [label]="'Place the ' + hand.name.toLowerCase()"
                 size="small"
                 variant="text"
                 (onClick)="place(hand.key, hand.arm)"

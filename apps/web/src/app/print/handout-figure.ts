@@ -2,6 +2,7 @@ import {
   shownDrill,
   shownPose,
   stillPose,
+  tellingMoments,
   type Body,
   type Exercise,
   type ExerciseSegment,
@@ -11,6 +12,7 @@ import {
   layoutFigure,
   type FigureView,
 } from '@pomek/core';
+import type { DrawBody } from '../space/body-pictures';
 import { inks } from './pdf';
 
 /** Scale of the drawing; how large it is printed is said where it stands. */
@@ -38,32 +40,48 @@ export function poseSvg(pose: FigurePose, view: FigureView, highest = 0): string
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>${marks.join('')}${paths.join('')}</svg>`;
 }
 
+/** A picture of a body: drawn in space, else in outline. */
+export type Picture = { readonly image: string } | { readonly svg: string };
+
 /** What is drawn of a drill. */
 export interface Pictures {
-  /** One of a posture held, or one for the end of each part, in order. */
-  readonly svgs: readonly string[];
+  /** One of a posture held, or one for each part, in order. */
+  readonly pictures: readonly Picture[];
   /** How one looks at it. */
   readonly seen: string;
 }
 
 const seenWords = { side: 'seen from the side', front: 'seen from the front' } as const;
+/** Drawn in space, a body is seen a little aslant. */
+const aslantWords = { side: ', a little from the front', front: ', a little from the side' } as const;
 
-/** The figures of a segment from where it is seen best: its stand, or the end of each part of its cycle on one side. */
+/**
+ * The figures of a segment from where it is seen best: its stand, or what shows most of each part of its cycle on one side.
+ * @param draw draws the body in space; null where only outlines can be drawn
+ */
 export function picturesOf(
   body: Body,
   segment: ExerciseSegment,
   exercise: Exercise,
   school: School,
   side: FootSide,
+  draw: DrawBody | null,
 ): Pictures {
   const shown = shownDrill(segment, exercise, body, school);
-  const { drill, view } = shown;
-  const seen = seenWords[view];
-  if (!shown.moves || drill.phases.length > MOST_IN_STRIP) {
-    return { svgs: [poseSvg(stillPose(body, drill.posture, school, side, view === 'side'), view)], seen };
+  const { drill, view, highest, reach } = shown;
+  const seen = `${seenWords[view]}${draw === null ? '' : aslantWords[view]}`;
+  const extent = { highest: Math.max(1.03 * body.stature, highest + 0.06), reach };
+  const still = (square: boolean): FigurePose => stillPose(body, drill.posture, school, side, square);
+  const square = view === 'side';
+  if (!shown.moves || drill.swaySeconds !== null || drill.phases.length > MOST_IN_STRIP) {
+    const picture = draw === null ? { svg: poseSvg(still(square), view) } : { image: draw(still(false), view, extent) };
+    return { pictures: [picture], seen };
   }
-  let at = 0;
-  const poses = drill.phases.map(({ share }) => shownPose(shown, Math.min(1, (at += share)), 0, side, 'forward'));
-  // Figures side by side stand on one floor, however high their hands are.
-  return { svgs: poses.map((pose) => poseSvg(pose, view, shown.highest)), seen };
+  const poseAt = (at: number, flat = false): FigurePose =>
+    shownPose({ ...shown, view: flat ? view : 'front' }, Math.min(1, at), 0, side, 'forward');
+  const pictures = tellingMoments(drill.phases, poseAt).map((at): Picture =>
+    // Figures side by side stand on one floor, however high their hands are.
+    draw === null ? { svg: poseSvg(poseAt(at, true), view, highest) } : { image: draw(poseAt(at), view, extent) },
+  );
+  return { pictures, seen };
 }

@@ -28,7 +28,8 @@ import {
   type School,
   type SeenInWork,
 } from '@pomek/core';
-import { picturesOf } from './handout-figure';
+import type { DrawBody } from '../space/body-pictures';
+import { picturesOf, type Picture } from './handout-figure';
 import { inks, MM, pdf } from './pdf';
 
 export interface HandoutRequest {
@@ -47,6 +48,8 @@ export interface HandoutRequest {
   readonly turn: number;
   /** What was seen on film of what is being worked on, where it is wanted. */
   readonly seen: readonly SeenPrinted[];
+  /** Draws the bodies in space; null where only outlines can be drawn. */
+  readonly draw: DrawBody | null;
   /** Where the doses come from: `the plan, week of 23 Nov`; empty for the routine's own. */
   readonly dosesOf: string;
 }
@@ -65,9 +68,17 @@ export interface SeenPrinted {
 const FIRST_CUES = 2;
 const OTHER_CUES = 2;
 const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
-/** Breadth of a figure: of a posture, and of each part in a strip, mm. */
-const ALONE = 24;
-const IN_STRIP = 19;
+/** Breadth and height of a body on paper, mm: of a posture, and of each part in a strip. To be read at arm’s length. */
+export const ALONE = { width: 46, height: 62 } as const;
+export const IN_STRIP = { width: 38.6, height: 52 } as const;
+/** Pixels of a picture of a body: some 300 to the inch at its largest. */
+export const PICTURE_PX = { width: 550, height: 741 } as const;
+/** So many stand beside one another. */
+const IN_ROW = 4;
+/** Between them, mm. */
+const GAP = (182 - IN_ROW * IN_STRIP.width) / (IN_ROW - 1);
+/** An outline is narrower than what is drawn in space. */
+const OUTLINE = 0.62;
 /** Breadth of a picture, mm. */
 const PICTURE = 42;
 
@@ -114,20 +125,31 @@ function toldSide({ dose }: ExerciseSegment): FootSide {
   return sides.has('right') || !sides.has('left') ? 'right' : 'left';
 }
 
-/** The figures: one beside the dose, or the parts in a row with their numbers. */
-function strip(svgs: readonly string[], seen: string): Content {
+/** A body as large as it is to be. */
+const printed = (picture: Picture, { width, height }: { width: number; height: number }): Content =>
+  'image' in picture
+    ? { image: picture.image, width: width * MM, height: height * MM }
+    : { svg: picture.svg, fit: [width * OUTLINE * MM, height * MM], alignment: 'center' };
+
+/** The parts in rows, each with its number, and how one looks at them. */
+function strip(pictures: readonly Picture[], seen: string): Content {
+  const rows = Array.from({ length: Math.ceil(pictures.length / IN_ROW) }, (_, row) =>
+    pictures.slice(row * IN_ROW, (row + 1) * IN_ROW),
+  );
   return {
-    columnGap: 2,
     margin: [0, 2, 0, 2],
-    columns: [
-      ...svgs.map((svg, index) => ({
-        width: IN_STRIP * MM,
-        stack: [
-          { svg, width: IN_STRIP * MM },
-          { text: String(index + 1), alignment: 'center' as const, fontSize: 9, bold: true },
-        ],
+    stack: [
+      { text: upperFirst(seen), fontSize: 7.5, color: inks.soft },
+      ...rows.map((row, nth): Content => ({
+        columnGap: GAP * MM,
+        columns: row.map((picture, index) => ({
+          width: IN_STRIP.width * MM,
+          stack: [
+            printed(picture, IN_STRIP),
+            { text: String(nth * IN_ROW + index + 1), alignment: 'center' as const, fontSize: 9, bold: true },
+          ],
+        })),
       })),
-      { width: '*', text: upperFirst(seen), fontSize: 7.5, color: inks.soft, margin: [4, 2, 0, 0] },
     ],
   };
 }
@@ -241,7 +263,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   const student = version === 'student';
   const side = toldSide(segment);
   const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
-  const { svgs, seen } = picturesOf(body, segment, exercise, school, side);
+  const { pictures, seen } = picturesOf(body, segment, exercise, school, side, request.draw);
   const order = orderWords(segment);
   const stage = stageOf(segment, said);
   const words: Content[] = [
@@ -255,11 +277,11 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
       .map((caution): Content => ({ text: caution, fontSize: 8.5, color: inks.danger })),
     ...(student ? [{ text: said.summary, fontSize: 9, color: inks.soft, margin: [0, 2, 0, 0] } as Content] : []),
   ];
-  const alone = svgs.length === 1;
+  const alone = pictures.length === 1;
   const head: Content = {
     columnGap: 8,
     columns: [
-      ...(alone ? [{ width: ALONE * MM, stack: [{ svg: svgs[0]!, width: ALONE * MM }] }] : []),
+      ...(alone ? [{ width: ALONE.width * MM, stack: [printed(pictures[0]!, ALONE)] }] : []),
       { width: '*', stack: words },
       ...(student ? [boxes()] : []),
     ],
@@ -270,7 +292,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
       margin: [0, 6, 0, 4],
     },
     // A drill's name is never parted from its figures; what follows may go on overleaf.
-    { unbreakable: true, stack: alone ? [head] : [head, strip(svgs, seen)] },
+    { unbreakable: true, stack: alone ? [head] : [head, strip(pictures, seen)] },
     ...(student ? studentWords(segment, said, request, side) : teacherWords(segment, said, request)),
     ...seenContent(request.seen.filter(({ exerciseId }) => exerciseId === exercise.id)),
   ];

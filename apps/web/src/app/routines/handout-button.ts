@@ -13,6 +13,7 @@ import {
   readStill,
   seenInWork,
   stillTerms,
+  type Body,
   type Correction,
   type CorrectionCount,
   type School,
@@ -24,6 +25,8 @@ import { Notices } from '../data/notices';
 import { schoolOf } from '../data/gathered';
 import { Repository } from '../data/repository';
 import type { SeenPrinted } from '../print/handout';
+import { BodyForms } from '../space/body-forms';
+import { bodyPictures } from '../space/body-pictures';
 import { readDay } from '../ui/day-words';
 import { download, fileName } from '../ui/download';
 import { Workbench } from './workbench';
@@ -69,6 +72,7 @@ import { Workbench } from './workbench';
 })
 export class HandoutButton {
   private readonly bench = inject(Workbench);
+  private readonly forms = inject(BodyForms);
   private readonly notices = inject(Notices);
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
@@ -94,8 +98,9 @@ export class HandoutButton {
     const routine = this.bench.routine();
     if (routine === null || routine === undefined) return;
     this.busy.set(true);
+    let drawn: Awaited<ReturnType<typeof bodyPictures>> = null;
     try {
-      const { handout } = await import('../print/handout');
+      const { handout, PICTURE_PX } = await import('../print/handout');
       const { choice } = this.bench;
       const [record, shelf, today] = [choice.record() ?? null, this.bench.shelf(), this.clock.today()];
       const { student, body } = choice.person();
@@ -106,6 +111,7 @@ export class HandoutButton {
       const { routine: practised, changed } =
         record === null ? { routine, changed: [] } : practisedRoutine(routine, record);
       const planned = record?.plans.some(({ routineId }) => routineId === routine.id) === true;
+      drawn = await this.drawn(body, PICTURE_PX);
       const file = await handout({
         routine: practised,
         exercises: shelf,
@@ -115,6 +121,7 @@ export class HandoutButton {
         cautions: [...changed.map(changedWords), ...(student?.cautions ?? [])],
         findings: this.bench.findings(),
         version,
+        draw: drawn?.draw ?? null,
         corrected: new Set(this.inWork(own).map(({ checkpointId }) => checkpointId)),
         turn: Math.floor(dayNumber(today) / 7),
         seen: student == null || !this.pictures() ? [] : await this.seen(student, school, own),
@@ -125,7 +132,17 @@ export class HandoutButton {
     } catch (error) {
       this.notices.failure('The handout could not be made', error);
     } finally {
+      drawn?.end();
       this.busy.set(false);
+    }
+  }
+
+  /** The body in space for paper; null where it cannot be made: then outlines do. */
+  private async drawn(body: Body, size: { readonly width: number; readonly height: number }) {
+    try {
+      return await bodyPictures(await firstValueFrom(this.forms.of(body)), size);
+    } catch {
+      return null;
     }
   }
 
