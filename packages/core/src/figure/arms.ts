@@ -275,7 +275,7 @@ function rolled(from: Aim, to: Aim, along: Point3, inward: Point3, share: number
 
 /** An arm where its moment has it: it hangs as in the posture, reaches for a place, or lies on the body, or is on the way. */
 export function placeArm(place: ArmPlace): PoseArm {
-  const { side, moment, facing, across } = place;
+  const { side, moment, across } = place;
   const sign = side === 'right' ? 1 : -1;
   const hung: Hung = { ...place, sign, shoulder: shoulderOf(place, sign) };
   const [, start, end] = moment.stands;

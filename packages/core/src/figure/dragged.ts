@@ -1,6 +1,6 @@
 import type { Posture } from '../library/exercise';
 import type { Hand, Keyframe } from '../library/keyframe';
-import { plainArm, plainHead, plainShape, plainTrunk, type Shape } from '../library/shape';
+import { plainHead, plainShape, plainTrunk, type Shape } from '../library/shape';
 import { deg } from '../words/angles';
 import { dot, level, lengthOf, minus, mixed, type Point3 } from './point3';
 import type { FigurePose, FootSide } from './pose';
@@ -138,8 +138,8 @@ export function draggedFrame(
     case 'otherHand': {
       const which = part === 'hand' ? 'arm' : 'otherArm';
       const arm = shape[which];
-      const free =
-        arm?.on == null ? {} : { shape: shapeWith(frame, posture, { [which]: { ...(arm ?? plainArm), on: null } }) };
+      const lies = arm !== null && arm.on !== null;
+      const free = lies ? { shape: shapeWith(frame, posture, { [which]: { ...arm, on: null } }) } : {};
       const side = part === 'hand' ? working : otherSide(working);
       return { ...frame, ...free, [part]: handAt(pose, side, point) };
     }

@@ -44,9 +44,8 @@ export interface ShapeMoment {
 }
 
 const asPosture: ArmStand = { hand: null, on: null, laid: 'palm', palm: null };
-const { on: _on, laid: _laid, palm: _palm, ...plainNumbers } = plainArm;
 export const restingArm: ArmMoment = {
-  ...plainNumbers,
+  ...plainArm,
   stands: [asPosture, asPosture, asPosture, asPosture],
   share: 0,
 };

@@ -1,7 +1,6 @@
 import { checkpoints } from '../alignment/checkpoints';
 import type { Hand, Keyframe } from './keyframe';
 import {
-  arm,
   backCaution,
   bothArms,
   balanceCaution,

@@ -154,11 +154,7 @@ export class Conductor {
     const exercise = this.shelf().get(segment.exerciseId);
     if (exercise === undefined) return null;
     const comes = span.index !== state.spanIndex;
-    const doing = doingOf(
-      span,
-      comes ? { ...state, offsetMs: 0, running: false } : state,
-      exercise.swaySeconds,
-    );
+    const doing = doingOf(span, comes ? { ...state, offsetMs: 0, running: false } : state, exercise.swaySeconds);
     return { segment, exercise, comes, doing };
   });
 
