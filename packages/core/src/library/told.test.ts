@@ -118,3 +118,59 @@ test('reversed, a drill goes through the same places from the last to the first'
       exercise.phases.map(({ end }) => end).toReversed(),
     );
 });
+
+/** Every stand a drill goes through: the ends of its parts and what is on the way to them; of one that does not move, its posture. */
+const standsOf = ({ phases, posture }: Exercise) =>
+  phases.length === 0
+    ? [{ shape: posture.shape }]
+    : phases.flatMap(({ via, end }) => [...via, end!]).map(({ shape }) => ({ shape: shape ?? posture.shape }));
+
+test.each([
+  [/^Lay the back of the \{other\} hand on the hip\./, { otherArm: { on: 'hip', laid: 'back' } }],
+  [/^Lay the hands on the hip bones\./, { arm: { on: 'hip' }, otherArm: { on: 'hip' } }],
+  [/^Lay the hands on the thighs, palms down\./, { arm: { on: 'thigh', laid: 'palm' }, otherArm: { on: 'thigh' } }],
+  [/^Lay each hand on the opposite knee/, { arm: { on: 'other knee' }, otherArm: { on: 'other knee' } }],
+  [/^Bend the knees and lay the hands on them\./, { arm: { on: 'knee' }, otherArm: { on: 'knee' } }],
+  [/^Lay one palm on the other, three finger-widths below/, { arm: { on: 'belly' }, otherArm: { on: 'other hand' } }],
+  [/^Lay the \{working\} ankle on the \{other\} knee\./, { footOnKnee: true }],
+] as const)('what the way in lays somewhere lies there: %s', (words, shape) => {
+  const laid = builtInExercises.filter(({ wayIn }) => wayIn.some((line) => words.test(line)));
+  expect(laid.length).toBeGreaterThan(0);
+  for (const exercise of laid)
+    for (const stand of standsOf(exercise)) expect([exercise.id, stand]).toMatchObject([exercise.id, { shape }]);
+});
+
+test('a palm that a part names faces there on its way or at its end', () => {
+  let seen = 0;
+  for (const { id, phases } of playable)
+    for (const { name, via, end } of phases) {
+      const [, way] = /palms? (?:turns? )?(up|down)\b/.exec(name) ?? [];
+      if (way === undefined || name.includes('bell') || name.includes('Shift')) continue;
+      const faced = [...via, end!].flatMap(({ palm, otherPalm }) => [palm, otherPalm]);
+      seen += 1;
+      expect([
+        id,
+        name,
+        faced.includes(way as 'up' | 'down') || name.startsWith('Turn the palms at the chest'),
+      ]).toEqual([id, name, true]);
+    }
+  expect(seen).toBeGreaterThanOrEqual(3);
+});
+
+test('bone by bone: the back rounds from the head down and is built up from below, the head last', () => {
+  const roll = builtInExercises.find(({ id }) => id === 'roll-down')!;
+  const at = (place: number) => cycleMoment(roll, builtInSchools[0]!, place)!.shape;
+  const down = Array.from({ length: 20 }, (_, index) => at((0.35 * (index + 0.5)) / 20));
+  const [chin, chest, pelvis] = [
+    down.findIndex(({ head }) => head.nodDeg > 15),
+    down.findIndex(({ trunk }) => trunk.roundDeg > 25),
+    down.findIndex(({ trunk }) => trunk.leanDeg! > 15),
+  ];
+  expect(chin).toBeLessThan(chest);
+  expect(chest).toBeLessThan(pelvis);
+  const up = Array.from({ length: 20 }, (_, index) => at(0.65 + (0.35 * (index + 0.5)) / 20));
+  const last = (straight: (shape: (typeof up)[number]) => boolean): number =>
+    up.findLastIndex((shape) => !straight(shape));
+  expect(last(({ trunk }) => trunk.leanDeg! < 15)).toBeLessThan(last(({ trunk }) => trunk.roundDeg < 25));
+  expect(last(({ trunk }) => trunk.roundDeg < 25)).toBeLessThan(last(({ head }) => head.nodDeg < 15));
+});
