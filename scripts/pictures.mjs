@@ -25,7 +25,14 @@ const views = [
       await page.getByText(/Looking through the practices/).waitFor({ state: 'detached', timeout: 60_000 });
     },
   },
-  { name: 'exercises', path: '/exercises' },
+  {
+    name: 'written',
+    path: '/exercises/demo-lantern-walk/edit',
+    async then(page) {
+      await page.getByRole('button', { name: /^Part 2, its end/ }).click();
+      await page.locator('pk-body-in-space .making').waitFor({ state: 'detached', timeout: 60_000 });
+    },
+  },
   { name: 'figure', path: '/exercises/tree-holding' },
   {
     name: 'cycle',

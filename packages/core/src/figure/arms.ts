@@ -2,7 +2,7 @@ import { rad } from '../words/angles';
 import type { Body } from '../body/body';
 import type { Palm } from '../library/palm';
 import type { SettledPosture } from '../schools/conventions';
-import { placeOnBody, type Placed } from './bodyPlaces';
+import { placeOnBody, type BodyPlace, type Placed } from './bodyPlaces';
 import type { ArmMoment, ArmStand } from './momentShape';
 import type { ArmLine, FootSide, PoseArm } from './pose';
 import { add, cross, dot, lengthOf, minus, mixed, scaled, squared, turnedAbout, unit, UP, type Point3 } from './point3';
@@ -171,10 +171,10 @@ function alongTo({ body, shoulder }: Hung, palm: Point3, along: Point3, elbowTo:
 }
 
 /** Flat on a surface, as nearly in the direction of the forearm as that allows. */
-function layOn(hung: Hung, at: Point3, out: Point3, elbowTo: Point3): ArmLine {
+function layOn(hung: Hung, { at, out, fingersTo }: BodyPlace, elbowTo: Point3): ArmLine {
   const palm = add(at, scaled(out, PALM * hung.body.stature));
   // Where the forearm stands on the surface, the hand lies away from the shoulder.
-  const away = squared(minus(palm, hung.shoulder), out, UP);
+  const away = squared(fingersTo ?? minus(palm, hung.shoulder), out, UP);
   let along = away;
   let arm = alongTo(hung, palm, along, elbowTo);
   for (let round = 0; round < LAYING; round += 1) {
@@ -201,7 +201,7 @@ function aimOf(hung: Hung, stand: ArmStand): Aim {
   const place = stand.on === null ? null : placeOnBody(stand.on, side, placed, other);
   if (place !== null) {
     const elbowTo = swung(place.elbowTo, hung, place.at);
-    const arm = layOn(hung, place.at, place.out, elbowTo);
+    const arm = layOn(hung, place, elbowTo);
     const down = stand.laid === 'palm' ? -1 : 1;
     return { arm, palm: palmOf(arm), elbowTo, facing: scaled(place.out, down), kind: 'lying' };
   }

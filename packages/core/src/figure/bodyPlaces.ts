@@ -9,6 +9,8 @@ export interface BodyPlace {
   readonly at: Point3;
   readonly out: Point3;
   readonly elbowTo: Point3;
+  /** Where the fingers point as far as the forearm lets them; null away from the shoulder. */
+  readonly fingersTo: Point3 | null;
 }
 
 /** What the places of a body are on. */
@@ -65,6 +67,7 @@ export function placeOnBody(
     at: add(from, scaled(unit(out), size(by))),
     out: unit(out),
     elbowTo,
+    fingersTo: null,
   });
   const trunk = (share: number): Point3 =>
     share < WAIST ? mixed(pelvis, waist, share / WAIST) : mixed(waist, shoulders, (share - WAIST) / (1 - WAIST));
@@ -108,7 +111,11 @@ export function placeOnBody(
         unit(add(away, scaled(chestFront, -0.35))),
       );
     case 'belly':
-      return outside(beside(trunk(0.14), 0.004), pelvisFront, thick.belly);
+      // The hands lie across the belly, not down it.
+      return {
+        ...outside(beside(trunk(0.14), 0.004), pelvisFront, thick.belly),
+        fingersTo: add(scaled(away, -1), scaled(UP, -0.25)),
+      };
     case 'chest':
       return outside(beside(trunk(0.76), 0.032), chestFront, thick.chest, wideElbow);
     case 'low back':
