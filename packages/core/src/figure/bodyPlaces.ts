@@ -168,7 +168,12 @@ export function placeOnBody(
     case 'other wrist, outside':
     case 'other wrist, inside':
     case 'other fingers, inside':
-      return other === null ? null : onArm(place, other, outside, high);
+      if (other === null) return null;
+      // One hand on the other lies across it.
+      return {
+        ...onArm(place, other, outside, high),
+        fingersTo: place === 'other hand' ? add(scaled(away, -1), scaled(UP, -0.25)) : null,
+      };
     default:
       return onLeg(legs[side], side)[place]!;
   }
