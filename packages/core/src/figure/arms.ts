@@ -137,7 +137,7 @@ function palmTo(palm: Palm, sign: number, facing: Point3, across: Point3): Point
 }
 
 /** Where a palm faces of which nothing is said: to the thigh where the arm hangs, to the body where it is held out. */
-export function restingPalm(along: Point3, facing: Point3, across: Point3, sign: number): Point3 {
+function restingPalm(along: Point3, facing: Point3, across: Point3, sign: number): Point3 {
   const hanging = Math.max(0, -along.y) ** 2;
   return unit(mixed(scaled(facing, -1), scaled(across, -sign), hanging));
 }

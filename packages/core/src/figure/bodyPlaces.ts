@@ -1,8 +1,8 @@
 import type { Body } from '../body/body';
 import type { HandPlace } from '../library/shape';
 import { add, cross, dot, mixed, minus, scaled, squared, unit, UP, type Point3 } from './point3';
-import type { FootSide, PoseArm, PoseLeg } from './pose';
-import { WAIST, type Spine } from './spine';
+import { flippedSide, type FootSide, type PoseArm, type PoseLeg } from './pose';
+import { spineAt, type Spine } from './spine';
 
 /** A place on the surface of the body, which way it faces, and to where an elbow goes whose hand lies there. */
 export interface BodyPlace {
@@ -22,8 +22,6 @@ export interface Placed {
   /** Which way the toes of each foot point. */
   readonly toes: Readonly<Record<FootSide, Point3>>;
 }
-
-const otherSide = (side: FootSide): FootSide => (side === 'right' ? 'left' : 'right');
 
 /** How far the clothed surface is from the bones, as shares of stature, as the surface of the body is made. House values. */
 const thick = {
@@ -53,7 +51,7 @@ export function placeOnBody(
 ): BodyPlace | null {
   const sign = side === 'right' ? 1 : -1;
   const size = (share: number): number => share * body.stature;
-  const { low, high, waist, shoulders, pelvisFront, chestFront, chestAcross, look, crown, head } = spine;
+  const { low, high, pelvisFront, chestFront, chestAcross, look, crown, head } = spine;
   const away = scaled(chestAcross, sign);
   const hipsAway = scaled(unit(cross(pelvisFront, low)), sign);
   const headAway = scaled(unit(cross(look, crown)), sign);
@@ -69,8 +67,7 @@ export function placeOnBody(
     elbowTo,
     fingersTo: null,
   });
-  const trunk = (share: number): Point3 =>
-    share < WAIST ? mixed(pelvis, waist, share / WAIST) : mixed(waist, shoulders, (share - WAIST) / (1 - WAIST));
+  const trunk = (share: number): Point3 => spineAt(pelvis, spine, share);
   const beside = (point: Point3, by: number): Point3 => add(point, scaled(away, size(by)));
 
   const onLeg = (leg: PoseLeg, legSide: FootSide): Partial<Record<HandPlace, BodyPlace>> => {
@@ -160,7 +157,7 @@ export function placeOnBody(
         unit(add(away, scaled(UP, 0.2))),
       );
     case 'other knee':
-      return onLeg(legs[otherSide(side)], otherSide(side)).knee!;
+      return onLeg(legs[flippedSide(side)], flippedSide(side)).knee!;
     case 'other hand':
     case 'other shoulder':
     case 'other elbow, outside':

@@ -212,7 +212,7 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const opening = stand(-1);
   const ends = phases.map(({ end }) => endOf(end!));
   const carried = round
-    ? { weight: Math.max(0, Math.min(1, number(weightOf))), turnDeg: number(({ turnDeg }) => turnDeg) }
+    ? { weight: number(weightOf), turnDeg: number(({ turnDeg }) => turnDeg) }
     : onWay(wayOf(ends, phases, index, within, endOf(opening), school.shiftTurn === 'together'));
   const { weight } = carried;
   const width = widthIn(posture, school);
@@ -224,13 +224,7 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
   const heel = (role: 'working' | 'other'): number =>
     Math.max(
       rear[role],
-      Math.max(
-        0,
-        Math.min(
-          1,
-          number((frame) => heelOf(frame, role)),
-        ),
-      ),
+      number((frame) => heelOf(frame, role)),
     );
   const all = phases.flatMap(({ via, end }) => [...via, end!]);
   const toes = (key: 'toesOutDeg' | 'otherToesOutDeg', own: number): number | null =>
@@ -250,10 +244,7 @@ export function cycleMoment(exercise: Exercise, school: School, at: number): Cyc
         ? number((frame) => bendOf(frame, phase.breath))
         : mix(bendOf(before, phases.at(index - 1)!.breath), bendOf(after, phase.breath), share),
     ),
-    stanceWidth: Math.max(
-      0,
-      number((frame) => frame.stanceWidth ?? width),
-    ),
+    stanceWidth: number((frame) => frame.stanceWidth ?? width),
     ahead,
     lifted: after.lifted,
     lift: after.lifted === 'none' ? 0 : Math.sin(Math.PI * within),

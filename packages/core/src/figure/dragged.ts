@@ -3,7 +3,7 @@ import type { Hand, Keyframe } from '../library/keyframe';
 import { plainHead, plainShape, plainTrunk, type Shape } from '../library/shape';
 import { deg } from '../words/angles';
 import { dot, level, lengthOf, minus, mixed, type Point3 } from './point3';
-import type { FigurePose, FootSide } from './pose';
+import { flippedSide, type FigurePose, type FootSide } from './pose';
 
 /** What of a body is taken and moved where it stands at the end of a part. */
 export const draggedParts = ['hand', 'otherHand', 'foot', 'otherFoot', 'pelvis', 'turn', 'trunk', 'head'] as const;
@@ -30,7 +30,6 @@ export interface Handle {
 /** How far in front of the pelvis, and of the face, its handle is, m. */
 const BEFORE = { turn: 0.28, head: 0.2 } as const;
 
-const otherSide = (side: FootSide): FootSide => (side === 'right' ? 'left' : 'right');
 const ahead = (from: Point3, { x, y, z }: Point3, by: number): Point3 => ({
   x: from.x + by * x,
   y: from.y + by * y,
@@ -39,7 +38,7 @@ const ahead = (from: Point3, { x, y, z }: Point3, by: number): Point3 => ({
 
 /** The handles of a body, where it is taken; what is taken most is last, so that it lies on top. */
 export function handlesOf({ working, arms, feet, pelvis, spine, seated }: FigurePose): Handle[] {
-  const other = otherSide(working);
+  const other = flippedSide(working);
   const palm = (side: FootSide): Point3 => mixed(arms[side].wrist, arms[side].hand, 0.5);
   const foot = (side: FootSide): Point3 => mixed(feet[side].heel, feet[side].toe, 0.5);
   const all: Handle[] = [
@@ -80,7 +79,7 @@ function feetApart(pose: FigurePose, side: FootSide, point: Point3): Pick<Keyfra
   const { foot, shoulderBreadth } = body.lengths;
   const heel = (of: FootSide): Point3 =>
     of === side ? ahead(feet[of].heel, minus(point, mixed(feet[of].heel, feet[of].toe, 0.5)), 1) : feet[of].heel;
-  const [mine, other] = [heel(working), heel(otherSide(working))];
+  const [mine, other] = [heel(working), heel(flippedSide(working))];
   const sign = working === 'right' ? 1 : -1;
   return {
     stanceWidth: fine(bounded((sign * (mine.z - other.z)) / shoulderBreadth, 0, 4)),
@@ -105,7 +104,7 @@ function bendAt({ body }: FigurePose, bendDeg: number, lower: number): number {
 
 /** How much of the weight the working leg has with the pelvis in another place over the feet. */
 function weightAt({ feet, working }: FigurePose, from: Point3, to: Point3): number {
-  const [mine, other] = [feet[working], feet[otherSide(working)]];
+  const [mine, other] = [feet[working], feet[flippedSide(working)]];
   const way = minus(mine.pressure, other.pressure);
   const long = Math.hypot(way.x, way.z);
   if (long < 0.02) return mine.share;
@@ -140,12 +139,12 @@ export function draggedFrame(
       const arm = shape[which];
       const lies = arm !== null && arm.on !== null;
       const free = lies ? { shape: shapeWith(frame, posture, { [which]: { ...arm, on: null } }) } : {};
-      const side = part === 'hand' ? working : otherSide(working);
+      const side = part === 'hand' ? working : flippedSide(working);
       return { ...frame, ...free, [part]: handAt(pose, side, point) };
     }
     case 'foot':
     case 'otherFoot': {
-      const side = part === 'foot' ? working : otherSide(working);
+      const side = part === 'foot' ? working : flippedSide(working);
       const role = part === 'foot' ? 'working' : 'other';
       const up = point.y > OFF + (pose.feet[side].lifted ? 0 : mixed(pose.feet[side].heel, pose.feet[side].toe, 0.5).y);
       // Nobody lifts a foot with weight on it.
@@ -212,7 +211,7 @@ export function outOfReach(
   return (
     [
       { part: 'hand', short: missed(hand, working) },
-      { part: 'otherHand', short: missed(otherHand, otherSide(working)) },
+      { part: 'otherHand', short: missed(otherHand, flippedSide(working)) },
     ] as const
   ).filter(({ short }) => short > MISSED);
 }

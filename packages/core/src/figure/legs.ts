@@ -7,7 +7,7 @@ import { twoBones } from './arms';
 import type { CycleMoment } from './cycleMoment';
 import { flatLegs, raised, rolledFoot, type FlatLeg } from './flatLegs';
 import { add, minus, mixed, scaled, squared, unit, UP, type Point3 } from './point3';
-import type { FootSide, PoseFoot, PoseLeg } from './pose';
+import { flippedSide, type FootSide, type PoseFoot, type PoseLeg } from './pose';
 
 const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
 
@@ -43,8 +43,8 @@ export interface Whole {
   readonly upright: number;
 }
 
-const otherSide = (side: FootSide): FootSide => (side === 'right' ? 'left' : 'right');
-export const sideOf = (role: Role, working: FootSide): FootSide => (role === 'working' ? working : otherSide(working));
+export const sideOf = (role: Role, working: FootSide): FootSide =>
+  role === 'working' ? working : flippedSide(working);
 
 /** How far ahead of the middle a foot stands, foot lengths, and how far beside it, shoulder breadths; one that never lifts stays. */
 function placeOf({ ahead, stanceWidth, anchor }: CycleMoment, role: Role): { ahead: number; beside: number } {

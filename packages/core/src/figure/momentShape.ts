@@ -110,13 +110,7 @@ export function shapeBetween(
       elbowUpDeg: said(({ elbowUpDeg }) => elbowUpDeg),
       wristBendDeg: said(({ wristBendDeg }) => wristBendDeg),
       wristAsideDeg: said(({ wristAsideDeg }) => wristAsideDeg),
-      closed: Math.max(
-        0,
-        Math.min(
-          1,
-          said(({ closed }) => closed),
-        ),
-      ),
+      closed: said(({ closed }) => closed),
       stands: four((at) => armStand(shapes[at][which], frames[at][hand], frames[at][palm])),
       share,
     };
@@ -138,15 +132,7 @@ export function shapeBetween(
     arm: arm('arm'),
     otherArm: arm('otherArm'),
     kneesAsideDeg: number(({ kneesAsideDeg }) => kneesAsideDeg),
-    pressurePoint: pressed
-      ? Math.max(
-          0,
-          Math.min(
-            1,
-            number(({ pressurePoint }) => pressurePoint ?? MIDDLE),
-          ),
-        )
-      : null,
+    pressurePoint: pressed ? number(({ pressurePoint }) => pressurePoint ?? MIDDLE) : null,
     footOnKnee: number(({ footOnKnee }) => (footOnKnee ? 1 : 0)),
   };
 }

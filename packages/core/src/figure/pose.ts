@@ -4,6 +4,7 @@ import type { Point3 } from './point3';
 import type { Spine } from './spine';
 
 export type FootSide = 'left' | 'right';
+export const flippedSide = (side: FootSide): FootSide => (side === 'left' ? 'right' : 'left');
 
 export interface PoseFoot {
   readonly heel: Point3;

@@ -3,11 +3,11 @@ import { builtInExercises } from '../library';
 import { posture } from '../library/describe';
 import { newSegment } from '../routine/commands';
 import { builtInSchools, settlePosture, softSchool } from '../schools';
-import { stillMoment } from './cycleMoment';
+import { cycleMoment, stillMoment } from './cycleMoment';
 import { figureLines } from './figureLines';
 import { figurePose, stillPose } from './figurePose';
 import { layoutFigure, projector } from './figureLayout';
-import { dot, lengthOf, minus, type Point3 } from './point3';
+import { dot, lengthOf, minus, mixed, type Point3 } from './point3';
 import { regionPlaces } from './regionPlaces';
 import { reachOf, shownDrill, shownPose } from './shownDrill';
 
@@ -78,4 +78,20 @@ test('how far a drill reaches holds for each of its moments, to any side', () =>
           shown.reach + 0.12,
         );
     }
+});
+
+test('rounded, the back is where the spine is: pins do not hang in the air before or behind it', () => {
+  const roll = builtInExercises.find(({ id }) => id === 'roll-down')!;
+  const hanging = figurePose(
+    standardBody,
+    settlePosture(roll.posture, softSchool),
+    cycleMoment(roll, softSchool, 0.5)!,
+    'right',
+  );
+  const { ribs, 'low back': back } = regionPlaces(hanging);
+  const { waist, shoulders } = hanging.spine;
+  expect(lengthOf(minus(back.at, mixed(hanging.pelvis, waist, 0.5)))).toBeLessThan(0.1);
+  expect(lengthOf(minus(ribs.at, mixed(waist, shoulders, 0.2)))).toBeLessThan(0.1);
+  expect(back.out.y).toBeGreaterThan(0.5);
+  expect(ribs.out.y).toBeLessThan(-0.5);
 });

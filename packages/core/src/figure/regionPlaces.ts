@@ -1,7 +1,7 @@
 import type { Region } from '../alignment/checkpoint';
-import { rad } from '../words/angles';
-import { add, mixed, scaled, UP, type Point3 } from './point3';
+import { add, level, mixed, scaled, UP, type Point3 } from './point3';
 import type { FigurePose } from './pose';
+import { spineAt } from './spine';
 
 /** Where a region of alignment is on the body, m, and which way it faces there, a unit length. */
 export interface RegionPlace {
@@ -9,19 +9,17 @@ export interface RegionPlace {
   readonly out: Point3;
 }
 
-const level = (degrees: number): Point3 => ({ x: Math.cos(rad(degrees)), y: 0, z: Math.sin(rad(degrees)) });
-
 /** Where each region of alignment is on the body; of two sides on the one that works. */
 export function regionPlaces(pose: FigurePose): Readonly<Record<Region, RegionPlace>> {
-  const { pelvis, shoulders, head, body, working } = pose;
+  const { pelvis, head, body, working } = pose;
   const sign = working === 'right' ? 1 : -1;
-  const [hips, chest, face] = [level(pose.hipTurnDeg), level(pose.turnDeg), level(pose.headTurnDeg)];
+  const { pelvisFront: hips, chestFront: chest, look: face } = pose.spine;
   const aside = level(pose.turnDeg + sign * 90);
   const { [working]: leg } = pose.legs;
   const { [working]: arm } = pose.arms;
   const { [working]: foot } = pose.feet;
   const toes = level(sign * foot.toesOutDeg);
-  const spine = (share: number): Point3 => mixed(pelvis, shoulders, share);
+  const spine = (share: number): Point3 => spineAt(pelvis, pose.spine, share);
   /** So far out of the middle of a part, and so much higher, as shares of stature. */
   const place = (from: Point3, out: Point3, far: number, up = 0): RegionPlace => ({
     at: add(add(from, scaled(out, far * body.stature)), scaled(UP, up * body.stature)),

@@ -1,7 +1,8 @@
 import type { Side } from '../library/dose';
 import type { School } from '../schools/school';
 import type { FigureView } from './figureBody';
-import { flippedSide, type ShownDrill } from './shownDrill';
+import { flippedSide } from './pose';
+import type { ShownDrill } from './shownDrill';
 
 /** How the students see who shows it: as in a mirror, where who stands opposite sees the own left move with the left; facing; from behind. */
 export const seenAs = ['mirror', 'facing', 'behind'] as const;

@@ -9,7 +9,7 @@ import type { School } from '../schools/school';
 import { bestView } from './bestView';
 import { cycleMoment, isPlayable } from './cycleMoment';
 import { figurePose, stillPose } from './figurePose';
-import type { FigurePose, FootSide } from './pose';
+import { flippedSide, type FigurePose, type FootSide } from './pose';
 
 /** An exercise of a routine as it is shown being done on a body. */
 export interface ShownDrill {
@@ -29,8 +29,6 @@ export interface ShownDrill {
 
 /** Moments of a cycle in which the hands are looked at. */
 const MOMENTS = 16;
-
-export const flippedSide = (side: FootSide): FootSide => (side === 'left' ? 'right' : 'left');
 
 /** What is shown of a segment: from where its drill is seen best, moving where its movement is known and it is not held. */
 export function shownDrill(segment: ExerciseSegment, exercise: Exercise, body: Body, school: School): ShownDrill {

@@ -2,7 +2,7 @@ import type { Body } from '../body/body';
 import { rad } from '../words/angles';
 import type { CycleMoment } from './cycleMoment';
 import type { FootSide } from './pose';
-import { add, cross, level, scaled, unit, UP, type Point3 } from './point3';
+import { add, cross, level, mixed, scaled, unit, UP, type Point3 } from './point3';
 
 /** Where the spine bends between pelvis and shoulders, as a share of the trunk. House value. */
 export const WAIST = 0.45;
@@ -46,6 +46,14 @@ export interface Spine {
 
 /** What of a moment moves the spine. */
 type Carried = Pick<CycleMoment, 'shape' | 'turnDeg' | 'hipsShare' | 'eyes' | 'hand' | 'otherHand'>;
+
+/** A point of the spine, 0 at the pelvis and 1 at the shoulders: it bends at the waist. */
+export const spineAt = (
+  pelvis: Point3,
+  { waist, shoulders }: Pick<Spine, 'waist' | 'shoulders'>,
+  share: number,
+): Point3 =>
+  share < WAIST ? mixed(pelvis, waist, share / WAIST) : mixed(waist, shoulders, (share - WAIST) / (1 - WAIST));
 
 /** How the head turns and looks up, by what the eyes do. */
 function gazeOf(
