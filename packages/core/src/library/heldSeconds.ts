@@ -8,9 +8,10 @@ import type { Exercise } from './exercise';
  * that counts in breaths gives its stands. Breathing drills move with the breath.
  */
 export const isHeld = (
-  { phases, family }: Pick<Exercise, 'phases' | 'family'>,
+  { phases, family, swaySeconds }: Pick<Exercise, 'phases' | 'family' | 'swaySeconds'>,
   { kind }: Pick<Dose, 'kind'>,
-): boolean => kind === 'hold' || (kind === 'breath' && phases.length === 0 && family !== 'breathing');
+): boolean =>
+  kind === 'hold' || (kind === 'breath' && (phases.length === 0 || swaySeconds !== null) && family !== 'breathing');
 
 /** How long one stays in one place without a break, s: a hold, or the breaths of a side; 0 for repetitions. */
 export function stillSeconds(dose: Dose): number {

@@ -25,7 +25,7 @@ export function doingOf(span: Span, state: ConductState, swaySeconds: number | n
   const { side, direction } = span;
   const seconds = state.offsetMs / 1000;
   const running = state.running && !state.loosening;
-  if (span.amount > 0 && span.kind === 'hold' && swaySeconds !== null) {
+  if (span.amount > 0 && span.kind !== 'cycle' && swaySeconds !== null) {
     const lengthMs = swaySeconds * 1000;
     const done = Math.floor(state.offsetMs / lengthMs);
     return { side, direction, done, into: state.offsetMs / lengthMs - done, lengthMs, seconds, running };

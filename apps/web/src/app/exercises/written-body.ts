@@ -100,13 +100,20 @@ export class WrittenBody {
     if (!this.playing() || !this.playable()) return this.still();
     return this.posed(cycleMoment(this.exercise(), this.choice.school(), this.at() % 1));
   });
+  /** The body in each position of a repetition, in their order. */
+  private readonly poses = computed(() =>
+    standsOf(this.exercise().phases).map((place) => ({
+      place,
+      pose: this.standing(frameAt(this.exercise(), place)!),
+    })),
+  );
   /** From where the small figures are seen: above tells little of them. */
   private readonly small = computed(() => (this.view() === 'above' ? 'front' : this.view()));
   protected readonly stood = computed(() => small(this.posed(null), this.small()));
   /** All positions in their order, each as a small figure. */
   protected readonly row = computed(() =>
-    standsOf(this.exercise().phases).map((place) => {
-      const drawn = small(this.standing(frameAt(this.exercise(), place)!), this.small());
+    this.poses().map(({ place, pose }) => {
+      const drawn = small(pose, this.small());
       const part = `Part ${place.part + 1}`;
       return {
         place,
@@ -144,12 +151,7 @@ export class WrittenBody {
   });
   /** Up to where a hand goes in it, m, so that the body keeps its size from position to position. */
   protected readonly highest = computed(() =>
-    Math.max(
-      0,
-      ...standsOf(this.exercise().phases)
-        .map((place) => this.standing(frameAt(this.exercise(), place)!).arms)
-        .flatMap(({ left, right }) => [left.hand.y, right.hand.y]),
-    ),
+    Math.max(0, ...this.poses().flatMap(({ pose: { arms } }) => [arms.left.hand.y, arms.right.hand.y])),
   );
   protected readonly text = computed(() => `${this.exercise().name}. ${this.title()}.`);
   protected readonly canAdd = computed(() => {
