@@ -27,6 +27,7 @@ export type Change = Step['changes'][number];
 
 /** A step of more records than these is taken back until the page is left, and not after: a file taken in. */
 const MOST_CHANGES = 1000;
+const isKept = ({ changes }: Step): boolean => changes.length <= MOST_CHANGES;
 
 /**
  * The steps of today beside the records, so that they can be taken back after a reload. Never rejects: where there is no
@@ -59,9 +60,10 @@ export class KeptSteps {
     return steps;
   }
 
-  async keep(step: Step): Promise<void> {
-    if (step.changes.length > MOST_CHANGES) return this.drop([step.id]);
-    await this.table.put(step).catch(() => undefined);
+  async keep(...steps: readonly Step[]): Promise<void> {
+    const [kept, dropped] = [steps.filter(isKept), steps.filter((step) => !isKept(step))];
+    await this.drop(dropped.map(({ id }) => id));
+    await this.table.bulkPut(kept).catch(() => undefined);
   }
 
   async drop(ids: readonly string[]): Promise<void> {

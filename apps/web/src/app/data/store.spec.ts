@@ -100,6 +100,40 @@ test('a hundred steps and more undone return the first state exactly', async () 
   expect(await routineNow()).toEqual(value);
 });
 
+test('presses that come faster than they can be done are done together, in their order', async () => {
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  for (const name of ['One', 'Two', 'Three', 'Four']) await change(name, { name });
+  const turns = store.turns();
+  await Promise.all([store.undo(), store.undo(), store.undo()]);
+  expect(store.turns()).toBe(turns + 1);
+  expect(await routineNow()).toMatchObject({ name: 'One' });
+  expect([store.undoLabel(), store.redoLabel()]).toEqual(['One', 'Two']);
+  await Promise.all([store.redo(), store.redo()]);
+  expect(await routineNow()).toMatchObject({ name: 'Three' });
+  expect([store.undoLabel(), store.redoLabel()]).toEqual(['Three', 'Four']);
+  // What is done between two presses stays between them.
+  const undone = store.undo();
+  await Promise.all([undone, change('Between', { name: 'Between' }), store.undo(), store.undo()]);
+  expect(await routineNow()).toMatchObject({ name: 'One' });
+  expect([store.undoLabel(), store.redoLabel()]).toEqual(['One', 'Two']);
+  // More presses than steps take back all there are.
+  await Promise.all(Array.from({ length: 9 }, () => store.undo()));
+  expect(await routineNow()).toBeUndefined();
+  expect(store.undoLabel()).toBeNull();
+});
+
+test('of presses done together those before a conflict are done', async () => {
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await store.write('A student', [{ table: 'students', add: aStudent() }]);
+  await database.of('routines').put(aRoutine({ name: 'From another tab' }));
+  const both = Promise.all([store.undo(), store.undo()]);
+  await expect(both).rejects.toThrow('changed elsewhere');
+  expect(await database.of('students').count()).toBe(0);
+  expect([store.undoLabel(), store.redoLabel()]).toEqual(['New', 'A student']);
+  await store.redo();
+  expect(await database.of('students').count()).toBe(1);
+});
+
 test('a thousand records are one step that tells how far it is, and go back in one', async () => {
   const students = Array.from({ length: 1200 }, (_, index) => aStudent({ id: `s-${index}`, name: `Person ${index}` }));
   await database.of('students').put({ ...students[7]!, name: 'Before' });

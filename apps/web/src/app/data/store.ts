@@ -1,4 +1,4 @@
-import { Injectable, computed, inject, signal, type WritableSignal } from '@angular/core';
+import { Injectable, computed, inject, signal } from '@angular/core';
 import equal from 'fast-deep-equal';
 import { Clock } from './clock';
 import { Database, type Records, type TableName } from './database';
@@ -29,6 +29,17 @@ export type Write = {
 export type Incoming = { [N in TableName]: { readonly table: N; readonly record: Records[N] } }[TableName];
 
 type End = 'before' | 'after';
+type Way = 'undo' | 'redo';
+/** From which end of a step to which. */
+const ends: Readonly<Record<Way, readonly [End, End]>> = { undo: ['after', 'before'], redo: ['before', 'after'] };
+/** Steps to be taken back, or done again, together. */
+interface Turn {
+  readonly way: Way;
+  times: number;
+  readonly result: Promise<string | null>;
+  /** Its place in the queue: as long as that is the last, presses may join it. */
+  readonly place: Promise<unknown>;
+}
 
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
@@ -82,6 +93,8 @@ export class Store implements StepsOfStore {
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
+  /** What is to be taken back next and has not begun. */
+  private waiting: Turn | null = null;
   /** How much is being written, and since when, ms; a file that comes in counts from its beginning. */
   private readonly pending = signal(0);
   private since = 0;
@@ -169,35 +182,50 @@ export class Store implements StepsOfStore {
   }
 
   undo(): Promise<string | null> {
-    return this.turn(this.done, this.undone, 'after', 'before');
+    return this.turn('undo');
   }
 
   redo(): Promise<string | null> {
-    return this.turn(this.undone, this.done, 'before', 'after');
+    return this.turn('redo');
   }
 
-  /** Takes the last step of one list to its other end, and puts it on the other list. */
-  private turn(
-    from: WritableSignal<readonly Step[]>,
-    to: WritableSignal<readonly Step[]>,
-    now: End,
-    then: End,
-  ): Promise<string | null> {
+  /** Takes the last step back, or does it again; presses that come while one of the same kind waits are done together with it. */
+  private turn(way: Way): Promise<string | null> {
     this.typing.first();
-    return this.told(
-      this.inTurn(async () => {
-        const step = from().at(-1);
-        if (step === undefined) return null;
-        await this.restore(step, now, then);
-        const turned: Step = { ...step, undoneAt: then === 'before' ? this.clock.now().getTime() : null };
-        await this.kept.keep(turned);
-        from.update((steps) => steps.slice(0, -1));
-        to.update((steps) => [...steps, turned]);
-        this.typing.giveWay();
-        this.turns.update((turns) => turns + 1);
-        return step.label;
+    const waiting = this.waiting;
+    // Nothing else may have been asked for in between.
+    if (waiting?.way === way && waiting.place === this.queue) {
+      waiting.times += 1;
+      return waiting.result;
+    }
+    const result = this.told(
+      this.inTurn(() => {
+        if (this.waiting === turn) this.waiting = null;
+        return this.turnSteps(turn);
       }),
     );
+    const turn: Turn = { way, times: 1, result, place: this.queue };
+    this.waiting = turn;
+    return result;
+  }
+
+  /** Takes the last steps of one list to their other end, and puts them on the other list; those before a conflict too. */
+  private async turnSteps({ way, times }: Turn): Promise<string | null> {
+    const [from, to] = way === 'undo' ? [this.done, this.undone] : [this.undone, this.done];
+    const wanted = from().slice(-times).toReversed();
+    if (wanted.length === 0) return null;
+    const { restored, conflict } = await this.restore(wanted, ...ends[way]);
+    const undoneAt = way === 'undo' ? this.clock.now().getTime() : null;
+    const turned = restored.map((step): Step => ({ ...step, undoneAt }));
+    await this.kept.keep(...turned);
+    if (turned.length > 0) {
+      from.update((steps) => steps.slice(0, -turned.length));
+      to.update((steps) => [...steps, ...turned]);
+      this.typing.giveWay();
+      this.turns.update((turns) => turns + 1);
+    }
+    if (conflict !== null) throw conflict;
+    return turned.at(-1)!.label;
   }
 
   /** Forgets all steps: after the whole space was replaced. */
@@ -299,18 +327,41 @@ export class Store implements StepsOfStore {
     await table.bulkDelete(changes.filter((change) => change[to] === undefined).map((change) => change.id));
   }
 
-  private restore(step: Step, from: End, to: End): Promise<void> {
-    const tables = [...new Set(step.changes.map((change) => change.table))];
+  /** Brings steps, the last first, to one of their ends, up to the first that was changed elsewhere. */
+  private restore(
+    steps: readonly Step[],
+    from: End,
+    to: End,
+  ): Promise<{ readonly restored: readonly Step[]; readonly conflict: ConflictError | null }> {
+    const tables = [...new Set(steps.flatMap(({ changes }) => changes.map(({ table }) => table)))];
     return this.database.transaction('rw', [...tables, 'standings'], async () => {
-      for (const name of tables) {
-        const changes = step.changes.filter((change) => change.table === name);
-        const stored = await this.database.table<unknown, string>(name).bulkGet(changes.map((change) => change.id));
-        if (changes.some((change, index) => !equal(stored[index], change[from]))) {
-          throw new ConflictError(`“${step.label}” was changed elsewhere since, so it stays as it is.`);
+      const restored: Step[] = [];
+      for (const step of steps) {
+        if (!(await this.stands(step, from))) {
+          const words = `“${step.label}” was changed elsewhere since, so it stays as it is.`;
+          return { restored, conflict: new ConflictError(words) };
         }
-        await this.put(name, changes, to);
+        for (const name of new Set(step.changes.map(({ table }) => table))) {
+          await this.put(
+            name,
+            step.changes.filter(({ table }) => table === name),
+            to,
+          );
+        }
+        await this.standings.forget(step.changes, () => this.clock.newId());
+        restored.push(step);
       }
-      await this.standings.forget(step.changes, () => this.clock.newId());
+      return { restored, conflict: null };
     });
+  }
+
+  /** Whether all that a step changed is stored as it is at that end of it. */
+  private async stands({ changes }: Step, end: End): Promise<boolean> {
+    for (const name of new Set(changes.map(({ table }) => table))) {
+      const own = changes.filter(({ table }) => table === name);
+      const stored = await this.database.table<unknown, string>(name).bulkGet(own.map(({ id }) => id));
+      if (own.some((change, index) => !equal(stored[index], change[end]))) return false;
+    }
+    return true;
   }
 }

@@ -251,6 +251,8 @@ export class BodyInSpace {
   private settling: ReturnType<typeof setTimeout> | undefined;
   private turning = 0;
   private held: { x: number; y: number; from: Stand } | null = null;
+  /** The same pose given once more is no reason to draw. */
+  private readonly standing = computed(() => this.pose(), { equal });
   private readonly extent = computed(
     (): Extent => ({
       highest: Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06),
@@ -310,7 +312,7 @@ export class BodyInSpace {
     });
     // Whatever changes is drawn once, with the next frame.
     effect(() => {
-      const [scene, pose, stand, { width }] = [this.scene(), this.pose(), this.stand(), this.size()];
+      const [scene, pose, stand, { width }] = [this.scene(), this.standing(), this.stand(), this.size()];
       const [counts, pins, extent, belly, lines] = [
         this.counts(),
         this.pins(),
