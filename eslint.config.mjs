@@ -177,6 +177,7 @@ export default tseslint.config(
         project: [
           'packages/core/tsconfig.json',
           'packages/device/tsconfig.json',
+          'packages/space/tsconfig.json',
           'apps/sheet/tsconfig.json',
           'apps/server/tsconfig.json',
           'apps/web/tsconfig.json',

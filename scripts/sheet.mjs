@@ -17,10 +17,12 @@ const made = join(root, 'apps/web/generated/sheet');
 const letters = [...Array(0x17f - 0x20).keys()].map((at) => String.fromCodePoint(at + 0x20)).join('') + '–—‘’“”…•°×→−€';
 
 const hashOf = (text) => `sha256-${createHash('sha256').update(text).digest('base64')}`;
-/** Builds the page a student takes home into one file, with a mark where the data goes. */
-export async function buildSheet() {
+/** The parts of the page, each a script of its own: what draws in space runs only where a body is shown. */
+const parts = { SCRIPT: 'main.tsx', SCENE: 'parts/scene.ts', FORM: 'parts/form.ts' };
+
+async function scriptOf(path) {
   const { outputFiles } = await build({
-    entryPoints: [join(source, 'main.tsx')],
+    entryPoints: [join(source, path)],
     bundle: true,
     minify: true,
     write: false,
@@ -32,8 +34,12 @@ export async function buildSheet() {
     legalComments: 'none',
     logLevel: 'warning',
   });
-  // Nothing in the script may end the element that it stands in.
-  const script = outputFiles[0].text.trim().replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--');
+  // Nothing in a script may end the element that it stands in.
+  return outputFiles[0].text.trim().replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--');
+}
+
+/** Builds the page a student takes home into one file, with a mark where the data goes. */
+export async function buildSheet() {
   const cut = await subsetFont(readFileSync(font), letters, { targetFormat: 'woff2' });
   const face = `@font-face{font-family:'Atkinson Hyperlegible Next Variable';font-weight:200 800;src:url(data:font/woff2;base64,${cut.toString('base64')}) format('woff2')}`;
   const sheet = await build({
@@ -45,10 +51,13 @@ export async function buildSheet() {
   const style = face + sheet.outputFiles[0].text.trim();
   let page = readFileSync(join(source, 'sheet.html'), 'utf8');
   page = page.replace('__STYLE_HASH__', hashOf(style));
-  page = page.replace('__SCRIPT_HASH__', hashOf(script));
+  for (const [name, path] of Object.entries(parts)) {
+    const script = await scriptOf(path);
+    page = page.replace(`__${name}_HASH__`, () => hashOf(script));
+    page = page.replace(new RegExp(`>\\s*__${name}__;?\\s*</script>`), () => `>${script}</script>`);
+  }
   // The hashes are of what stands between the marks, to the letter.
   page = page.replace(/<style>\s*__STYLE__\s*<\/style>/, () => `<style>${style}</style>`);
-  page = page.replace(/<script>\s*__SCRIPT__;?\s*<\/script>/, () => `<script>${script}</script>`);
   mkdirSync(made, { recursive: true });
   writeFileSync(join(made, 'sheet.html'), page);
 }

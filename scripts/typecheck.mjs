@@ -3,6 +3,7 @@ import { run, tool } from './setup.mjs';
 const projects = [
   'packages/core',
   'packages/device',
+  'packages/space',
   'apps/sheet',
   'apps/server',
   'apps/web',

@@ -7,6 +7,8 @@ export default {
   moduleNameMapper: {
     '^@pomek/core$': '<rootDir>/../../packages/core/src/index.ts',
     '^@pomek/device$': '<rootDir>/../../packages/device/src/index.ts',
+    '^@pomek/space$': '<rootDir>/../../packages/space/src/index.ts',
+    '^@pomek/space/scene$': '<rootDir>/../../packages/space/src/bodyScene.ts',
     '\\.woff$': '<rootDir>/testing/font.ts',
     'worker\\.client$': '<rootDir>/testing/worker.client.ts',
   },

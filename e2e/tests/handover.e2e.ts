@@ -105,10 +105,11 @@ for (const [width, height, scheme] of [
     await accessible();
     // An exercise to read, its figure moving.
     await home.getByRole('button', { name: 'Twisting arm swings' }).click();
-    const body = home.locator('.shown .flesh').last();
-    const before = await body.getAttribute('d');
+    const body = home.locator('.shown canvas');
+    await expect(body).toBeVisible();
+    const before = await body.screenshot();
     await home.clock.runFor(1500);
-    await expect.poll(() => body.getAttribute('d')).not.toBe(before);
+    expect(before.equals(await body.screenshot())).toBe(false);
     await accessible();
     await home.getByRole('button', { name: 'Back' }).click();
     // The hall: what is pressed next is in sight, and a reload in the middle goes on where it was.
@@ -148,6 +149,72 @@ for (const [width, height, scheme] of [
     await home.context().close();
   });
 }
+
+test('the body has the greater part of the hall, upright and laid down, turns, and the outline stands where it cannot be drawn', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page);
+  await openFile(page);
+  const path = await sheetOf(page, 'sizes.html');
+  const { home, asked } = await phone(browser, 390, 844);
+  await home.goto(`file://${path}`);
+  await home.getByRole('button', { name: /^Begin, / }).click();
+  await home.getByRole('button', { name: 'Begin' }).click();
+  // What is told before it begins has room of its own.
+  await home.getByRole('button', { name: 'Next', exact: true }).click();
+  await home.getByRole('button', { name: 'Pause' }).click();
+  const canvas = home.locator('.doing canvas');
+  for (const [width, height] of [
+    [390, 844],
+    [844, 390],
+    [820, 1180],
+    [900, 1200],
+    [1280, 800],
+  ] as const) {
+    await home.setViewportSize({ width, height });
+    await expect(canvas).toBeVisible();
+    const box = (await canvas.boundingBox())!;
+    const shares = width > height ? [0.5, 0.9] : [0.97, 0.44];
+    expect(box.width / width).toBeGreaterThan(shares[0]!);
+    expect(box.height / height).toBeGreaterThan(shares[1]!);
+    for (const name of ['Go on', 'Next', 'Alignment lost', 'End…'])
+      await expect(home.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 });
+    const big = await home.locator('.big').evaluate((count) => {
+      const words = document.createRange();
+      words.selectNodeContents(count);
+      return { lines: words.getClientRects().length, height: words.getBoundingClientRect().height };
+    });
+    expect(big.lines).toBe(1);
+    expect(big.height).toBeGreaterThan(45);
+  }
+  const front = await canvas.screenshot();
+  await home.getByRole('button', { name: /^Seen/ }).click();
+  await home.getByRole('button', { name: /^Seen/ }).click();
+  await expect(home.getByRole('button', { name: 'Seen from behind' })).toBeVisible();
+  await expect.poll(async () => front.equals(await canvas.screenshot())).toBe(false);
+  // The picture is lost: nothing of the practice is.
+  await canvas.evaluate((element: HTMLCanvasElement) =>
+    element.getContext('webgl2')!.getExtension('WEBGL_lose_context')!.loseContext(),
+  );
+  await expect(home.locator('.doing .flesh').first()).toBeVisible();
+  expect(asked).toEqual([]);
+  await home.context().close();
+
+  for (const missing of ['Worker', 'WebGL2RenderingContext'] as const) {
+    const { home: other, asked: faults } = await phone(browser, 390, 844);
+    await other.addInitScript((name) => {
+      Object.defineProperty(globalThis, name, { value: undefined });
+    }, missing);
+    await other.goto(`file://${path}`);
+    await other.getByRole('button', { name: 'Twisting arm swings' }).click();
+    const body = other.locator('.shown .flesh').last();
+    const before = await body.getAttribute('d');
+    await expect.poll(() => body.getAttribute('d')).not.toBe(before);
+    expect(faults).toEqual([]);
+    await other.context().close();
+  }
+});
 
 test('the log comes back as a line, as a file, as pictures of codes and by the camera; what is known is not taken twice', async ({
   page,

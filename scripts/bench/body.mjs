@@ -5,8 +5,8 @@ import { root } from '../setup.mjs';
 
 /** The body that plays, and the same picture without it: the time of each frame to its last pixel, ms. */
 const program = `
-  import { BodyScene } from './apps/web/src/app/space/body-scene';
-  import { day } from './apps/web/src/app/space/look-colours';
+  import { BodyScene } from './packages/space/src/bodyScene';
+  import { day } from './packages/space/src';
   import { bodyForm, builtInExercises, cycleMoment, figurePose, settlePosture, softSchool, standardBody } from './packages/core/src';
 
   const drill = builtInExercises.find(({ id }) => id === 'one-hand-reeling');

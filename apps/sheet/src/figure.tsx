@@ -1,23 +1,27 @@
-import { useEffect, useMemo, useRef, useState } from 'preact/hooks';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'preact/hooks';
 import {
   bellyShape,
-  bellyWidth,
+  doingBelly,
+  doingPose,
   figureLayers,
   layoutFigure,
-  seenSide,
+  regionPlaces,
   seenView,
   shownDrill,
-  shownPose,
   type Body,
   type Checkpoint,
   type Doing,
   type Exercise,
   type ExerciseSegment,
+  type FigurePose,
+  type FigureView,
   type School,
   type SeenAs,
 } from '@pomek/core';
+import { BodyCanvas } from './bodyCanvas';
+import { spaceOf, type Space } from './space';
 
-/** Height of the drawing’s metre, px. */
+/** Height of the outline’s metre, px. */
 const SCALE = 220;
 
 export interface FigureProps {
@@ -29,27 +33,80 @@ export interface FigureProps {
   readonly seenAs: SeenAs;
   readonly point?: Checkpoint | null;
   readonly fullness?: ((seconds: number) => number) | null;
+  /** Whether the arrow keys turn it; not where they mean something else. */
+  readonly turnsByKey?: boolean;
 }
 
 /** The figure that does the exercise; between two words of the practice it goes on by itself. */
-export function DoingFigure({ segment, exercise, body, school, doing, seenAs, point, fullness }: FigureProps) {
+export function DoingFigure({
+  segment,
+  exercise,
+  body,
+  school,
+  doing,
+  seenAs,
+  point = null,
+  fullness = null,
+  turnsByKey = false,
+}: FigureProps) {
   const shown = useMemo(() => shownDrill(segment, exercise, body, school), [segment, exercise, body, school]);
-  const since = useSince(doing, shown.moves || fullness != null);
-  const { side, direction, done, into, lengthMs, seconds, running } = doing;
-  const on = running && lengthMs > 0 ? Math.min(1, into + since / lengthMs) : into;
+  const since = useSince(doing, shown.moves || fullness !== null);
+  const [space, lose] = useSpace(body);
   const view = seenView(shown, seenAs);
-  const pose = shownPose(shown, on, done, seenSide(side, seenAs), direction);
-  const drawing = layoutFigure(pose, view, SCALE, shown.highest);
-  const floor = drawing.marks.find(({ kind }) => kind === 'floor');
-  const pin = point == null ? undefined : drawing.pins.find(({ region }) => region === point.region);
-  const full = fullness == null ? null : fullness(seconds + (running ? since / 1000 : 0));
-  const belly = full === null ? null : bellyShape(drawing, view, bellyWidth(school, full), pose.body.stature * SCALE);
+  const pose = doingPose(shown, doing, since, seenAs, space === null);
+  const belly = doingBelly(school, doing, since, fullness);
+  const text = `The figure does it: ${exercise.name}`;
+  if (space === null)
+    return <Outline pose={pose} view={view} highest={shown.highest} text={text} point={point} belly={belly} />;
   return (
-    <svg
-      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      role="img"
-      aria-label={`The figure does it: ${exercise.name}`}
-    >
+    <BodyCanvas
+      space={space}
+      pose={pose}
+      view={view}
+      highest={shown.highest}
+      reach={shown.reach}
+      mirrored={seenAs === 'mirror' && view !== 'behind'}
+      belly={belly}
+      point={point === null ? null : { ...regionPlaces(pose)[point.region], safety: point.safety }}
+      text={text}
+      turnsByKey={turnsByKey}
+      onLost={lose}
+    />
+  );
+}
+
+/** What a body is drawn with in space once it is there; null before, where it cannot be, and once it was lost. */
+function useSpace(body: Body): readonly [Space | null, () => void] {
+  const [space, setSpace] = useState<Space | null>(null);
+  useEffect(() => {
+    let asked = true;
+    void spaceOf(body).then((found) => {
+      if (asked) setSpace(found);
+    });
+    return () => {
+      asked = false;
+    };
+  }, [body]);
+  return [space, () => setSpace(null)];
+}
+
+interface OutlineProps {
+  readonly pose: FigurePose;
+  readonly view: FigureView;
+  readonly highest: number;
+  readonly text: string;
+  readonly point: Checkpoint | null;
+  readonly belly: number | null;
+}
+
+/** The figure in outline: until the body in space is there, and where it cannot be drawn. */
+function Outline({ pose, view, highest, text, point, belly }: OutlineProps) {
+  const drawing = layoutFigure(pose, view, SCALE, highest);
+  const floor = drawing.marks.find(({ kind }) => kind === 'floor');
+  const pin = point === null ? undefined : drawing.pins.find(({ region }) => region === point.region);
+  const wide = belly === null ? null : bellyShape(drawing, view, belly, pose.body.stature * SCALE);
+  return (
+    <svg viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="img" aria-label={text}>
       <defs>
         <pattern id="left" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V7" class="slant" />
@@ -72,8 +129,8 @@ export function DoingFigure({ segment, exercise, body, school, doing, seenAs, po
           ))}
         </g>
       ))}
-      {belly && <ellipse class="belly" cx={belly.x} cy={belly.y} rx={belly.rx} ry={belly.ry} />}
-      {pin && point != null && <circle class={point.safety ? 'pin safety' : 'pin'} cx={pin.x} cy={pin.y} r="9" />}
+      {wide && <ellipse class="belly" cx={wide.x} cy={wide.y} rx={wide.rx} ry={wide.ry} />}
+      {pin && point !== null && <circle class={point.safety ? 'mark safety' : 'mark'} cx={pin.x} cy={pin.y} r="9" />}
     </svg>
   );
 }
@@ -82,7 +139,7 @@ export function DoingFigure({ segment, exercise, body, school, doing, seenAs, po
 function useSince(doing: Doing, moves: boolean): number {
   const [since, setSince] = useState(0);
   const told = useRef(performance.now());
-  useEffect(() => {
+  useLayoutEffect(() => {
     told.current = performance.now();
     setSince(0);
     if (!doing.running || !moves || matchMedia('(prefers-reduced-motion: reduce)').matches) return;

@@ -1,5 +1,6 @@
-import { useState } from 'preact/hooks';
+import { useEffect, useState } from 'preact/hooks';
 import {
+  bodyOfStudent,
   durationWords,
   homeToday,
   shortDay,
@@ -11,6 +12,7 @@ import {
   type Sheet,
 } from '@pomek/core';
 import { dayOf, now } from './clock';
+import { formOf } from './space';
 
 export interface HomeProps {
   readonly sheet: Sheet;
@@ -24,6 +26,8 @@ export interface HomeProps {
 }
 
 const WEEK = 7;
+/** The page stands first, ms. */
+const FIRST_MS = 300;
 /** Practices that are told of on this page. */
 const LATEST = 12;
 
@@ -77,6 +81,11 @@ function Today({ today, onBegin }: { readonly today: HomeToday; readonly onBegin
 export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }: HomeProps) {
   const [whole, setWhole] = useState(false);
   const today = dayOf(now());
+  // While this page is read the body is made that the hall shows.
+  useEffect(() => {
+    const timer = setTimeout(() => void formOf(bodyOfStudent(sheet.student.body).body), FIRST_MS);
+    return () => clearTimeout(timer);
+  }, [sheet]);
   const plans = homeToday(sheet, logs, today);
   const out = plans.flatMap(({ locked }) => locked.map(({ name }) => name));
   const ahead = sheet.days.filter(({ day }) => day > today);

@@ -9,12 +9,12 @@ import {
   callNow,
   clock,
   conduct,
-  doingOf,
   hallCalls,
   hallKeys,
   leftOf,
   momentOf,
   seenAs as ways,
+  shownNow,
   timeline,
   type Journal,
   type JournalEvent,
@@ -147,141 +147,143 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
   });
 
   const span = line.spans[state.spanIndex];
-  const segment = span === undefined ? undefined : journal.routine.segments[span.segmentIndex];
-  const exercise = segment?.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+  const shown = shownNow(journal.routine, line, state, shelf);
   const cares = journal.cares.filter(({ segmentId }) => segmentId === span?.segmentId);
   const turn = (): void => setSeenAs(ways[(ways.indexOf(seenAs) + 1) % ways.length]!);
   return (
     <main class={`hall ${moment.wayIn.length > 0 ? 'telling' : ''}`} aria-label={moment.title}>
-      <header>
-        <span>{journal.routine.name}</span>
-        <span class="num">{clock(leftOf(line, state) / 1000)} to go</span>
-      </header>
-      <p class="unseen" aria-live="assertive">
-        {moment.title} {moment.side === 'both' ? '' : moment.side} {moment.direction}
-      </p>
-      <h1>{moment.title}</h1>
-      <div class="count">
-        {moment.kind === 'cycle' ? (
-          <button type="button" class="big num" onClick={() => press('tap')} aria-label="Count a repetition">
-            {moment.big}
-          </button>
-        ) : (
-          <p class="big num" role="timer">
-            {moment.big}
-          </p>
-        )}
-        <div>
-          {(moment.side !== 'both' || moment.direction !== '') && (
-            <p class={`side ${moment.side}`}>
-              {[moment.side === 'both' ? '' : moment.side, moment.direction].filter((word) => word !== '').join(', ')}
-            </p>
-          )}
-          {moment.unit !== '' && <p>{moment.unit}</p>}
-          <p class="detail">{moment.detail}</p>
-        </div>
-      </div>
-      <div class="veil">
-        {!begun && <p>Press Begin when you stand ready.</p>}
-        {begun && state.loosening && <p>Loosen. Go on when you like; what was held counts.</p>}
-        {begun && !state.running && !state.loosening && !state.finished && <p>Paused.</p>}
-      </div>
       <div class="doing">
-        {span !== undefined && segment?.type === 'exercise' && exercise !== undefined && span.kind !== 'rest' && (
+        {shown !== null && (
           <DoingFigure
-            segment={segment}
-            exercise={exercise}
+            segment={shown.segment}
+            exercise={shown.exercise}
             body={body}
             school={school}
-            doing={doingOf(span, state)}
+            doing={shown.doing}
             seenAs={seenAs}
-            point={moment.checkpoint}
-            fullness={moment.fullness}
+            point={shown.comes ? null : moment.checkpoint}
+            fullness={shown.comes ? null : moment.fullness}
           />
         )}
+        {shown?.comes === true && <p class="comes">Comes next: {shown.exercise.name}</p>}
       </div>
-      {moment.wayIn.length > 0 && (
-        <div class="way-in">
-          <ol>
-            {moment.wayIn.map((words, index) => (
-              <li key={index}>{words}</li>
-            ))}
-          </ol>
-          {moment.mayBegin !== '' && <p>{moment.mayBegin}</p>}
-          {moment.cautions.map((words, index) => (
-            <p class="mind" key={index}>
-              {words}
+      <div class="words">
+        <header>
+          <span>{journal.routine.name}</span>
+          <span class="num">{clock(leftOf(line, state) / 1000)} to go</span>
+        </header>
+        <p class="unseen" aria-live="assertive">
+          {moment.title} {moment.side === 'both' ? '' : moment.side} {moment.direction}
+        </p>
+        <h1>{moment.title}</h1>
+        <div class="count">
+          {moment.kind === 'cycle' ? (
+            <button type="button" class="big num" onClick={() => press('tap')} aria-label="Count a repetition">
+              {moment.big}
+            </button>
+          ) : (
+            <p class="big num" role="timer">
+              {moment.big}
             </p>
-          ))}
+          )}
+          <div>
+            {(moment.side !== 'both' || moment.direction !== '') && (
+              <p class={`side ${moment.side}`}>
+                {[moment.side === 'both' ? '' : moment.side, moment.direction].filter((word) => word !== '').join(', ')}
+              </p>
+            )}
+            {moment.unit !== '' && <p>{moment.unit}</p>}
+            <p class="detail">{moment.detail}</p>
+          </div>
         </div>
-      )}
-      {cares.map(({ words }, index) => (
-        <p class="mind" key={index}>
-          {words}
-        </p>
-      ))}
-      {moment.checkpoint && (
-        <p class="cue">
-          <strong>{moment.checkpoint.region}:</strong> {moment.checkpoint.cue}
-        </p>
-      )}
-      <p class="next">Next: {moment.next}</p>
-      {state.losses.length > 0 && (
-        <p class="small">
-          Alignment lost noted {state.losses.length} {state.losses.length === 1 ? 'time' : 'times'}.
-        </p>
-      )}
-      <footer>
-        <div class="controls">
-          <button type="button" class="strong" onClick={toggle}>
-            {!begun ? 'Begin' : state.running ? 'Pause' : 'Go on'}
-          </button>
-          <button type="button" disabled={!begun} onClick={() => press('back')}>
-            Back
-          </button>
-          <button type="button" disabled={!begun} onClick={() => press('next')}>
-            Next
-          </button>
-          <button type="button" disabled={!begun} onClick={() => press('lost')}>
-            Alignment lost
-          </button>
-          {school.fatigueRule === 'ease' && (
-            <button type="button" disabled={moment.kind !== 'hold' || !state.running} onClick={() => press('loosen')}>
-              Loosen
+        <div class="veil">
+          {!begun && <p>Press Begin when you stand ready.</p>}
+          {begun && state.loosening && <p>Loosen. Go on when you like; what was held counts.</p>}
+          {begun && !state.running && !state.loosening && !state.finished && <p>Paused.</p>}
+        </div>
+        {moment.wayIn.length > 0 && (
+          <div class="way-in">
+            <ol>
+              {moment.wayIn.map((words, index) => (
+                <li key={index}>{words}</li>
+              ))}
+            </ol>
+            {moment.mayBegin !== '' && <p>{moment.mayBegin}</p>}
+            {moment.cautions.map((words, index) => (
+              <p class="mind" key={index}>
+                {words}
+              </p>
+            ))}
+          </div>
+        )}
+        {cares.map(({ words }, index) => (
+          <p class="mind" key={index}>
+            {words}
+          </p>
+        ))}
+        {moment.checkpoint && (
+          <p class="cue">
+            <strong>{moment.checkpoint.region}:</strong> {moment.checkpoint.cue}
+          </p>
+        )}
+        <p class="next">Next: {moment.next}</p>
+        {state.losses.length > 0 && (
+          <p class="small">
+            Alignment lost noted {state.losses.length} {state.losses.length === 1 ? 'time' : 'times'}.
+          </p>
+        )}
+        <footer>
+          <div class="controls">
+            <button type="button" class="strong" onClick={toggle}>
+              {!begun ? 'Begin' : state.running ? 'Pause' : 'Go on'}
             </button>
-          )}
-          {!ending && (
-            <button type="button" onClick={() => (begun ? setEnding(true) : onLeave())}>
-              {begun ? 'End…' : 'Not now'}
+            <button type="button" disabled={!begun} onClick={() => press('back')}>
+              Back
             </button>
-          )}
-          {ending && (
-            <>
-              <button type="button" class="danger" onClick={() => press('end')}>
-                End and keep
+            <button type="button" disabled={!begun} onClick={() => press('next')}>
+              Next
+            </button>
+            <button type="button" disabled={!begun} onClick={() => press('lost')}>
+              Alignment lost
+            </button>
+            {school.fatigueRule === 'ease' && (
+              <button type="button" disabled={moment.kind !== 'hold' || !state.running} onClick={() => press('loosen')}>
+                Loosen
               </button>
-              <button type="button" onClick={() => setEnding(false)}>
-                Stay
+            )}
+            {!ending && (
+              <button type="button" onClick={() => (begun ? setEnding(true) : onLeave())}>
+                {begun ? 'End…' : 'Not now'}
               </button>
-            </>
-          )}
-        </div>
-        <div class="quiet">
-          <button type="button" onClick={() => change((stored) => ({ ...stored, sound: !stored.sound }))}>
-            {kept.sound ? 'Bells on' : 'Bells off'}
-          </button>
-          <button
-            type="button"
-            disabled={!hasVoice}
-            onClick={() => change((stored) => ({ ...stored, spoken: !stored.spoken }))}
-          >
-            {!hasVoice ? 'No voice here' : kept.spoken ? 'Voice on' : 'Voice off'}
-          </button>
-          <button type="button" onClick={turn}>
-            Seen {seenWords[seenAs]}
-          </button>
-        </div>
-      </footer>
+            )}
+            {ending && (
+              <>
+                <button type="button" class="danger" onClick={() => press('end')}>
+                  End and keep
+                </button>
+                <button type="button" onClick={() => setEnding(false)}>
+                  Stay
+                </button>
+              </>
+            )}
+          </div>
+          <div class="quiet">
+            <button type="button" onClick={() => change((stored) => ({ ...stored, sound: !stored.sound }))}>
+              {kept.sound ? 'Bells on' : 'Bells off'}
+            </button>
+            <button
+              type="button"
+              disabled={!hasVoice}
+              onClick={() => change((stored) => ({ ...stored, spoken: !stored.spoken }))}
+            >
+              {!hasVoice ? 'No voice here' : kept.spoken ? 'Voice on' : 'Voice off'}
+            </button>
+            <button type="button" onClick={turn}>
+              Seen {seenWords[seenAs]}
+            </button>
+          </div>
+        </footer>
+      </div>
     </main>
   );
 }

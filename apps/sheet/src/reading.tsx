@@ -62,6 +62,7 @@ export function Reading({
             school={school}
             doing={doing}
             seenAs="mirror"
+            turnsByKey
           />
         </div>
       )}

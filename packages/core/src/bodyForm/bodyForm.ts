@@ -2,23 +2,9 @@ import type { Body } from '../body/body';
 import { add, cross, dot, lengthOf, minus, mixed, scaled, unit, UP, type Point3 } from '../figure/point3';
 import type { FootSide } from '../figure/pose';
 import { behindPlane, cone, ellipsoid, flowing, thicker, within, type Field, type Halves } from './field';
+import type { FormPart, FormStuff } from './formPart';
 import { boneNames, FINGERS, restSkeleton, type BoneName, type BonePlace, type FormSkeleton } from './skeleton';
-import { surfaceOf, type Box, type Surface } from './surface';
-
-/** What a part of the surface is made of. */
-export const formStuffs = ['jacket', 'trousers', 'sash', 'skin', 'hair', 'shoe'] as const;
-export type FormStuff = (typeof formStuffs)[number];
-
-/** A part of the surface of a body at rest, each point carried by up to four bones. */
-export interface FormPart extends Surface {
-  readonly stuff: FormStuff;
-  /** Four bones a point, by their place in `boneNames`. */
-  readonly bones: Uint8Array;
-  /** How much of each bone, four a point; they sum to 1. */
-  readonly weights: Float32Array;
-  /** What is woven into the cloth: −1 the left side’s pattern, 1 the right side’s, 0 none. */
-  readonly weave: Float32Array;
-}
+import { surfaceOf, type Box } from './surface';
 
 const sides = ['left', 'right'] as const;
 /** Bones a point hangs on. */
@@ -86,8 +72,13 @@ function around(points: readonly Point3[], room: number): Box {
   return { from: corner('min', -room), to: corner('max', room) };
 }
 
-/** How round the edges of hems and soles are, as a share of stature. House value for drawing. */
+/** How round the edges of soles, sash and hair are, and those of the jacket, as shares of stature. House values for drawing. */
 const EDGE = 0.012;
+const HEM_EDGE = 0.02;
+
+/** Edge of a cell of the cloth, and of the sash, which is as high as two, as shares of stature. */
+const CLOTH = 0.0215;
+const SASH = 0.013;
 
 /** How far below the hips the jacket ends, as a share of stature. House value for drawing. */
 const HEM = 0.085;
@@ -111,7 +102,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
 
   const trunk = [
     egg('pelvis', 0.5, [0.071, 0.09, 0.1]),
-    egg('belly', 0.4, [0.063, 0.085, 0.085]),
+    egg('belly', 0.4, [0.066, 0.09, 0.088]),
     egg('chest', 0.42, [0.067, 0.105, 0.097]),
     egg('chest', 0.85, [0.05, 0.045, 0.098]),
   ];
@@ -134,7 +125,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
     ...sides.map((side) => tube(on(`${side} thigh`, -0.1), on(`${side} thigh`, 0.3), 0.067, 0.073)),
   ];
   const jacket = within(
-    EDGE * S,
+    HEM_EDGE * S,
     flowing([...coat, tube(on('neck', 0), on('neck', 0.5), 0.042, 0.036), ...sides.flatMap(sleeve)], 0.035 * S),
     neckLine,
     hem,
@@ -149,11 +140,11 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
   ];
   const trousers = flowing([egg('pelvis', 0.45, [0.064, 0.08, 0.092]), ...sides.flatMap(leg)], 0.03 * S);
 
-  const sashAt = hips + 0.028 * S;
+  const sashAt = hips + 0.055 * S;
   const sash = within(
     EDGE * S,
-    thicker(flowing(coat, 0.035 * S), 0.003 * S),
-    (at) => Math.abs(at.y - sashAt) - 0.013 * S,
+    thicker(flowing(coat, 0.035 * S), 0.005 * S),
+    (at) => Math.abs(at.y - sashAt) - SASH * S,
   );
 
   const face = rest.head.front;
@@ -219,7 +210,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
       stuff: 'skin',
       field,
       box,
-      cell: 0.0064,
+      cell: 0.0071,
       bones: [`${side} hand`, `${side} forearm`, `${side} fingers`, `${side} tips`],
     };
   };
@@ -239,7 +230,7 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
       behindPlane({ x: 0, y: 0.001 * S, z: 0 }, scaled(UP, -1)),
     );
     const box = around([on(`${side} foot`, 0), on(`${side} foot`, 1), on(`${side} shin`, 0.85)], 0.05 * S);
-    return { stuff: 'shoe', field, box, cell: 0.0105, bones: [`${side} foot`, `${side} shin`] };
+    return { stuff: 'shoe', field, box, cell: 0.0122, bones: [`${side} foot`, `${side} shin`] };
   };
 
   const bones = (...parts: readonly string[]): BoneName[] =>
@@ -259,9 +250,10 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
           { x: 0.07 * S, y: hips, z: 0 },
           { x: -0.07 * S, y: hips, z: 0 },
         ],
-        0.05 * S,
+        // The hem lies between two layers of the grid: its edge is even.
+        2.5 * CLOTH * S,
       ),
-      cell: 0.0195,
+      cell: CLOTH,
       bones: bones('pelvis', 'belly', 'chest', 'collar', 'upper arm', 'forearm', 'neck', 'thigh'),
     },
     {
@@ -272,9 +264,9 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
           ...sides.flatMap((side) => [on(`${side} thigh`, 0), on(`${side} shin`, 1)]),
           { ...rest.pelvis.to, y: hips + 0.05 * S },
         ],
-        0.085 * S,
+        0.1 * S,
       ),
-      cell: 0.0195,
+      cell: CLOTH,
       bones: bones('pelvis', 'thigh', 'shin'),
     },
     {
@@ -285,13 +277,14 @@ function pieces(body: Body, rest: FormSkeleton): Piece[] {
           { x: 0, y: sashAt, z: -0.1 * S },
           { x: 0, y: sashAt, z: 0.1 * S },
         ],
-        0.13 * S,
+        // So do both its edges.
+        9.5 * SASH * S,
       ),
-      cell: 0.0105,
+      cell: SASH,
       bones: ['pelvis', 'belly'],
     },
-    { stuff: 'skin', field: head, box: headBox, cell: 0.0092, bones: ['head', 'neck', 'chest'] },
-    { stuff: 'hair', field: hair, box: headBox, cell: 0.0115, bones: ['head'] },
+    { stuff: 'skin', field: head, box: headBox, cell: 0.0102, bones: ['head', 'neck', 'chest'] },
+    { stuff: 'hair', field: hair, box: headBox, cell: 0.013, bones: ['head'] },
     ...sides.map(hand),
     ...sides.map(shoe),
   ];

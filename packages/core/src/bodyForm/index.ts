@@ -1,4 +1,5 @@
-export { bodyForm, formStuffs, type FormPart, type FormStuff } from './bodyForm';
+export { bodyForm } from './bodyForm';
+export { BodyFormSchema, type FormPart, type FormStuff } from './formPart';
 export {
   boneLength,
   boneMatrix,

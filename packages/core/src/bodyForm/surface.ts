@@ -3,9 +3,9 @@ import { slopeOf, type Field } from './field';
 
 /** A closed surface of triangles: three numbers a point, three points a triangle, seen from outside against the clock. */
 export interface Surface {
-  readonly points: Float32Array;
-  readonly normals: Float32Array;
-  readonly index: Uint32Array;
+  readonly points: Float32Array<ArrayBuffer>;
+  readonly normals: Float32Array<ArrayBuffer>;
+  readonly index: Uint32Array<ArrayBuffer>;
 }
 
 export interface Box {

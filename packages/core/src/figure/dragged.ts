@@ -1,6 +1,7 @@
 import type { Posture } from '../library/exercise';
 import type { Hand, Keyframe } from '../library/keyframe';
-import { plainHead, plainShape, plainTrunk, type Shape } from '../library/shape';
+import { plainHead, plainShape, plainTrunk } from '../library/plainShape';
+import type { Shape } from '../library/shape';
 import { deg } from '../words/angles';
 import { dot, level, lengthOf, minus, mixed, type Point3 } from './point3';
 import { flippedSide, type FigurePose, type FootSide } from './pose';

@@ -1,17 +1,8 @@
 import type { Posture } from '../library/exercise';
 import type { Hand, Keyframe } from '../library/keyframe';
 import type { Palm } from '../library/palm';
-import {
-  plainArm,
-  plainHead,
-  plainShape,
-  plainTrunk,
-  type ArmShape,
-  type HandPlace,
-  type HeadShape,
-  type Shape,
-  type TrunkShape,
-} from '../library/shape';
+import { plainArm, plainHead, plainShape, plainTrunk } from '../library/plainShape';
+import type { ArmShape, HandPlace, HeadShape, Shape, TrunkShape } from '../library/shape';
 import type { Four } from './wayThrough';
 
 /** Where a hand is in one stand: at a place of the body, at a place before it, or as the posture has it. */

@@ -1,7 +1,7 @@
 import { percent } from '../words/percent';
 import type { Exercise, Family } from './exercise';
 import type { Hand, Keyframe } from './keyframe';
-import { swappedShape } from './shape';
+import { swappedShape } from './plainShape';
 
 export interface CycleFault {
   /** Index of the part of the cycle. */

@@ -3,17 +3,8 @@ import type { BreathPattern } from '../breath/breathPattern';
 import type { BreathDose, CycleDose, Dose, HoldDose, SideAmount } from './dose';
 import type { Exercise, Phase, Posture } from './exercise';
 import { plainFrame, type Hand, type Keyframe } from './keyframe';
-import {
-  plainArm,
-  plainHead,
-  plainShape,
-  plainTrunk,
-  type ArmShape,
-  type HandPlace,
-  type HeadShape,
-  type Shape,
-  type TrunkShape,
-} from './shape';
+import { plainArm, plainHead, plainShape, plainTrunk } from './plainShape';
+import type { ArmShape, HandPlace, HeadShape, Shape, TrunkShape } from './shape';
 import { noSigns, type Stage, type teachingShape } from './teaching';
 
 /** Short hands for writing the built-in exercises down. */

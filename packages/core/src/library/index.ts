@@ -6,6 +6,7 @@ export * from './searchExercises';
 export * from './cycleFaults';
 export * from './keyframe';
 export * from './palm';
+export * from './plainShape';
 export * from './shape';
 export * from './teaching';
 export * from './cycleParts';

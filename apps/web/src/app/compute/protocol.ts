@@ -15,12 +15,12 @@ import {
   StillSchema,
   StudentSchema,
   csvFields,
-  formStuffs,
   limbs,
   loadedJoints,
   DoseLimitSchema,
   movements,
   rails,
+  BodyFormSchema,
 } from '@pomek/core';
 import { WorkedOutSchema } from '../data/kept-standings';
 import { FilmReadingSchema } from './film-reading-schema';
@@ -197,17 +197,7 @@ export const resultSchemas = {
   }),
   'cue-tracks': z.object({ file: z.instanceof(Blob) }),
   film: FilmReadingSchema,
-  'body-form': z.array(
-    z.object({
-      stuff: z.enum(formStuffs),
-      points: z.instanceof(Float32Array),
-      normals: z.instanceof(Float32Array),
-      index: z.instanceof(Uint32Array),
-      bones: z.instanceof(Uint8Array),
-      weights: z.instanceof(Float32Array),
-      weave: z.instanceof(Float32Array),
-    }),
-  ),
+  'body-form': BodyFormSchema,
   standings: z.object({ count: z.number().int() }),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({

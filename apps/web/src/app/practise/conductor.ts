@@ -24,7 +24,7 @@ import {
   callNow,
   clock,
   conduct,
-  doingOf,
+  shownNow,
   fellShort,
   hallCalls,
   hallKeys,
@@ -43,7 +43,6 @@ import {
   type JournalEvent,
   type Routine,
   type SeenAs,
-  type Span,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
@@ -143,20 +142,9 @@ export class Conductor {
   };
   protected readonly body = computed(() => bodyOfStudent(this.who() ?? null).body);
   /** The exercise that is being done, with where it is; in a rest the one that comes, as it begins; null where none does. */
-  protected readonly shownNow = computed(() => {
-    const [journal, line, state] = [this.journal()!, this.line()!, this.state()];
-    const { segments } = journal.routine;
-    const ofExercise = ({ segmentIndex, kind }: Span): boolean =>
-      kind !== 'rest' && segments[segmentIndex]?.type === 'exercise';
-    const span = line.spans.slice(state.spanIndex).find(ofExercise);
-    const segment = span === undefined ? undefined : segments[span.segmentIndex];
-    if (span === undefined || segment?.type !== 'exercise') return null;
-    const exercise = this.shelf().get(segment.exerciseId);
-    if (exercise === undefined) return null;
-    const comes = span.index !== state.spanIndex;
-    const doing = doingOf(span, comes ? { ...state, offsetMs: 0, running: false } : state, exercise.swaySeconds);
-    return { segment, exercise, comes, doing };
-  });
+  protected readonly shownNow = computed(() =>
+    shownNow(this.journal()!.routine, this.line()!, this.state(), this.shelf()),
+  );
 
   /** What is called aloud, and when. */
   private readonly calls = computed(() => {

@@ -11,11 +11,10 @@ import {
 } from '@angular/core';
 import equal from 'fast-deep-equal';
 import {
-  bellyWidth,
-  seenSide,
+  doingBelly,
+  doingPose,
   seenView,
   shownDrill,
-  shownPose,
   type Body,
   type Checkpoint,
   type Doing,
@@ -24,7 +23,6 @@ import {
   type FigurePose,
   type School,
   type SeenAs,
-  type ShownDrill,
 } from '@pomek/core';
 import { BodyInSpace } from '../space/body-in-space';
 import type { Pin } from '../ui/figure';
@@ -75,11 +73,9 @@ export class HallFigure {
   protected readonly view = computed(() => seenView(this.shown(), this.seenAs()));
   /** Since the practice last said where it is, ms. */
   private readonly since = signal(0);
-  protected readonly pose = computed(() => this.posed({ ...this.shown(), view: 'front' }), { equal });
-  /** As the outline draws it: from the side square to the working foot. */
-  protected readonly flat = computed(() => (this.shown().view === 'side' ? this.posed(this.shown()) : this.pose()), {
-    equal,
-  });
+  protected readonly pose = computed(() => this.posed(false), { equal });
+  /** As the outline draws it. */
+  protected readonly flat = computed(() => (this.shown().view === 'side' ? this.posed(true) : this.pose()), { equal });
   protected readonly pins = computed((): Pin[] => {
     const [point, choices] = [this.point(), this.choices()];
     const shown = choices.length > 0 ? choices : point === null ? [] : [point];
@@ -91,21 +87,10 @@ export class HallFigure {
     }));
   });
 
-  /** How wide the belly is: with the breath, or against it where the school reverses it. */
-  protected readonly belly = computed(() => {
-    const fullness = this.fullness();
-    if (fullness === null) return null;
-    const { seconds, running } = this.doing();
-    const full = fullness(seconds + (running ? this.since() / 1000 : 0));
-    return bellyWidth(this.school(), full);
-  });
+  protected readonly belly = computed(() => doingBelly(this.school(), this.doing(), this.since(), this.fullness()));
 
-  private posed(shown: ShownDrill): FigurePose {
-    const { side, direction, done, into, lengthMs, running } = this.doing();
-    const gone = running && lengthMs > 0 ? into + this.since() / lengthMs : into;
-    // A sway goes round and round; a repetition waits for the count.
-    const on = shown.drill.swaySeconds === null ? Math.min(1, gone) : gone % 1;
-    return shownPose(shown, on, done, seenSide(side, this.seenAs()), direction);
+  private posed(square: boolean): FigurePose {
+    return doingPose(this.shown(), this.doing(), this.since(), this.seenAs(), square);
   }
 
   constructor() {

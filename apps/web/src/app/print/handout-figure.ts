@@ -12,6 +12,7 @@ import {
   layoutFigure,
   type FigureView,
 } from '@pomek/core';
+import { extentOf } from '@pomek/space';
 import type { DrawBody } from '../space/body-pictures';
 import { inks } from './pdf';
 
@@ -70,7 +71,7 @@ export function picturesOf(
   const shown = shownDrill(segment, exercise, body, school);
   const { drill, view, highest, reach } = shown;
   const seen = `${seenWords[view]}${draw === null ? '' : aslantWords[view]}`;
-  const extent = { highest: Math.max(1.03 * body.stature, highest + 0.06), reach };
+  const extent = extentOf(shownPose(shown, 0, 0, side, 'forward'), { highest, reach });
   const still = (square: boolean): FigurePose => stillPose(body, drill.posture, school, side, square);
   const square = view === 'side';
   if (!shown.moves || drill.swaySeconds !== null || drill.phases.length > MOST_IN_STRIP) {

@@ -16,27 +16,21 @@ import { NgTemplateOutlet } from '@angular/common';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
 import { NEVER, catchError, defer, distinctUntilChanged, filter, map, of, switchMap } from 'rxjs';
-import {
-  percent,
-  reachOf,
-  regionPlaces,
-  type FigurePose,
-  type FigureView,
-  type Point3,
-  type Region,
-} from '@pomek/core';
+import { percent, regionPlaces, type FigurePose, type FigureView, type Point3, type Region } from '@pomek/core';
 import { Figure, type PathCount, type Pin } from '../ui/figure';
+import {
+  between,
+  draggedTo,
+  extentOf,
+  stands,
+  turnedByKey,
+  type BodyScene,
+  type Placed,
+  type Stand,
+} from '@pomek/space';
 import { BodyForms } from './body-forms';
-import type { BodyScene, Extent, Placed, Stand } from './body-scene';
 import { lookOf } from './look';
 
-/** Where one stands for each view, degrees. */
-const stands: Readonly<Record<FigureView, Stand>> = {
-  front: { roundDeg: 0, upDeg: 8 },
-  side: { roundDeg: 90, upDeg: 5 },
-  behind: { roundDeg: 180, upDeg: 8 },
-  above: { roundDeg: 180, upDeg: 88 },
-};
 /** The views, to choose from. */
 export const viewChoices: { readonly label: string; readonly value: FigureView }[] = [
   { label: 'Front', value: 'front' },
@@ -44,11 +38,9 @@ export const viewChoices: { readonly label: string; readonly value: FigureView }
   { label: 'Behind', value: 'behind' },
   { label: 'Above', value: 'above' },
 ];
-/** How long it takes to turn to another view, ms, and how far a key turns, degrees. */
+/** How long it takes to turn to another view, ms. */
 const TURN_MS = 450;
-const KEY_DEG = 15;
-/** Room that is always left to either side, m, and px between two pins of one region. */
-const LEAST_REACH = 0.42;
+/** Px between two pins of one region, and between two that are counted. */
 const BESIDE = 26;
 const COUNTED = 52;
 
@@ -87,8 +79,6 @@ const pulls: Readonly<Record<string, typeof still>> = {
 };
 /** After so long without a change it stands still, ms. */
 const STILL_MS = 250;
-/** Degrees for a pixel dragged. */
-const DRAG_DEG = 0.45;
 
 /**
  * A body in space, which can be turned by dragging and by the arrow keys. The outline stands in for it while its surface is made, and takes over where
@@ -235,7 +225,7 @@ export class BodyInSpace {
     ),
   );
   private readonly drawing = toSignal(
-    defer(() => (this.lost() ? NEVER : import('./body-scene'))).pipe(
+    defer(() => (this.lost() ? NEVER : import('@pomek/space/scene'))).pipe(
       map((module) => module.BodyScene),
       catchError(() => of('failed' as const)),
     ),
@@ -254,10 +244,7 @@ export class BodyInSpace {
   /** The same pose given once more is no reason to draw. */
   private readonly standing = computed(() => this.pose(), { equal });
   private readonly extent = computed(
-    (): Extent => ({
-      highest: Math.max(1.03 * this.pose().body.stature, this.highest() + 0.06),
-      reach: Math.max(LEAST_REACH, this.reach(), reachOf(this.pose())),
-    }),
+    () => extentOf(this.standing(), { highest: this.highest(), reach: this.reach() }),
     { equal },
   );
   protected readonly shares = signal<readonly Share[]>([]);
@@ -359,12 +346,7 @@ export class BodyInSpace {
   protected turn(event: PointerEvent): void {
     if (this.held === null) return;
     const { x, y, from: begun } = this.held;
-    this.stand.set(
-      bounded({
-        roundDeg: begun.roundDeg + (event.clientX - x) * DRAG_DEG,
-        upDeg: begun.upDeg + (event.clientY - y) * DRAG_DEG,
-      }),
-    );
+    this.stand.set(draggedTo(begun, event.clientX - x, event.clientY - y));
   }
 
   protected leave(): void {
@@ -409,25 +391,16 @@ export class BodyInSpace {
   }
 
   protected turnByKey(event: KeyboardEvent): void {
-    const turns: Readonly<Record<string, Stand>> = {
-      ArrowLeft: { roundDeg: -KEY_DEG, upDeg: 0 },
-      ArrowRight: { roundDeg: KEY_DEG, upDeg: 0 },
-      ArrowUp: { roundDeg: 0, upDeg: KEY_DEG },
-      ArrowDown: { roundDeg: 0, upDeg: -KEY_DEG },
-    };
-    const by = turns[event.key];
-    if (!this.turnsByKey() || by === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+    const to = turnedByKey(this.stand(), event.key);
+    if (!this.turnsByKey() || to === null || event.altKey || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
-    const { roundDeg, upDeg } = this.stand();
-    this.turnTo(bounded({ roundDeg: roundDeg + by.roundDeg, upDeg: upDeg + by.upDeg }), TURN_MS / 3);
+    this.turnTo(to, TURN_MS / 3);
   }
 
-  /** Softly, by the shorter way round; at once where movement is not wanted. */
+  /** Softly; at once where movement is not wanted. */
   private turnTo(to: Stand, ms = TURN_MS): void {
     cancelAnimationFrame(this.turning);
     const start = this.stand();
-    const round = ((((to.roundDeg - start.roundDeg) % 360) + 540) % 360) - 180;
-    const up = to.upDeg - start.upDeg;
     if (!this.drawn() || matchMedia('(prefers-reduced-motion: reduce)').matches) {
       this.stand.set(to);
       return;
@@ -435,8 +408,7 @@ export class BodyInSpace {
     const begun = performance.now();
     const step = (now: number): void => {
       const t = Math.min(1, Math.max(0, (now - begun) / ms));
-      const soft = t * t * (3 - 2 * t);
-      this.stand.set({ roundDeg: start.roundDeg + soft * round, upDeg: start.upDeg + soft * up });
+      this.stand.set(between(start, to, t));
       if (t < 1) this.turning = requestAnimationFrame(step);
     };
     this.turning = requestAnimationFrame(step);
@@ -472,6 +444,3 @@ function spotsOf(pins: readonly Pin[], pose: FigurePose, place: Placed): Spot[] 
     return { pin, x: x + nth * (pin.count === undefined ? BESIDE : COUNTED), y, away };
   });
 }
-
-/** Nobody looks from below the floor. */
-const bounded = ({ roundDeg, upDeg }: Stand): Stand => ({ roundDeg, upDeg: Math.max(-4, Math.min(88, upDeg)) });

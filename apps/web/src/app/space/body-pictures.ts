@@ -1,19 +1,9 @@
 import type { FigurePose, FigureView, FormPart } from '@pomek/core';
-import type { Extent, Look, Stand } from './body-scene';
-import { day } from './look-colours';
+import { aslant, paper, type Extent } from '@pomek/space';
 
 /** Draws a body from one side; a data address of a JPEG. */
 export type DrawBody = (pose: FigurePose, view: FigureView, extent: Extent) => string;
 
-/** A picture that nobody can turn is seen a little aslant: it shows more of what is before and behind. */
-const aslant: Readonly<Record<FigureView, Stand>> = {
-  front: { roundDeg: 22, upDeg: 8 },
-  side: { roundDeg: 64, upDeg: 8 },
-  behind: { roundDeg: 158, upDeg: 8 },
-  above: { roundDeg: 180, upDeg: 88 },
-};
-/** The colours on white paper. */
-const paper: Look = { ...day, floor: '#e9eeea', cloth: { ...day.cloth, jacket: '#efe7d6' } };
 /** Drawn so many times finer and made smaller, so that no edge is jagged. */
 const FINER = 1.5;
 /** How little of it is lost, 0–1. */
@@ -28,7 +18,7 @@ export async function bodyPictures(
   parts: readonly FormPart[],
   size: { readonly width: number; readonly height: number },
 ): Promise<{ readonly draw: DrawBody; readonly end: () => void } | null> {
-  const { BodyScene } = await import('./body-scene');
+  const { BodyScene } = await import('@pomek/space/scene');
   const [canvas, small] = [document.createElement('canvas'), document.createElement('canvas')];
   const flat = small.getContext('2d');
   if (flat === null) return null;

@@ -1,6 +1,5 @@
 import { DestroyRef, inject, signal, type Signal } from '@angular/core';
-import type { Look } from './body-scene';
-import { day, hall } from './look-colours';
+import { day, hall, type Look } from '@pomek/space';
 
 /** The colours of a body in space, as the light of the page is. Called where signals are made. */
 export function lookOf(): Signal<Look> {

@@ -1,4 +1,4 @@
-import type { Look } from './body-scene';
+import type { Look } from './bodyScene';
 
 /** The colours by day. */
 export const day: Look = {
@@ -38,3 +38,5 @@ export const hall: Look = {
   sky: 1.25,
   sun: 1.9,
 };
+/** The colours on white paper. */
+export const paper: Look = { ...day, floor: '#e9eeea', cloth: { ...day.cloth, jacket: '#efe7d6' } };

@@ -33,12 +33,7 @@ import {
   type FormStuff,
   type Point3,
 } from '@pomek/core';
-
-/** From where the body is looked at: degrees round it, from its front to its right, and up. */
-export interface Stand {
-  readonly roundDeg: number;
-  readonly upDeg: number;
-}
+import type { Extent, Stand } from './stands';
 
 /** The colours of a scene, as the page has them. */
 export interface Look {
@@ -63,11 +58,6 @@ const SLOW_MS = 45;
 /** The coarsest it gets, as a share of the pixels of the screen. */
 const COARSEST = 0.6;
 
-/** What is to be seen whole: how high something goes, and how far from the middle line to any side, m. */
-export interface Extent {
-  readonly highest: number;
-  readonly reach: number;
-}
 /** Where a point falls on the picture, px, and whether a surface there that faces so is turned away. */
 export type Placed = (
   point: Point3,
@@ -86,8 +76,8 @@ const ALONG = 0.9;
 const BELOW_HIPS = 0.22;
 /** A stool: how wide it is, m, and how far below the hips its top, as a share of stature. */
 const STOOL = { wide: 0.17, below: 0.056 } as const;
-/** What is left around the body, m. */
-const MARGIN = 0.09;
+/** What is left around the body, and how far the floor goes on around all that moves, m. */
+const [MARGIN, FLOOR_ROUND] = [0.09, 0.2];
 
 /** Each point is carried by its bones: fewer steps than by a texture of bones, which a machine without a graphics card feels. */
 const carriedNormal = `
@@ -472,7 +462,9 @@ export class BodyScene {
     const middle = new Vector3(0, highest / 2 - 0.03, 0);
     const half = Math.tan((OPENING_DEG * Math.PI) / 360);
     const [rise, fall] = [Math.abs(Math.cos(up)), Math.abs(Math.sin(up))];
-    const tall = (highest / 2 + MARGIN) * rise + (reach + MARGIN) * fall;
+    const floor = reach + FLOOR_ROUND;
+    this.floor.scale.setScalar(floor);
+    const tall = (highest / 2 + MARGIN) * rise + floor * fall;
     const away = Math.max(tall / half, (reach + MARGIN) / (half * (width / height))) + 0.45 * reach * rise;
     this.camera.aspect = width / height;
     this.camera.position.set(
