@@ -46,6 +46,18 @@ export async function enterHall(page: Page): Promise<void> {
   await expect(page.getByText('Space begins.')).toBeVisible();
 }
 
+/** Goes from part to part of a practice until the wanted one is on. */
+export async function goOnTo(page: Page, wanted: string): Promise<void> {
+  const title = page.getByRole('heading', { level: 1 });
+  const at = (): Promise<number> =>
+    page.locator('.strip .now').evaluate((block) => Array.from(block.parentElement!.children).indexOf(block));
+  while ((await title.innerText()) !== wanted) {
+    const before = await at();
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(at).toBeGreaterThan(before);
+  }
+}
+
 /** Lets the practice run on by the fake clock, in bits shorter than a sleep of the machine. */
 export async function runOn(page: Page, seconds: number): Promise<void> {
   for (let left = seconds; left > 0; left -= 60) {

@@ -1,5 +1,5 @@
 import { classWorld, twelve } from '../support/class-world';
-import { enterHall, openDemo, openOwn, openPart, runOn, tabTo, takeIn } from '../support/pomek';
+import { enterHall, goOnTo, openDemo, openOwn, openPart, runOn, tabTo, takeIn } from '../support/pomek';
 import { expect, ownClock, test, type Page } from '../support/test';
 
 /** Students and a routine, and a class of all of them, set up with the pointer. */
@@ -153,16 +153,9 @@ test('a class with the keyboard alone: who is here, a point, whether it helped, 
   await page.keyboard.press('Enter');
   await expect(page.getByText('Space begins.')).toBeVisible();
   await page.keyboard.press('Space');
-  const title = page.getByRole('heading', { level: 1 });
   // To the first stand.
-  await expect(title).toHaveText('Take up: Joint circles, ankles to neck');
-  const at = () =>
-    page.locator('.strip .now').evaluate((block) => Array.from(block.parentElement!.children).indexOf(block));
-  while ((await title.innerText()) !== 'Neutral stance') {
-    const before = await at();
-    await page.keyboard.press('ArrowRight');
-    await expect.poll(at).toBe(before + 1);
-  }
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Take up: Joint circles, ankles to neck');
+  await goOnTo(page, 'Neutral stance');
   const turn = page.locator('pk-class-room .turn .name');
   await expect(turn).toBeVisible();
   const first = await turn.innerText();

@@ -1,5 +1,5 @@
 import { expect, ownClock, test } from '../support/test';
-import { enterHall, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
+import { enterHall, goOnTo, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {
   await ownClock(page, '2026-03-02T09:00:00');
@@ -131,4 +131,94 @@ test('tried out without a student nothing is logged', async ({ page }) => {
   await page.getByRole('button', { name: 'Back to the routines' }).click();
   await page.getByRole('link', { name: 'Students' }).click();
   await expect(page.getByRole('cell', { name: 'not yet' })).toBeVisible();
+});
+
+const sizes = [
+  { width: 1280, height: 800 },
+  { width: 1920, height: 1080 },
+  { width: 900, height: 1200 },
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+  { width: 844, height: 390 },
+] as const;
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+const apart = (a: Box, b: Box): boolean =>
+  a.x + a.width <= b.x + 1 || b.x + b.width <= a.x + 1 || a.y + a.height <= b.y + 1 || b.y + b.height <= a.y + 1;
+
+test('at each size the figure has the greater part of the hall, the words are read from afar, and nothing covers anything', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.goto('/practise?routine=demo-morning');
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  await goOnTo(page, 'Holding the tree');
+  await page.keyboard.press('Space');
+  const box = async (where: string): Promise<Box> => (await page.locator(where).boundingBox())!;
+  for (const { width, height } of sizes) {
+    await page.setViewportSize({ width, height });
+    await expect(page.locator('pk-hall-figure canvas')).toBeVisible();
+    const [figure, said, strip, footer] = [
+      await box('pk-hall-figure canvas'),
+      await box('.saying'),
+      await box('.strip'),
+      await box('footer'),
+    ];
+    const room = height - strip.y - strip.height - (height - footer.y);
+    if (width > height) {
+      expect(figure.width / width).toBeGreaterThan(0.48);
+      expect(figure.height / room).toBeGreaterThan(0.9);
+    } else {
+      expect(figure.width / width).toBeGreaterThan(0.9);
+      expect(figure.height / height).toBeGreaterThan(0.42);
+    }
+    expect(apart(figure, said)).toBe(true);
+    expect(apart(said, footer)).toBe(true);
+    expect(apart(figure, footer)).toBe(true);
+    // A capital of a twenty-fifth of the shorter side is read from three metres.
+    const capital = (where: string): Promise<number> =>
+      page.locator(where).evaluate((element) => 0.68 * parseFloat(getComputedStyle(element).fontSize));
+    const shorter = Math.min(width, height);
+    expect(await capital('.big')).toBeGreaterThan(shorter / 15);
+    expect(await capital('h1')).toBeGreaterThan(shorter / 25);
+    for (const button of await page.locator('footer button:visible').all()) {
+      await expect(button).toBeInViewport({ ratio: 0.99 });
+      const { width: wide, height: high } = (await button.boundingBox())!;
+      expect(Math.min(wide, high)).toBeGreaterThanOrEqual(43.5);
+    }
+  }
+});
+
+test('in a class on a tablet the figure, the clock, the people and the points are seen at once', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/classes/demo-class-stand');
+  await page.getByRole('button', { name: 'All are here' }).click();
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  await goOnTo(page, 'Neutral stance');
+  await page.keyboard.press('Space');
+  for (const { width, height } of [
+    { width: 820, height: 1180 },
+    { width: 1180, height: 820 },
+  ]) {
+    await page.setViewportSize({ width, height });
+    await expect(page.locator('pk-hall-figure canvas')).toBeInViewport({ ratio: 1 });
+    await expect(page.getByRole('timer').first()).toBeInViewport({ ratio: 1 });
+    const people = page.locator('pk-class-room .people button');
+    expect(await people.count()).toBe(8);
+    for (const person of await people.all()) await expect(person).toBeInViewport({ ratio: 1 });
+    for (const nth of [1, 2, 3, 4, 5, 6]) {
+      const point = page.locator('pk-class-room .points button').nth(nth - 1);
+      await expect(point).toBeInViewport({ ratio: 1 });
+    }
+    for (const button of await page.locator('pk-class-room button:visible, footer button:visible').all()) {
+      const { width: wide, height: high } = (await button.boundingBox())!;
+      expect(Math.min(wide, high)).toBeGreaterThanOrEqual(43.5);
+    }
+  }
 });

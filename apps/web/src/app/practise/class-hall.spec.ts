@@ -119,7 +119,7 @@ test('who comes late is there from then on; who goes home is not', async () => {
 test('of a class alignment is not noted for all', async () => {
   const { page, key } = await hall();
   await page.until(/Odo Brand/);
-  expect(page.text()).not.toContain('Alignment lost here');
+  expect(page.text()).not.toContain('Alignment lost');
   await key('l');
   expect((await page.database.of('journals').get('journal-1'))!.events).toHaveLength(3);
 });
