@@ -51,6 +51,12 @@ test('a picture is marked with the pointer, read, noted with its still, taken ba
   await expect(page.getByRole('button', { name: 'Noted: knees' })).toBeDisabled();
   await page.getByRole('checkbox', { name: 'Lay the computed figure over' }).check();
   await expect(surface.locator('.ghost')).toHaveCount(6);
+  // The same as a body, standing in the picture.
+  const body = surface.locator('image.body');
+  await expect(body).toBeVisible();
+  const [over, all] = [(await body.boundingBox())!, (await surface.boundingBox())!];
+  expect(over.y + over.height).toBeGreaterThan(all.y + all.height / 2);
+  expect(over.height).toBeGreaterThan(all.height / 3);
 
   // One key is one step; what was moved by keys is taken back together.
   await page.getByRole('button', { name: 'right knee, marked' }).click();

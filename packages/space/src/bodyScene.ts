@@ -1,17 +1,14 @@
 import {
-  BufferAttribute,
-  BufferGeometry,
   CanvasTexture,
   CatmullRomCurve3,
   CircleGeometry,
   CylinderGeometry,
-  Color,
   DirectionalLight,
   HemisphereLight,
-  Matrix4,
   Mesh,
   MeshBasicMaterial,
   MeshLambertMaterial,
+  OrthographicCamera,
   PerspectiveCamera,
   PlaneGeometry,
   Scene,
@@ -21,35 +18,17 @@ import {
   WebGLRenderer,
 } from 'three';
 import {
-  boneLength,
-  boneMatrix,
-  boneNames,
+  type Body,
   figureLines,
-  formSkeleton,
-  restSkeleton,
+  type BoneName,
   type FigureLine,
   type FigurePose,
   type FormPart,
-  type FormStuff,
   type Point3,
 } from '@pomek/core';
+import type { Look } from './looks';
 import type { Extent, Stand } from './stands';
-
-/** The colours of a scene, as the page has them. */
-export interface Look {
-  readonly cloth: Readonly<Record<FormStuff, string>>;
-  /** What is woven into the sleeves and the trouser legs of each side. */
-  readonly weave: { readonly left: string; readonly right: string };
-  readonly floor: string;
-  readonly seat: string;
-  readonly shadow: string;
-  readonly path: string;
-  /** Of the lines that are read: what must not be passed, what is there, what hangs. */
-  readonly lines: { readonly danger: string; readonly ink: string; readonly plumb: string };
-  /** How bright the sky is, and how bright the sun. */
-  readonly sky: number;
-  readonly sun: number;
-}
+import { WornBody } from './wornBody';
 
 const OPENING_DEG = 22;
 /** Frames after which it is judged whether the machine keeps up, and what they may take, ms. */
@@ -64,118 +43,18 @@ export type Placed = (
   out?: Point3,
 ) => { readonly x: number; readonly y: number; readonly away: boolean };
 
-/** How far the belly swells with a full breath, and how wide around, as shares of stature. */
-const SWELL = { far: 0.014, wide: 0.075 };
-/** Where the breath is in the trunk, as a share of its length from the hips up. */
-const BREATH_UP = 0.2;
 /** From here on a surface counts as turned away: what is just beside the edge is still seen. */
 const AWAY = -0.3;
 /** From here on a line is looked along. */
 const ALONG = 0.9;
-/** The pelvis begins so far below the hips, as a share of the trunk. */
-const BELOW_HIPS = 0.22;
+/** What is read is drawn last. */
+const READ_ORDER = 2;
+/** Far enough away to stand outside of everything, m. */
+const FAR = 10;
 /** A stool: how wide it is, m, and how far below the hips its top, as a share of stature. */
 const STOOL = { wide: 0.17, below: 0.056 } as const;
 /** What is left around the body, and how far the floor goes on around all that moves, m. */
 const [MARGIN, FLOOR_ROUND] = [0.09, 0.2];
-
-/** Each point is carried by its bones: fewer steps than by a texture of bones, which a machine without a graphics card feels. */
-const carriedNormal = `
-  mat4 carry = skinWeight.x * bones[int(skinIndex.x)] + skinWeight.y * bones[int(skinIndex.y)]
-    + skinWeight.z * bones[int(skinIndex.z)] + skinWeight.w * bones[int(skinIndex.w)];
-  vec3 objectNormal = mat3(carry) * normal;
-`;
-const carriedPoint = `
-  vRest = position;
-  vWeave = weave * woven;
-  vec3 transformed = (carry * vec4(position + swelled, 1.0)).xyz;
-`;
-const breathShader = `
-  vec3 fromBelly = (position - belly) / bellyWide;
-  vBreath = exp(-dot(fromBelly * vec3(0.55, 1.0, 1.0), fromBelly * vec3(0.55, 1.0, 1.0)));
-  vec3 swelled = normal * vBreath * breath * bellyFar;
-`;
-const breathGlow = `
-  diffuseColor.rgb = mix(diffuseColor.rgb, breathColor, breathShown * smoothstep(0.75 - 0.6 * breath, 1.0 - 0.5 * breath, vBreath) * 0.85);
-`;
-const weaveShader = `
-  float woven = smoothstep(0.45, 0.7, abs(vWeave));
-  if (woven > 0.0) {
-    float thread;
-    if (vWeave < 0.0) {
-      float u = (vRest.y + 0.7 * vRest.x + 0.25 * vRest.z) * 36.0;
-      float w = fwidth(u);
-      float blurred = smoothstep(0.35, 0.8, w);
-      thread = mix(1.0 - smoothstep(0.17 - w, 0.17 + w, abs(fract(u) - 0.5)), 0.34, blurred);
-    } else {
-      vec3 p = vRest * 30.0;
-      vec3 a = fract(p) - 0.5;
-      vec3 b = fract(p + 0.5) - 0.5;
-      float d = sqrt(min(dot(a, a), dot(b, b)));
-      float w = fwidth(p.x + p.y + p.z);
-      thread = mix(1.0 - smoothstep(0.3 - 0.4 * w, 0.3 + 0.4 * w, d), 0.3, smoothstep(0.5, 1.2, w));
-    }
-    diffuseColor.rgb = mix(diffuseColor.rgb, vWeave < 0.0 ? weaveLeft : weaveRight, 0.8 * thread * woven);
-  }
-`;
-
-interface Woven {
-  readonly left: { readonly value: Color };
-  readonly right: { readonly value: Color };
-  /** 1 as they are worn, −1 as in a mirror. */
-  readonly as: { value: number };
-}
-/** What the shader is told of the breath; lengths in m. */
-interface Breath {
-  readonly belly: { readonly value: Vector3 };
-  readonly bellyWide: { value: number };
-  readonly bellyFar: { value: number };
-  readonly breath: { value: number };
-  readonly breathShown: { value: number };
-  readonly breathColor: { readonly value: Color };
-}
-
-/** The cloth and the skin: a pattern woven into each side, and the breath in the belly. */
-function clothOf(woven: Woven, breath: Breath, bones: { readonly value: readonly Matrix4[] }): MeshLambertMaterial {
-  const material = new MeshLambertMaterial({ vertexColors: true });
-  material.onBeforeCompile = (shader) => {
-    Object.assign(shader.uniforms, { weaveLeft: woven.left, weaveRight: woven.right, woven: woven.as, bones }, breath);
-    shader.vertexShader = shader.vertexShader
-      .replace(
-        '#include <common>',
-        `#include <common>
-        attribute float weave;
-        uniform float woven;
-        attribute vec4 skinIndex;
-        attribute vec4 skinWeight;
-        uniform mat4 bones[${boneNames.length}];
-        uniform vec3 belly;
-        uniform float bellyWide;
-        uniform float bellyFar;
-        uniform float breath;
-        varying vec3 vRest;
-        varying float vWeave;
-        varying float vBreath;`,
-      )
-      .replace('#include <beginnormal_vertex>', carriedNormal)
-      .replace('#include <begin_vertex>', `${breathShader}\n${carriedPoint}`);
-    shader.fragmentShader = shader.fragmentShader
-      .replace(
-        '#include <common>',
-        `#include <common>
-        uniform vec3 weaveLeft;
-        uniform vec3 weaveRight;
-        uniform vec3 breathColor;
-        uniform float breath;
-        uniform float breathShown;
-        varying vec3 vRest;
-        varying float vWeave;
-        varying float vBreath;`,
-      )
-      .replace('#include <color_fragment>', `#include <color_fragment>\n${weaveShader}\n${breathGlow}`);
-  };
-  return material;
-}
 
 let software: boolean | null = null;
 /** Whether pictures are drawn without a graphics card: then no edge is smoothed, which costs half of each frame there. */
@@ -187,39 +66,6 @@ function isSoftware(): boolean {
   gl?.getExtension('WEBGL_lose_context')?.loseContext();
   software = /swiftshader|llvmpipe|software|basic render/i.test(name);
   return software;
-}
-
-/** All parts as one mesh: one surface to draw. */
-function joined(parts: readonly FormPart[]): { geometry: BufferGeometry; stuff: FormStuff[] } {
-  const points = parts.reduce((sum, part) => sum + part.points.length / 3, 0);
-  const all = {
-    position: new Float32Array(points * 3),
-    normal: new Float32Array(points * 3),
-    color: new Float32Array(points * 3),
-    weave: new Float32Array(points),
-    skinIndex: new Uint16Array(points * 4),
-    skinWeight: new Float32Array(points * 4),
-  };
-  const index: number[] = [];
-  const stuff: FormStuff[] = [];
-  let from = 0;
-  for (const part of parts) {
-    all.position.set(part.points, from * 3);
-    all.normal.set(part.normals, from * 3);
-    all.weave.set(part.weave, from);
-    all.skinIndex.set(part.bones, from * 4);
-    all.skinWeight.set(part.weights, from * 4);
-    for (const at of part.index) index.push(at + from);
-    for (let at = 0; at < part.points.length / 3; at += 1) stuff.push(part.stuff);
-    from += part.points.length / 3;
-  }
-  const geometry = new BufferGeometry();
-  for (const [name, values] of Object.entries(all)) {
-    const size = name === 'weave' ? 1 : name.startsWith('skin') ? 4 : 3;
-    geometry.setAttribute(name, new BufferAttribute(values, size));
-  }
-  geometry.setIndex(index);
-  return { geometry, stuff };
 }
 
 /** A soft round shadow. */
@@ -251,25 +97,10 @@ export class BodyScene {
   private readonly camera = new PerspectiveCamera(OPENING_DEG, 1, 1, 30);
   private readonly sky = new HemisphereLight('#ffffff', '#b9b2a4', 1.6);
   private readonly sun = new DirectionalLight('#fff4e4', 1.9);
-  /** From where each bone is at rest to where it is. */
-  private readonly bones = { value: boneNames.map(() => new Matrix4()) };
-  /** From the middle of the body to each bone at rest. */
-  private rest: readonly Matrix4[] = [];
-  private body: Mesh<BufferGeometry, MeshLambertMaterial> | null = null;
-  private stuff: readonly FormStuff[] = [];
+  private body: WornBody | null = null;
+  /** Another body that is seen through it. */
+  private other: WornBody | null = null;
   private look: Look | null = null;
-  /** Of each bone at rest, m. */
-  private lengths: readonly number[] = [];
-  private readonly breath: Breath = {
-    belly: { value: new Vector3() },
-    bellyWide: { value: 1 },
-    bellyFar: { value: 0 },
-    breath: { value: 0 },
-    breathShown: { value: 0 },
-    breathColor: { value: new Color() },
-  };
-  private readonly weave: Woven = { left: { value: new Color() }, right: { value: new Color() }, as: { value: 1 } };
-  private readonly cloth = clothOf(this.weave, this.breath, this.bones);
   private readonly floor = new Mesh(new CircleGeometry(1, 64), new MeshBasicMaterial());
   private readonly stool = new Mesh(
     new CylinderGeometry(STOOL.wide, STOOL.wide * 0.92, 1, 40),
@@ -308,6 +139,7 @@ export class BodyScene {
       'head straight': rod(),
       hips: rod(),
     };
+    for (const read of [...Object.values(this.rods), this.mass]) read.renderOrder = READ_ORDER;
     this.sun.position.set(2.4, 4, 1.4);
 
     this.stool.visible = false;
@@ -318,38 +150,41 @@ export class BodyScene {
 
   /** Puts on the surface of a body; the one before is taken off. */
   wear(parts: readonly FormPart[], { body }: Pick<FigurePose, 'body'>): void {
-    this.takeOff();
-    const { geometry, stuff } = joined(parts);
-    this.stuff = stuff;
-    this.body = new Mesh(geometry, this.cloth);
-    this.body.frustumCulled = false;
-    const rest = restSkeleton(body);
-    this.rest = boneNames.map((name) => new Matrix4().fromArray(boneMatrix(rest[name])).invert());
-    const { stature, lengths } = body;
-    const up = rest.pelvis.from.y + (BREATH_UP + BELOW_HIPS) * lengths.trunk;
-    this.breath.belly.value.set(0.055 * stature, up, 0);
-    this.breath.bellyWide.value = SWELL.wide * stature;
-    this.breath.bellyFar.value = SWELL.far * stature;
-    this.lengths = boneNames.map((name) => boneLength(rest[name]));
-    this.scene.add(this.body);
-    if (this.look !== null) this.dress(this.look);
+    this.takeOff(this.body);
+    this.body = this.puttingOn(new WornBody(parts, body));
   }
 
-  private takeOff(): void {
-    if (this.body === null) return;
-    this.scene.remove(this.body);
-    this.body.geometry.dispose();
-    this.body = null;
+  /** The same of another body, seen through the first and the first through it; null: there is none. */
+  wearOther(other: { readonly parts: readonly FormPart[]; readonly body: Body } | null): void {
+    this.takeOff(this.other);
+    this.other = other === null ? null : this.puttingOn(new WornBody(other.parts, other.body, true));
+  }
+
+  private puttingOn(worn: WornBody): WornBody {
+    this.scene.add(worn.mesh);
+    if (this.look !== null) worn.dress(this.look);
+    return worn;
+  }
+
+  private takeOff(worn: WornBody | null): void {
+    if (worn === null) return;
+    this.scene.remove(worn.mesh);
+    worn.dispose();
+  }
+
+  /** Brings the other body into its pose. */
+  standOther(pose: FigurePose): void {
+    this.other?.stand(pose);
+  }
+
+  /** Shows what tires first. */
+  tire(bones: readonly BoneName[]): void {
+    this.body?.tire(bones);
   }
 
   /** Brings every bone to where it is in a pose. */
   stand(pose: FigurePose): void {
-    const places = formSkeleton(pose);
-    if (this.body === null) return;
-    for (const [index, name] of boneNames.entries()) {
-      const stretch = boneLength(places[name]) / this.lengths[index]!;
-      this.bones.value[index]!.fromArray(boneMatrix(places[name], stretch)).multiply(this.rest[index]!);
-    }
+    this.body?.stand(pose);
     const { stature } = pose.body;
     const seat = pose.pelvis.y - STOOL.below * stature;
     this.stool.visible = pose.seated;
@@ -390,13 +225,12 @@ export class BodyScene {
 
   /** Wears the pattern of each side on the other, as a picture in a mirror does. */
   mirror(is: boolean): void {
-    this.weave.as.value = is ? -1 : 1;
+    this.body?.mirror(is);
   }
 
   /** How full the belly is, 0–1; null where the breath is not shown. */
   breathe(full: number | null): void {
-    this.breath.breath.value = full ?? 0;
-    this.breath.breathShown.value = full === null ? 0 : 1;
+    this.body?.breathe(full);
   }
 
   /** The way of a hand through the repetition; none where it is empty. */
@@ -416,15 +250,8 @@ export class BodyScene {
 
   dress(look: Look): void {
     this.look = look;
-    const colors = new Map(Object.entries(look.cloth).map(([stuff, color]) => [stuff, new Color(color)]));
-    const attribute = this.body?.geometry.getAttribute('color') as BufferAttribute | undefined;
-    for (const [index, stuff] of this.stuff.entries()) {
-      const { r, g, b } = colors.get(stuff)!;
-      attribute?.setXYZ(index, r, g, b);
-    }
-    if (attribute !== undefined) attribute.needsUpdate = true;
-    this.weave.left.value.set(look.weave.left);
-    this.weave.right.value.set(look.weave.right);
+    this.body?.dress(look);
+    this.other?.dress(look);
     this.floor.material.color.set(look.floor);
     this.stool.material.color.set(look.seat);
     for (const shadow of this.shadows) shadow.material.color.set(look.shadow);
@@ -432,7 +259,6 @@ export class BodyScene {
     for (const [kind, rod] of Object.entries(this.rods))
       rod.material.color.set(kind === 'toe line' ? danger : kind === 'plumb' || kind === 'hips' ? plumb : ink);
     this.mass.material.color.set(plumb);
-    this.breath.breathColor.value.set(look.path);
     this.pathColor = look.path;
     this.path?.material.color.set(look.path);
     this.sky.intensity = look.sky;
@@ -489,9 +315,35 @@ export class BodyScene {
     this.renderer.render(this.scene, this.camera);
     // The next frame waits until this one is on the screen.
     if (!fine) requestAnimationFrame(() => this.keepUp(performance.now() - begun));
+    return this.placing();
+  }
+
+  /**
+   * Draws the body alone as it looks from very far away, on nothing.
+   * @param roundDeg from where it is seen
+   * @param high how much is seen from the middle to the upper edge, m
+   * @param middle how high the middle of the picture is over the floor, m
+   */
+  drawAlone(roundDeg: number, high: number, middle: number): void {
+    const { width, height } = this.size;
+    const wide = (high * width) / height;
+    const camera = new OrthographicCamera(-wide, wide, high, -high, 0.1, 2 * FAR);
+    const round = (roundDeg * Math.PI) / 180;
+    camera.position.set(FAR * Math.cos(round), middle, FAR * Math.sin(round));
+    camera.lookAt(0, middle, 0);
+    camera.updateMatrixWorld();
+    const rest = [this.floor, ...this.shadows];
+    for (const thing of rest) thing.visible = false;
+    this.setCoarse(1);
+    this.renderer.render(this.scene, camera);
+    for (const thing of rest) thing.visible = true;
+  }
+
+  private placing(): Placed {
+    const [{ width, height }, camera] = [this.size, this.camera];
     return (point, out) => {
-      const { x, y } = at(point).project(this.camera);
-      const towards = this.camera.position.clone().sub(at(point)).normalize();
+      const { x, y } = at(point).project(camera);
+      const towards = camera.position.clone().sub(at(point)).normalize();
       const away = out !== undefined && at(out).dot(towards) < AWAY;
       return { x: ((x + 1) / 2) * width, y: ((1 - y) / 2) * height, away };
     };
@@ -511,8 +363,8 @@ export class BodyScene {
 
   dispose(): void {
     this.follow([]);
-    this.takeOff();
-    this.cloth.dispose();
+    this.takeOff(this.body);
+    this.takeOff(this.other);
     for (const shadow of this.shadows) {
       shadow.geometry.dispose();
       shadow.material.dispose();

@@ -1,3 +1,3 @@
-export { day, hall, paper } from './looks';
-export type { BodyScene, Look, Placed } from './bodyScene';
+export { day, hall, paper, type Look } from './looks';
+export type { BodyScene, Placed } from './bodyScene';
 export { aslant, between, draggedTo, extentOf, stands, turnedByKey, type Extent, type Stand } from './stands';

@@ -11,6 +11,7 @@ export * from './postureAnswers';
 export * from './relativeEffort';
 export * from './routineEffort';
 export * from './strength';
+export * from './tiringBones';
 export * from './answerWords';
 export * from './predictedEffort';
 export * from './restAllowance';

@@ -14,7 +14,7 @@ import { doorSeen, filmCamera as camera, marksSeen, seenBy, type FilmCamera } fr
 import { comparedFigures } from './comparedFigures';
 import { figureSaid, figureValue, inUnit } from './filmWords';
 import { LONGEST_PICTURE, PictureSchema, pictureBytes } from './picture';
-import { drawnLines, poseMarks, poseOver } from './poseMarks';
+import { drawingOver, drawnLines, jointOf, laidOver, poseMarks, poseOver, seenAt } from './poseMarks';
 import { stanceSeen, stillTerms } from './stillTerms';
 import { newStudent } from '../students/newStudent';
 import { crc32 } from '../text/crc32';
@@ -419,6 +419,26 @@ describe('the computed figure laid over', () => {
       }
     }
     expect(poseOver(still({}), poseOf(), 0.2)).toBeNull();
+  });
+
+  test('a drawing of the body from far away falls where its joints do, from each side and with a tilted camera', () => {
+    const drawing = { width: 832, height: 848, pxPerMetre: 320, middleM: 1.175 };
+    for (const from of ['right', 'left', 'front', 'behind'] as const) {
+      const pose = poseOf({}, from);
+      const marks = Object.fromEntries(
+        Object.entries(poseMarks(pose, from)).map(([name, { x, y }]) => [name, { x: x + 400, y: y + 900 }]),
+      );
+      const tilted = { from: { x: 10, y: 10 }, to: { x: 40, y: 400 } };
+      const at = laidOver({ from, marks, plumb: tilted }, pose, 0.2)!;
+      const over = poseOver({ from, marks, plumb: tilted }, pose, 0.2)!;
+      const [a, b, c, d, e, f] = drawingOver(from, at, drawing);
+      for (const name of marksWanted(from)) {
+        const seen = seenAt(jointOf(pose, name), from, drawing.pxPerMetre);
+        const [u, v] = [drawing.width / 2 + seen.x, drawing.height / 2 + drawing.middleM * drawing.pxPerMetre + seen.y];
+        expect(a * u + c * v + e).toBeCloseTo(over[name]!.x, 6);
+        expect(b * u + d * v + f).toBeCloseTo(over[name]!.y, 6);
+      }
+    }
   });
 });
 

@@ -41,12 +41,14 @@ export const seenAt = ({ x, y, z }: Point3, from: FilmFrom, pxPerMetre: number):
 export const poseMarks = (pose: FigurePose, from: FilmFrom, pxPerMetre = 500): Partial<Record<MarkName, FilmSpot>> =>
   Object.fromEntries(marksWanted(from).map((name) => [name, seenAt(jointOf(pose, name), from, pxPerMetre)]));
 
-/** A computed figure laid over a still: where its joints would be in the picture, standing on the marked feet; null where size or feet are missing. */
-export function poseOver(
+/**
+ * Where a point of a computed figure, m, falls on a still over which it is laid, standing on the marked feet; null where size or feet are missing.
+ */
+export function laidOver(
   { from, marks, plumb }: Pick<Still, 'from' | 'marks' | 'plumb'>,
   pose: FigurePose,
   cmPerPx: number | null,
-): Partial<Record<MarkName, FilmSpot>> | null {
+): ((point: Point3) => FilmSpot) | null {
   const names: readonly MarkName[] = isSideView(from) ? [`heel ${from}`] : ['ankle left', 'ankle right'];
   const feet = names.map((name) => marks[name]);
   if (cmPerPx === null || feet.some((spot) => spot === undefined)) return null;
@@ -54,17 +56,55 @@ export function poseOver(
     x: spots.reduce((sum, { x }) => sum + x, 0) / spots.length,
     y: spots.reduce((sum, { y }) => sum + y, 0) / spots.length,
   });
-  const seen = (name: MarkName): FilmSpot => seenAt(jointOf(pose, name), from, 100 / cmPerPx);
-  const [there, here] = [mean(feet as FilmSpot[]), mean(names.map(seen))];
+  const seen = (point: Point3): FilmSpot => seenAt(point, from, 100 / cmPerPx);
+  const [there, here] = [mean(feet as FilmSpot[]), mean(names.map((name) => seen(jointOf(pose, name))))];
   const tilt = plumb === null ? 0 : Math.atan2(plumb.to.x - plumb.from.x, plumb.to.y - plumb.from.y);
   const [sin, cos] = [Math.sin(tilt), Math.cos(tilt)];
-  return Object.fromEntries(
-    marksWanted(from).map((name) => {
-      const spot = seen(name);
-      const [x, y] = [spot.x - here.x, spot.y - here.y];
-      return [name, { x: there.x + x * cos + y * sin, y: there.y - x * sin + y * cos }];
-    }),
-  );
+  return (point) => {
+    const spot = seen(point);
+    const [x, y] = [spot.x - here.x, spot.y - here.y];
+    return { x: there.x + x * cos + y * sin, y: there.y - x * sin + y * cos };
+  };
+}
+
+/** The same of its joints that are marked in that view. */
+export function poseOver(
+  still: Pick<Still, 'from' | 'marks' | 'plumb'>,
+  pose: FigurePose,
+  cmPerPx: number | null,
+): Partial<Record<MarkName, FilmSpot>> | null {
+  const at = laidOver(still, pose, cmPerPx);
+  if (at === null) return null;
+  return Object.fromEntries(marksWanted(still.from).map((name) => [name, at(jointOf(pose, name))]));
+}
+
+/** A drawing of a body as it is seen from far away: its size, px, how many of them are a metre, and how high its middle is, m, over the middle of the floor. */
+export interface FarDrawing {
+  readonly width: number;
+  readonly height: number;
+  readonly pxPerMetre: number;
+  readonly middleM: number;
+}
+
+/** How that drawing is laid over a still: the six numbers of an affine map of its px to those of the still, as in SVG. */
+export function drawingOver(
+  from: FilmFrom,
+  at: (point: Point3) => FilmSpot,
+  { width, height, pxPerMetre, middleM }: FarDrawing,
+): readonly [number, number, number, number, number, number] {
+  const beside = { right: { x: 1, z: 0 }, left: { x: -1, z: 0 }, front: { x: 0, z: -1 }, behind: { x: 0, z: 1 } }[from];
+  const zero = at({ x: 0, y: 0, z: 0 });
+  const metre = (to: Point3): FilmSpot => ({ x: at(to).x - zero.x, y: at(to).y - zero.y });
+  const [across, up] = [metre({ ...beside, y: 0 }), metre({ x: 0, y: 1, z: 0 })];
+  const [left, top] = [width / 2 / pxPerMetre, middleM + height / 2 / pxPerMetre];
+  return [
+    across.x / pxPerMetre,
+    across.y / pxPerMetre,
+    -up.x / pxPerMetre,
+    -up.y / pxPerMetre,
+    zero.x - left * across.x + top * up.x,
+    zero.y - left * across.y + top * up.y,
+  ];
 }
 
 const lines: readonly (readonly [string, string])[] = [

@@ -19,6 +19,8 @@ export interface AnswerRow {
   readonly answer: string;
   readonly note: string;
   readonly grade: 'fine' | 'doubt' | 'danger';
+  /** It is tinted on the figure. */
+  readonly tinted?: boolean;
 }
 
 const cm = (metres: number): string => `${Math.round(metres * 100)} cm`;
@@ -59,7 +61,13 @@ function limitRow(answers: PostureAnswers, person: Person): AnswerRow {
     .join(' ');
   // Calf, hip and back are reckoned from the legs as a whole.
   const from = strengthWords(person.capacity[answers.limitedBy === 'arms' ? 'arms' : 'legs']);
-  return { question: 'What gives out first', answer: limitWords(answers), note: `${others} ${from}`, grade: 'fine' };
+  return {
+    question: 'What gives out first',
+    answer: limitWords(answers),
+    note: `${others} ${from}`,
+    grade: 'fine',
+    tinted: !answers[answers.limitedBy].unlimited,
+  };
 }
 
 function stepRow(answers: PostureAnswers): AnswerRow {

@@ -9,7 +9,12 @@ import type { AnswerRow } from './answer-rows';
     <dl>
       @for (row of rows(); track row.question) {
         <div [class]="row.grade">
-          <dt class="small soft">{{ row.question }}</dt>
+          <dt class="small soft">
+            {{ row.question }}
+            @if (row.tinted === true) {
+              <span class="tint" title="Tinted on the figure"></span>
+            }
+          </dt>
           <dd>
             <strong>{{ row.answer }}</strong>
             @if (row.note !== '') {
@@ -47,6 +52,14 @@ import type { AnswerRow } from './answer-rows';
     }
     .note {
       display: block;
+    }
+    .tint {
+      display: inline-block;
+      width: 0.9em;
+      height: 0.9em;
+      vertical-align: -0.1em;
+      border-radius: 2px;
+      background: var(--pk-tiring);
     }
   `,
 })

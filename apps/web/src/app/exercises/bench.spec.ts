@@ -78,8 +78,16 @@ describe('the bench', () => {
     const [now, kept] = [...page.element.querySelectorAll('pk-answers')].map((entry) => entry.textContent);
     expect(now).toContain('past the toe line');
     expect(kept).toContain('behind the toe line');
+    // Both in one picture, the kept one seen through the other.
+    expect(page.element.querySelectorAll('pk-body-in-space')).toHaveLength(2);
+    await page.press('Through each other');
+    expect(page.element.querySelectorAll('pk-body-in-space')).toHaveLength(1);
+    expect(page.text()).toContain('Kept, seen through it: A standard body');
+    expect(page.element.querySelectorAll('pk-answers')).toHaveLength(2);
     await page.press('End the comparison');
     expect(page.element.querySelectorAll('pk-answers')).toHaveLength(1);
+    // What gives out first is marked as tinted.
+    expect(page.element.querySelectorAll('pk-answers .tint')).toHaveLength(1);
   });
 
   test('only an own exercise can keep the posture', async () => {

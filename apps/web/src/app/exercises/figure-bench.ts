@@ -25,6 +25,7 @@ import {
   settlePosture,
   spokenExercise,
   stillMoment,
+  tiringBones,
   type Exercise,
   type FigureView,
   type Posture,
@@ -140,6 +141,21 @@ export class FigureBench {
       text: figureText(pose, settled, answers),
     };
   });
+  /** How the two that are compared are seen. */
+  protected readonly together = signal<'beside' | 'through'>('beside');
+  protected readonly ways = [
+    { label: 'Beside each other', value: 'beside' },
+    { label: 'Through each other', value: 'through' },
+  ];
+  /** What gives out first is tinted on the figure. */
+  protected readonly tiring = computed(
+    () => {
+      const { answers } = this.said();
+      const first = answers[answers.limitedBy];
+      return first.unlimited ? [] : tiringBones(first.joint, this.pose());
+    },
+    { equal },
+  );
   protected readonly points = computed(
     () => spokenExercise(this.exercise(), this.choice.school(), this.choice.side()).checkpoints,
   );

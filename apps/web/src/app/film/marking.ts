@@ -23,6 +23,14 @@ export interface Marked {
   readonly byKey: boolean;
 }
 
+/** A drawing of a body, and how it is laid over the picture. */
+export interface BodyOver {
+  readonly image: string;
+  readonly width: number;
+  readonly height: number;
+  readonly transform: string;
+}
+
 /** A picture on which points are set and moved, by pointer and by keys, with a loupe. */
 @Component({
   selector: 'pk-marking',
@@ -36,6 +44,8 @@ export class Marking {
   readonly points = input.required<Readonly<Partial<Record<FilmPoint, FilmSpot>>>>();
   /** The computed figure laid over; null where it is not wanted or cannot be. */
   readonly over = input<Readonly<Partial<Record<MarkName, FilmSpot>>> | null>(null);
+  /** The same as a body, drawn. */
+  readonly body = input<BodyOver | null>(null);
   /** Points that are not believed, or not looked at, where they are: followed there with little trust, or found by the machine. */
   readonly doubted = input<ReadonlySet<FilmPoint>>(new Set());
   readonly active = model.required<FilmPoint | null>();

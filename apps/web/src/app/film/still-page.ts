@@ -7,16 +7,20 @@ import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { switchMap } from 'rxjs';
+import equal from 'fast-deep-equal';
+import { catchError, firstValueFrom, from as asStream, of, switchMap } from 'rxjs';
 import {
+  drawingOver,
   filmFromWords,
   filmFrom,
   isSideView,
+  laidOver,
   newCorrection,
   poseOver,
   readStill,
   seenFrom,
   type Correction,
+  type FigurePose,
   type FilmFrom,
   type FilmScale,
   type PointSeen,
@@ -28,6 +32,8 @@ import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
+import { BodyForms } from '../space/body-forms';
+import { bodyAlone } from '../space/body-pictures';
 import { DayPipe } from '../ui/day.pipe';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
@@ -36,11 +42,17 @@ import { TextField } from '../ui/text-field';
 import { FilmHead } from './film-head';
 import { Filmed } from './filmed';
 import { FindBody } from './find-body';
-import { Marking } from './marking';
+import { Marking, type BodyOver } from './marking';
 import { NotHere } from './not-here';
 import { StillAnswers } from './still-answers';
 import { StillBeside } from './still-beside';
 import { StillMarks } from './still-marks';
+
+/** What is laid over a still. */
+interface WantedOver extends Pick<Still, 'from' | 'marks' | 'plumb'> {
+  readonly pose: FigurePose;
+  readonly cmPerPx: number | null;
+}
 
 /** A still of a student: its joints are marked, and angles, lines and checkpoints read off it. */
 @Component({
@@ -74,6 +86,7 @@ export class StillPage {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
   private readonly repository = inject(Repository);
+  private readonly forms = inject(BodyForms);
   /** The student. */
   readonly id = input.required<string>();
   readonly stillId = input.required<string>();
@@ -107,6 +120,26 @@ export class StillPage {
     return poseOver(still, terms.pose, reading.cmPerPx);
   });
 
+  /** What is laid over, as a body: null until it is drawn, and where it cannot be. */
+  protected readonly overBody = toSignal(
+    toObservable(
+      computed(
+        () => {
+          const [still, terms, reading] = [this.still(), this.filmed.terms(), this.reading()];
+          if (!this.laid() || still == null || terms === null || reading === null) return null;
+          const { from, marks, plumb } = still;
+          return { from, marks, plumb, pose: terms.pose, cmPerPx: reading.cmPerPx };
+        },
+        { equal },
+      ),
+    ).pipe(
+      switchMap((wanted) =>
+        wanted === null ? of(null) : asStream(this.drawnOver(wanted)).pipe(catchError(() => of(null))),
+      ),
+    ),
+    { initialValue: null },
+  );
+
   protected readonly views = filmFrom.map((value) => ({ value, label: filmFromWords(value) }));
   protected readonly workings = [
     { label: 'Left', value: 'left' },
@@ -134,6 +167,13 @@ export class StillPage {
           .map(({ checkpointId }) => checkpointId),
       ),
   );
+
+  private async drawnOver({ from, marks, plumb, pose, cmPerPx }: WantedOver): Promise<BodyOver | null> {
+    const at = laidOver({ from, marks, plumb }, pose, cmPerPx);
+    if (at === null || typeof WebGL2RenderingContext === 'undefined') return null;
+    const drawn = await bodyAlone(await firstValueFrom(this.forms.of(pose.body)), pose, from);
+    return drawn && { ...drawn, transform: `matrix(${drawingOver(from, at, drawn).join(' ')})` };
+  }
 
   protected look(from: FilmFrom): void {
     void this.edit.change('Seen from elsewhere', (stored) => seenFrom(stored, from));

@@ -18,6 +18,7 @@ import {
   sideOrders,
   sideOrderWords,
   stillPose,
+  tiringBones,
   unturned,
   upperFirst,
   type Dose,
@@ -115,6 +116,11 @@ export class SegmentDose {
     if (segment.type !== 'exercise' || exercise === undefined) return null;
     const posture = segmentPosture(segment, exercise);
     return stillPose(this.person().body, posture, this.school(), 'right');
+  });
+  /** What gives out first is tinted on the figure. */
+  protected readonly tiring = computed(() => {
+    const [effort, pose] = [this.effort(), this.pose()];
+    return effort === undefined || effort.unlimited || pose === null ? [] : tiringBones(effort.joint, pose);
   });
   protected readonly posture = computed(() => {
     const segment = this.segment();

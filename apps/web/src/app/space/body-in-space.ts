@@ -11,12 +11,22 @@ import {
   signal,
   untracked,
   viewChild,
+  type Signal,
 } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal';
 import { NEVER, catchError, defer, distinctUntilChanged, filter, map, of, switchMap } from 'rxjs';
-import { percent, regionPlaces, type FigurePose, type FigureView, type Point3, type Region } from '@pomek/core';
+import {
+  type BoneName,
+  type Body,
+  percent,
+  regionPlaces,
+  type FigurePose,
+  type FigureView,
+  type Point3,
+  type Region,
+} from '@pomek/core';
 import { Figure, type PathCount, type Pin } from '../ui/figure';
 import {
   between,
@@ -25,6 +35,7 @@ import {
   stands,
   turnedByKey,
   type BodyScene,
+  type Extent,
   type Placed,
   type Stand,
 } from '@pomek/space';
@@ -202,6 +213,10 @@ export class BodyInSpace {
   readonly pins = input<readonly Pin[]>([]);
   readonly selected = input<string | null>(null);
   readonly pinPressed = output<string>();
+  /** What tires first, tinted. */
+  readonly tiring = input<readonly BoneName[]>([]);
+  /** Another body, or the same in another posture, seen through it. */
+  readonly through = input<FigurePose | null>(null);
   /** Where the body can be taken and moved. */
   readonly handles = input<readonly BodyHandle[]>([]);
   /** A handle was moved to a place in space, m; `done` when it was let go. */
@@ -212,18 +227,8 @@ export class BodyInSpace {
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
   /** Where nothing is drawn in space, or the picture was lost. */
   private readonly lost = signal(typeof WebGL2RenderingContext === 'undefined');
-  private readonly form = toSignal(
-    toObservable(computed(() => this.pose().body)).pipe(
-      distinctUntilChanged((one, other) => equal(one, other)),
-      filter(() => !this.lost()),
-      switchMap((body) =>
-        this.forms.of(body).pipe(
-          map((parts) => ({ body, parts })),
-          catchError(() => of('failed' as const)),
-        ),
-      ),
-    ),
-  );
+  private readonly form = this.formOf(computed(() => this.pose().body));
+  private readonly otherForm = this.formOf(computed(() => this.through()?.body ?? null));
   private readonly drawing = toSignal(
     defer(() => (this.lost() ? NEVER : import('@pomek/space/scene'))).pipe(
       map((module) => module.BodyScene),
@@ -243,10 +248,7 @@ export class BodyInSpace {
   private held: { x: number; y: number; from: Stand } | null = null;
   /** The same pose given once more is no reason to draw. */
   private readonly standing = computed(() => this.pose(), { equal });
-  private readonly extent = computed(
-    () => extentOf(this.standing(), { highest: this.highest(), reach: this.reach() }),
-    { equal },
-  );
+  private readonly extent = computed(() => this.extentNow(), { equal });
   protected readonly shares = signal<readonly Share[]>([]);
   protected readonly spots = signal<readonly Spot[]>([]);
   protected readonly grips = signal<readonly Grip[]>([]);
@@ -280,7 +282,15 @@ export class BodyInSpace {
     });
     effect(() => {
       const [scene, form] = [this.scene(), this.form()];
-      if (scene !== null && form !== undefined && form !== 'failed') scene.wear(form.parts, form);
+      if (scene !== null && form != null && form !== 'failed') scene.wear(form.parts, form);
+    });
+    effect(() => {
+      const [scene, form, tiring] = [this.scene(), this.form(), this.tiring()];
+      if (form !== undefined) scene?.tire(tiring);
+    });
+    effect(() => {
+      const [scene, form] = [this.scene(), this.otherForm()];
+      if (form !== 'failed' && form !== undefined) scene?.wearOther(form);
     });
     effect(() => {
       const [scene, look] = [this.scene(), this.look()];
@@ -307,15 +317,18 @@ export class BodyInSpace {
         this.belly(),
         this.lines(),
       ];
-      const handles = this.handles();
+      const [handles, through] = [this.handles(), this.through()];
       this.look();
+      this.tiring();
+      this.otherForm();
       this.handPath();
       const [form, mirrored] = [this.form(), this.mirrored()];
       cancelAnimationFrame(this.frame);
       clearTimeout(this.settling);
-      if (scene === null || width === 0 || form === undefined) return;
+      if (scene === null || width === 0 || form == null) return;
       this.frame = requestAnimationFrame(() => {
         scene.stand(pose);
+        if (through !== null) scene.standOther(through);
         scene.mirror(mirrored);
         scene.breathe(belly);
         scene.read(lines ? pose : null);
@@ -335,6 +348,31 @@ export class BodyInSpace {
       cancelAnimationFrame(this.turning);
       clearTimeout(this.settling);
     });
+  }
+
+  private extentNow(): Extent {
+    const most = { highest: this.highest(), reach: this.reach() };
+    const [own, through] = [extentOf(this.standing(), most), this.through()];
+    const other = through === null ? own : extentOf(through, most);
+    return { highest: Math.max(own.highest, other.highest), reach: Math.max(own.reach, other.reach) };
+  }
+
+  /** The surface of a body, made beside the page; null where there is none. */
+  private formOf(body: Signal<Body | null>) {
+    return toSignal(
+      toObservable(body).pipe(
+        distinctUntilChanged((one, other) => equal(one, other)),
+        filter(() => !this.lost()),
+        switchMap((wanted) =>
+          wanted === null
+            ? of(null)
+            : this.forms.of(wanted).pipe(
+                map((parts) => ({ body: wanted, parts })),
+                catchError(() => of('failed' as const)),
+              ),
+        ),
+      ),
+    );
   }
 
   protected take(event: PointerEvent): void {

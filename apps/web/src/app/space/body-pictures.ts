@@ -1,5 +1,5 @@
-import type { FigurePose, FigureView, FormPart } from '@pomek/core';
-import { aslant, paper, type Extent } from '@pomek/space';
+import type { FarDrawing, FigurePose, FigureView, FilmFrom, FormPart } from '@pomek/core';
+import { aslant, day, paper, type Extent } from '@pomek/space';
 
 /** Draws a body from one side; a data address of a JPEG. */
 export type DrawBody = (pose: FigurePose, view: FigureView, extent: Extent) => string;
@@ -50,4 +50,35 @@ export async function bodyPictures(
       scene.dispose();
     },
   };
+}
+
+/** What is seen of the body to either side and from the floor up, m, and how many px a metre is. */
+const ALONE = { wide: 2.6, high: 2.5, below: 0.15, pxPerMetre: 320 } as const;
+const rounds: Readonly<Record<FilmFrom, number>> = { front: 0, right: 90, behind: 180, left: -90 };
+
+/** A body alone on nothing, as it is seen from far away: a data address of a PNG; null where nothing can be drawn in space. */
+export async function bodyAlone(
+  parts: readonly FormPart[],
+  pose: FigurePose,
+  from: FilmFrom,
+): Promise<(FarDrawing & { readonly image: string }) | null> {
+  const { BodyScene } = await import('@pomek/space/scene');
+  const canvas = document.createElement('canvas');
+  const { wide, high, below, pxPerMetre } = ALONE;
+  const [width, height] = [Math.round(wide * pxPerMetre), Math.round((high + below) * pxPerMetre)];
+  let scene: InstanceType<typeof BodyScene>;
+  try {
+    scene = new BodyScene(canvas);
+  } catch {
+    return null;
+  }
+  const finer = 1 / Math.min(devicePixelRatio, 2);
+  scene.resize(Math.round(width * finer), Math.round(height * finer));
+  scene.dress(day);
+  scene.wear(parts, pose);
+  scene.stand(pose);
+  scene.drawAlone(rounds[from], (high + below) / 2, (high - below) / 2);
+  const image = canvas.toDataURL('image/png');
+  scene.dispose();
+  return { image, width, height, pxPerMetre, middleM: (high - below) / 2 };
 }
