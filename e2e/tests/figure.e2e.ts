@@ -59,6 +59,8 @@ test('floor marks go on A4 with a bar of exactly a hundred millimetres', async (
   expect(read.text).toContain('Floor marks for A standard body, scale 1 : 10');
   expect(read.text).toContain('This bar is 100 mm long on paper and stands for 100 cm');
   expect(read.levelLinesMm.some((length) => Math.abs(length - 100) < 0.05)).toBe(true);
+  // Who stands on them is there too.
+  expect(read.photographs).toBe(1);
 });
 
 test('readings of two scales are kept in the file, through a reload and an undo', async ({ page }) => {

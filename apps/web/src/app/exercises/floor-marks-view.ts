@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Button } from 'primeng/button';
 import { floorPlan, floorPlanWords, type FigurePose } from '@pomek/core';
 import { Notices } from '../data/notices';
+import { BodyForms } from '../space/body-forms';
+import { bodyPictures } from '../space/body-pictures';
 import { download, fileName } from '../ui/download';
 import { layoutFloor } from '../ui/floor.layout';
 import { FloorDrawing } from '../ui/floor-drawing';
@@ -47,6 +49,7 @@ import { FloorDrawing } from '../ui/floor-drawing';
 })
 export class FloorMarksView {
   private readonly notices = inject(Notices);
+  private readonly forms = inject(BodyForms);
   readonly pose = input.required<FigurePose>();
   readonly name = input.required<string>();
   readonly exercise = input.required<string>();
@@ -58,14 +61,20 @@ export class FloorMarksView {
 
   protected async print(): Promise<void> {
     this.busy.set(true);
+    const pose = this.pose();
+    let bodies: Awaited<ReturnType<typeof bodyPictures>> = null;
     try {
       const { floorSheet } = await import('../print/floor-sheet');
-      const file = await floorSheet(this.exercise(), this.name(), this.drawing(), this.words());
+      const { PICTURE_PX, standing } = await import('../print/handout-figure');
+      bodies = await bodyPictures(this.forms.of(pose.body), PICTURE_PX);
+      const picture = standing(pose, bodies?.draw ?? null);
+      const file = await floorSheet(this.exercise(), this.name(), this.drawing(), this.words(), picture);
       download(`${fileName(`floor marks ${this.exercise()}`)}.pdf`, file, 'application/pdf');
       this.notices.done('The sheet is in your downloads', { detail: 'Print it at 100 %, then measure the bar.' });
     } catch (error) {
       this.notices.failure('The sheet could not be made', error);
     } finally {
+      bodies?.end();
       this.busy.set(false);
     }
   }

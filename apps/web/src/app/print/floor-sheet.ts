@@ -1,8 +1,9 @@
 import type { FloorLayout } from '../ui/floor.layout';
+import { ALONE, printed, type Picture } from './handout-figure';
 import { MM, pdf } from './pdf';
 
 /** The printable area of an A4 sheet in mm, less head and bar. */
-const AREA = { width: 180, height: 180 } as const;
+const AREA = { width: 180, height: 160 } as const;
 /** Scales that a teacher can reckon with: 1 to this many. */
 const scales = [1, 2, 4, 5, 10] as const;
 /** The bar that proves the scale is this long on paper, mm. */
@@ -47,12 +48,16 @@ export function floorSvg(drawing: FloorLayout): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthCm} ${heightCm}">${parts.join('')}</svg>`;
 }
 
-/** An A4 sheet with the floor marks to scale, and a bar of a true length to check the printer by. */
+/**
+ * An A4 sheet with the floor marks to scale, a bar of a true length to check the printer by, and who stands on them.
+ * @param picture of the body that stands so
+ */
 export function floorSheet(
   exercise: string,
   person: string,
   drawing: FloorLayout,
   words: readonly string[],
+  picture: Picture,
 ): Promise<Blob> {
   const scale = sheetScale(drawing);
   const widthMm = (drawing.widthCm * 10) / scale;
@@ -76,11 +81,23 @@ export function floorSheet(
         text: `This bar is ${BAR_MM} mm long on paper and stands for ${barIs} cm on the floor. If it is not, print at 100 %.`,
         fontSize: 9,
       },
-      { ul: words.map((line) => `${line[0]!.toUpperCase()}${line.slice(1)}`), margin: [0, 10, 0, 10] },
       {
-        text: 'A step that cannot be taken back without a push is too long. Knees over the toes, never past them; no twist. With pain in a joint, stop and see a licensed practitioner.',
-        fontSize: 9,
-        color: '#44544f',
+        margin: [0, 10, 0, 0],
+        columnGap: 6 * MM,
+        columns: [
+          { width: ALONE.width * MM, stack: [printed(picture, ALONE)] },
+          {
+            width: '*',
+            stack: [
+              { ul: words.map((line) => `${line[0]!.toUpperCase()}${line.slice(1)}`), margin: [0, 10, 0, 10] },
+              {
+                text: 'A step that cannot be taken back without a push is too long. Knees over the toes, never past them; no twist. With pain in a joint, stop and see a licensed practitioner.',
+                fontSize: 9,
+                color: '#44544f',
+              },
+            ],
+          },
+        ],
       },
     ],
   });

@@ -1,3 +1,4 @@
+import type { Content } from 'pdfmake/interfaces';
 import {
   shownDrill,
   shownPose,
@@ -14,7 +15,7 @@ import {
 } from '@pomek/core';
 import { extentOf } from '@pomek/space';
 import type { DrawBody } from '../space/body-pictures';
-import { inks } from './pdf';
+import { inks, MM } from './pdf';
 
 /** Scale of the drawing; how large it is printed is said where it stands. */
 const PX = 100;
@@ -43,6 +44,24 @@ export function poseSvg(pose: FigurePose, view: FigureView, highest = 0): string
 
 /** A picture of a body: drawn in space, else in outline. */
 export type Picture = { readonly image: string } | { readonly svg: string };
+
+/** Breadth and height of a body on paper, mm: of a posture, and of each part in a strip. To be read at arm’s length. */
+export const ALONE = { width: 46, height: 62 } as const;
+export const IN_STRIP = { width: 38.6, height: 52 } as const;
+/** Pixels of a picture of a body: some 300 to the inch at its largest. */
+export const PICTURE_PX = { width: 550, height: 741 } as const;
+/** An outline is narrower than what is drawn in space. */
+const OUTLINE = 0.62;
+
+/** A body as large as it is to be. */
+export const printed = (picture: Picture, { width, height }: { width: number; height: number }): Content =>
+  'image' in picture
+    ? { image: picture.image, width: width * MM, height: height * MM }
+    : { svg: picture.svg, fit: [width * OUTLINE * MM, height * MM], alignment: 'center' };
+
+/** A body that stands on paper, seen from the front. @param draw draws it in space; null where only outlines can be drawn */
+export const standing = (pose: FigurePose, draw: DrawBody | null): Picture =>
+  draw === null ? { svg: poseSvg(pose, 'front') } : { image: draw(pose, 'front', extentOf(pose)) };
 
 /** What is drawn of a drill. */
 export interface Pictures {

@@ -29,7 +29,7 @@ import {
   type SeenInWork,
 } from '@pomek/core';
 import type { DrawBody } from '../space/body-pictures';
-import { picturesOf, type Picture } from './handout-figure';
+import { ALONE, IN_STRIP, picturesOf, printed, type Picture } from './handout-figure';
 import { inks, MM, pdf } from './pdf';
 
 export interface HandoutRequest {
@@ -68,17 +68,10 @@ export interface SeenPrinted {
 const FIRST_CUES = 2;
 const OTHER_CUES = 2;
 const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
-/** Breadth and height of a body on paper, mm: of a posture, and of each part in a strip. To be read at arm’s length. */
-export const ALONE = { width: 46, height: 62 } as const;
-export const IN_STRIP = { width: 38.6, height: 52 } as const;
-/** Pixels of a picture of a body: some 300 to the inch at its largest. */
-export const PICTURE_PX = { width: 550, height: 741 } as const;
 /** So many stand beside one another. */
 const IN_ROW = 4;
 /** Between them, mm. */
 const GAP = (182 - IN_ROW * IN_STRIP.width) / (IN_ROW - 1);
-/** An outline is narrower than what is drawn in space. */
-const OUTLINE = 0.62;
 /** Breadth of a picture, mm. */
 const PICTURE = 42;
 
@@ -124,12 +117,6 @@ function toldSide({ dose }: ExerciseSegment): FootSide {
   const sides = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
   return sides.has('right') || !sides.has('left') ? 'right' : 'left';
 }
-
-/** A body as large as it is to be. */
-const printed = (picture: Picture, { width, height }: { width: number; height: number }): Content =>
-  'image' in picture
-    ? { image: picture.image, width: width * MM, height: height * MM }
-    : { svg: picture.svg, fit: [width * OUTLINE * MM, height * MM], alignment: 'center' };
 
 /** The parts in rows, each with its number, and how one looks at them. */
 function strip(pictures: readonly Picture[], seen: string): Content {

@@ -13,7 +13,6 @@ import {
   readStill,
   seenInWork,
   stillTerms,
-  type Body,
   type Correction,
   type CorrectionCount,
   type School,
@@ -100,7 +99,8 @@ export class HandoutButton {
     this.busy.set(true);
     let drawn: Awaited<ReturnType<typeof bodyPictures>> = null;
     try {
-      const { handout, PICTURE_PX } = await import('../print/handout');
+      const { handout } = await import('../print/handout');
+      const { PICTURE_PX } = await import('../print/handout-figure');
       const { choice } = this.bench;
       const [record, shelf, today] = [choice.record() ?? null, this.bench.shelf(), this.clock.today()];
       const { student, body } = choice.person();
@@ -111,7 +111,7 @@ export class HandoutButton {
       const { routine: practised, changed } =
         record === null ? { routine, changed: [] } : practisedRoutine(routine, record);
       const planned = record?.plans.some(({ routineId }) => routineId === routine.id) === true;
-      drawn = await this.drawn(body, PICTURE_PX);
+      drawn = await bodyPictures(this.forms.of(body), PICTURE_PX);
       const file = await handout({
         routine: practised,
         exercises: shelf,
@@ -134,15 +134,6 @@ export class HandoutButton {
     } finally {
       drawn?.end();
       this.busy.set(false);
-    }
-  }
-
-  /** The body in space for paper; null where it cannot be made: then outlines do. */
-  private async drawn(body: Body, size: { readonly width: number; readonly height: number }) {
-    try {
-      return await bodyPictures(await firstValueFrom(this.forms.of(body)), size);
-    } catch {
-      return null;
     }
   }
 

@@ -1,4 +1,5 @@
 import type { FarDrawing, FigurePose, FigureView, FilmFrom, FormPart } from '@pomek/core';
+import { firstValueFrom, type Observable } from 'rxjs';
 import { aslant, day, paper, type Extent } from '@pomek/space';
 
 /** Draws a body from one side; a data address of a JPEG. */
@@ -11,13 +12,16 @@ const FINE = 0.93;
 
 /**
  * A place beside the page where bodies are drawn for paper.
+ * @param form the surface of the body, as it is made
  * @param size of a picture, px
- * @returns null where nothing can be drawn in space
+ * @returns null where nothing can be drawn in space: then outlines do
  */
 export async function bodyPictures(
-  parts: readonly FormPart[],
+  form: Observable<readonly FormPart[]>,
   size: { readonly width: number; readonly height: number },
 ): Promise<{ readonly draw: DrawBody; readonly end: () => void } | null> {
+  const parts = await firstValueFrom(form).catch(() => null);
+  if (parts === null) return null;
   const { BodyScene } = await import('@pomek/space/scene');
   const [canvas, small] = [document.createElement('canvas'), document.createElement('canvas')];
   const flat = small.getContext('2d');
