@@ -53,8 +53,8 @@ const READ_ORDER = 2;
 const FAR = 10;
 /** A stool: how wide it is, m, and how far below the hips its top, as a share of stature. */
 const STOOL = { wide: 0.17, below: 0.056 } as const;
-/** What is left around the body, and how far the floor goes on around all that moves, m. */
-const [MARGIN, FLOOR_ROUND] = [0.09, 0.2];
+/** What is left around the body, and of floor around all that moves, m. */
+const MARGIN = 0.1;
 
 let software: boolean | null = null;
 /** Whether pictures are drawn without a graphics card: then no edge is smoothed, which costs half of each frame there. */
@@ -281,17 +281,17 @@ export class BodyScene {
    * @param fine with all pixels: nothing moves any more
    * @returns where a point falls on the picture
    */
-  draw({ roundDeg, upDeg }: Stand, { highest, reach }: Extent, fine = false): Placed {
+  draw({ roundDeg, upDeg }: Stand, { highest, reach, margin = MARGIN }: Extent, fine = false): Placed {
     const { width, height } = this.size;
     const [round, up] = [(roundDeg * Math.PI) / 180, (upDeg * Math.PI) / 180];
     // The middle of what moves, and as far away that all of its height and what it reaches to either side are seen.
     const middle = new Vector3(0, highest / 2 - 0.03, 0);
     const half = Math.tan((OPENING_DEG * Math.PI) / 360);
     const [rise, fall] = [Math.abs(Math.cos(up)), Math.abs(Math.sin(up))];
-    const floor = reach + FLOOR_ROUND;
+    const floor = reach + margin;
     this.floor.scale.setScalar(floor);
-    const tall = (highest / 2 + MARGIN) * rise + floor * fall;
-    const away = Math.max(tall / half, (reach + MARGIN) / (half * (width / height))) + 0.45 * reach * rise;
+    const tall = (highest / 2 + margin) * rise + floor * fall;
+    const away = Math.max(tall / half, floor / (half * (width / height))) + 0.45 * reach * rise;
     this.camera.aspect = width / height;
     this.camera.position.set(
       middle.x + away * Math.cos(up) * Math.cos(round),

@@ -16,9 +16,9 @@ export const stands: Readonly<Record<FigureView, Stand>> = {
 
 /** The same for a picture that nobody can turn: a little aslant it shows more of what is before and behind. */
 export const aslant: Readonly<Record<FigureView, Stand>> = {
-  front: { roundDeg: 22, upDeg: 8 },
-  side: { roundDeg: 64, upDeg: 8 },
-  behind: { roundDeg: 158, upDeg: 8 },
+  front: { roundDeg: 22, upDeg: 5 },
+  side: { roundDeg: 64, upDeg: 5 },
+  behind: { roundDeg: 158, upDeg: 5 },
   above: stands.above,
 };
 
@@ -59,6 +59,8 @@ export function between(from: Stand, to: Stand, share: number): Stand {
 export interface Extent {
   readonly highest: number;
   readonly reach: number;
+  /** What is left around it; more where it stands on a screen. */
+  readonly margin?: number;
 }
 
 /** Room that is always left to either side, and over hands, m; over the head, as a share of stature. */

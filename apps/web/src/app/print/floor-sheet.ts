@@ -4,6 +4,9 @@ import { MM, pdf } from './pdf';
 
 /** The printable area of an A4 sheet in mm, less head and bar. */
 const AREA = { width: 180, height: 160 } as const;
+/** What head and bar leave of a sheet, and how high the figure is at most, mm. */
+const FREE = 228;
+const MOST_FIGURE = 100;
 /** Scales that a teacher can reckon with: 1 to this many. */
 const scales = [1, 2, 4, 5, 10] as const;
 /** The bar that proves the scale is this long on paper, mm. */
@@ -61,6 +64,9 @@ export function floorSheet(
 ): Promise<Blob> {
   const scale = sheetScale(drawing);
   const widthMm = (drawing.widthCm * 10) / scale;
+  // The figure has what room is left.
+  const high = Math.min(MOST_FIGURE, FREE - (drawing.heightCm * 10) / scale);
+  const figure = { width: (high * ALONE.width) / ALONE.height, height: high };
   const barIs = (BAR_MM * scale) / 10;
   const tick = (mm: number) => ({ type: 'line' as const, x1: mm * MM, y1: 0, x2: mm * MM, y2: 8, lineWidth: 1 });
   return pdf({
@@ -85,7 +91,7 @@ export function floorSheet(
         margin: [0, 10, 0, 0],
         columnGap: 6 * MM,
         columns: [
-          { width: ALONE.width * MM, stack: [printed(picture, ALONE)] },
+          { width: figure.width * MM, stack: [printed(picture, figure)] },
           {
             width: '*',
             stack: [

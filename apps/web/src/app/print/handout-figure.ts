@@ -46,7 +46,7 @@ export function poseSvg(pose: FigurePose, view: FigureView, highest = 0): string
 export type Picture = { readonly image: string } | { readonly svg: string };
 
 /** Breadth and height of a body on paper, mm: of a posture, and of each part in a strip. To be read at arm’s length. */
-export const ALONE = { width: 46, height: 62 } as const;
+export const ALONE = { width: 50, height: 67.4 } as const;
 export const IN_STRIP = { width: 38.6, height: 52 } as const;
 /** Pixels of a picture of a body: some 300 to the inch at its largest. */
 export const PICTURE_PX = { width: 550, height: 741 } as const;

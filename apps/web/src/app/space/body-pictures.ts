@@ -7,6 +7,8 @@ export type DrawBody = (pose: FigurePose, view: FigureView, extent: Extent) => s
 
 /** Drawn so many times finer and made smaller, so that no edge is jagged. */
 const FINER = 1.5;
+/** What is left around it on paper, m. */
+const PAPER_MARGIN = 0.02;
 /** How little of it is lost, 0–1. */
 const FINE = 0.93;
 
@@ -43,7 +45,7 @@ export async function bodyPictures(
       if (!worn) scene.wear(parts, pose);
       worn = true;
       scene.stand(pose);
-      scene.draw(aslant[view], extent, true);
+      scene.draw(aslant[view], { ...extent, margin: PAPER_MARGIN }, true);
       flat.fillStyle = '#ffffff';
       flat.fillRect(0, 0, size.width, size.height);
       flat.imageSmoothingQuality = 'high';
