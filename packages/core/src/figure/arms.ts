@@ -2,7 +2,7 @@ import { rad } from '../words/angles';
 import type { Body } from '../body/body';
 import type { Palm } from '../library/palm';
 import type { SettledPosture } from '../schools/conventions';
-import { placeOnBody, type BodyPlace, type Placed } from './bodyPlaces';
+import { clothed, placeOnBody, type BodyPlace, type Placed } from './bodyPlaces';
 import type { ArmMoment, ArmStand } from './momentShape';
 import type { ArmLine, FootSide, PoseArm } from './pose';
 import { add, cross, dot, lengthOf, minus, mixed, scaled, squared, turnedAbout, unit, UP, type Point3 } from './point3';
@@ -21,8 +21,6 @@ const HAND_BREADTH = 0.047;
 const GIRDLE = { up: 30, down: 12, forward: 28, back: 24 } as const;
 /** Rounds in which a hand that lies on the body and the forearm behind it come to terms. */
 const LAYING = 5;
-/** How far the palm of a hand is from its bones, as a share of stature. House value for drawing. */
-const PALM = 0.0135;
 
 /** What an arm hangs from, and what it does. */
 export interface ArmPlace {
@@ -172,7 +170,7 @@ function alongTo({ body, shoulder }: Hung, palm: Point3, along: Point3, elbowTo:
 
 /** Flat on a surface, as nearly in the direction of the forearm as that allows. */
 function layOn(hung: Hung, { at, out, fingersTo }: BodyPlace, elbowTo: Point3): ArmLine {
-  const palm = add(at, scaled(out, PALM * hung.body.stature));
+  const palm = add(at, scaled(out, clothed.hand * hung.body.stature));
   // Where the forearm stands on the surface, the hand lies away from the shoulder.
   const away = squared(fingersTo ?? minus(palm, hung.shoulder), out, UP);
   let along = away;

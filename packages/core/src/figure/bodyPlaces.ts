@@ -24,7 +24,7 @@ export interface Placed {
 }
 
 /** How far the clothed surface is from the bones, as shares of stature, as the surface of the body is made. House values. */
-const thick = {
+export const clothed = {
   hip: 0.103,
   belly: 0.078,
   chest: 0.07,
@@ -79,23 +79,23 @@ export function placeOnBody(
     const outward = scaled(unit(cross(ahead, UP)), legSign);
     const cap = unit(add(minus(thigh, shin), scaled(squared(ahead, mixed(thigh, shin, 0.5), UP), 0.5)));
     return {
-      thigh: outside(mixed(leg.hip, leg.knee, 0.6), over, thick.thigh, legElbow),
-      knee: outside(leg.knee, cap, thick.thigh - 0.004, legElbow),
-      'outer thigh': outside(mixed(leg.hip, leg.knee, 0.6), squared(outward, thigh, UP), thick.thigh, legElbow),
+      thigh: outside(mixed(leg.hip, leg.knee, 0.6), over, clothed.thigh, legElbow),
+      knee: outside(leg.knee, cap, clothed.thigh - 0.004, legElbow),
+      'outer thigh': outside(mixed(leg.hip, leg.knee, 0.6), squared(outward, thigh, UP), clothed.thigh, legElbow),
       'inner thigh': outside(
         mixed(leg.hip, leg.knee, 0.6),
         squared(scaled(outward, -1), thigh, UP),
-        thick.thigh,
+        clothed.thigh,
         legElbow,
       ),
-      'outer shin': outside(mixed(leg.knee, leg.ankle, 0.6), squared(outward, shin, UP), thick.shin, legElbow),
+      'outer shin': outside(mixed(leg.knee, leg.ankle, 0.6), squared(outward, shin, UP), clothed.shin, legElbow),
       'inner shin': outside(
         mixed(leg.knee, leg.ankle, 0.6),
         squared(scaled(outward, -1), shin, UP),
-        thick.shin,
+        clothed.shin,
         legElbow,
       ),
-      ankle: outside(leg.ankle, outward, thick.ankle, legElbow),
+      ankle: outside(leg.ankle, outward, clothed.ankle, legElbow),
     };
   };
 
@@ -104,51 +104,51 @@ export function placeOnBody(
       return outside(
         add(pelvis, scaled(low, size(0.03))),
         add(hipsAway, scaled(pelvisFront, 0.35)),
-        thick.hip,
+        clothed.hip,
         unit(add(away, scaled(chestFront, -0.35))),
       );
     case 'belly':
       // The hands lie across the belly, not down it.
       return {
-        ...outside(beside(trunk(0.14), 0.004), pelvisFront, thick.belly),
+        ...outside(beside(trunk(0.14), 0.004), pelvisFront, clothed.belly),
         fingersTo: add(scaled(away, -1), scaled(UP, -0.25)),
       };
     case 'chest':
-      return outside(beside(trunk(0.76), 0.032), chestFront, thick.chest, wideElbow);
+      return outside(beside(trunk(0.76), 0.032), chestFront, clothed.chest, wideElbow);
     case 'low back':
-      return outside(beside(trunk(0.24), 0.034), scaled(pelvisFront, -1), thick.back, backElbow);
+      return outside(beside(trunk(0.24), 0.034), scaled(pelvisFront, -1), clothed.back, backElbow);
     case 'seat':
       return outside(
         add(add(pelvis, scaled(hipsAway, size(0.05))), scaled(low, size(-0.03))),
         scaled(pelvisFront, -1),
-        thick.back,
+        clothed.back,
         backElbow,
       );
     case 'brow':
       return outside(
         add(add(head, scaled(crown, size(0.035))), scaled(headAway, size(0.02))),
         look,
-        thick.face,
+        clothed.face,
         faceElbow,
       );
     case 'eyes':
       return outside(
         add(add(head, scaled(crown, size(0.008))), scaled(headAway, size(0.026))),
         look,
-        thick.face,
+        clothed.face,
         faceElbow,
       );
     case 'cheek':
-      return outside(add(head, scaled(crown, size(-0.02))), add(look, scaled(headAway, 0.9)), thick.face, faceElbow);
+      return outside(add(head, scaled(crown, size(-0.02))), add(look, scaled(headAway, 0.9)), clothed.face, faceElbow);
     case 'chin':
       return outside(
         add(head, scaled(crown, size(-0.048))),
         add(look, scaled(headAway, 0.35)),
-        thick.face - 0.008,
+        clothed.face - 0.008,
         faceElbow,
       );
     case 'ear':
-      return outside(head, headAway, thick.ear, faceElbow);
+      return outside(head, headAway, clothed.ear, faceElbow);
     case 'nape':
       return outside(
         add(add(head, scaled(crown, size(-0.062))), scaled(headAway, size(0.018))),
@@ -190,18 +190,18 @@ function onArm(
   const atElbow = unit(add(inside, insideUpper));
   switch (place) {
     case 'other hand':
-      return outside(mixed(wrist, hand, 0.5), scaled(facing, -1), thick.hand);
+      return outside(mixed(wrist, hand, 0.5), scaled(facing, -1), clothed.hand);
     case 'other shoulder':
-      return outside(shoulder, add(up, scaled(squared(up, upper, UP), 0.5)), thick.sleeve);
+      return outside(shoulder, add(up, scaled(squared(up, upper, UP), 0.5)), clothed.sleeve);
     case 'other elbow, outside':
-      return outside(elbow, scaled(atElbow, -1), thick.sleeve);
+      return outside(elbow, scaled(atElbow, -1), clothed.sleeve);
     case 'other elbow, inside':
-      return outside(elbow, atElbow, thick.sleeve);
+      return outside(elbow, atElbow, clothed.sleeve);
     case 'other wrist, outside':
-      return outside(mixed(elbow, wrist, 0.9), scaled(inside, -1), thick.sleeve);
+      return outside(mixed(elbow, wrist, 0.9), scaled(inside, -1), clothed.sleeve);
     case 'other wrist, inside':
-      return outside(mixed(elbow, wrist, 0.9), inside, thick.sleeve);
+      return outside(mixed(elbow, wrist, 0.9), inside, clothed.sleeve);
     default:
-      return outside(mixed(wrist, hand, 0.85), facing, thick.hand);
+      return outside(mixed(wrist, hand, 0.85), facing, clothed.hand);
   }
 }

@@ -29,7 +29,6 @@ export interface Limb {
   readonly toes: Point3;
   readonly kneeTo: Point3;
   readonly foot: PoseFoot;
-  readonly place: Point3;
 }
 
 export interface Whole {
@@ -85,7 +84,7 @@ export function limbOf({ body, posture, moment, working, square }: Whole, role: 
   };
   const aside = sign * (working === 'right' ? 1 : -1) * moment.shape.kneesAsideDeg;
   const kneeTo = square || posture.seated ? toes : pointing(out + posture.kneesOutDeg + aside);
-  return { role, side, sign, leg: raised(flat, rolled), toes, kneeTo, foot, place };
+  return { role, side, sign, leg: raised(flat, rolled), toes, kneeTo, foot };
 }
 
 const halfHips = ({ lengths }: Body): number => (HIP_JOINTS * lengths.hipBreadth) / 2;
