@@ -78,6 +78,14 @@ test('positions are added on the way, copied, put in order, mirrored and removed
   await expect(body.getByRole('status')).toContainText(/Working hand: \d+ cm out of reach\./);
   await page.getByLabel('Working hand in front of the hips').fill('0.8');
   await expect(body.getByRole('status')).toBeEmpty();
+  // A foot that is set elsewhere without being lifted slides, there and back.
+  await page.getByLabel('Width (empty: the posture’s)').fill('3');
+  await expect(body.getByRole('status')).toContainText(/Part 2: the \w+ foot slides \d+ cm over the floor\./);
+  await expect(
+    body.getByRole('button', { name: /^(Working|Other) foot/ }).and(body.locator('.faulty')),
+  ).not.toHaveCount(0);
+  await page.getByLabel('Width (empty: the posture’s)').fill('');
+  await expect(body.getByRole('status')).toBeEmpty();
 
   await page.getByText('Trunk, head, arms and knees').click();
   await page.getByLabel('Back rounded').fill('40');

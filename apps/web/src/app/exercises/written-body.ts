@@ -15,6 +15,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
+import equal from 'fast-deep-equal';
 import {
   bestView,
   cycleMoment,
@@ -28,6 +29,7 @@ import {
   movedBy,
   outOfReach,
   settlePosture,
+  slidingFeet,
   stillMoment,
   swappedFrame,
   withPartTwice,
@@ -55,6 +57,8 @@ function small(pose: FigurePose, view: FigureView) {
   const { width, height, shapes } = layoutFigure(pose, view, SMALL);
   return { box: `${width * 0.16} 0 ${width * 0.68} ${height}`, shapes };
 }
+
+const footOf = { working: 'foot', other: 'otherFoot' } as const;
 
 /** The body beside the fields of an exercise: its posture, or the position that is written, taken and moved by hand. */
 @Component({
@@ -131,16 +135,30 @@ export class WrittenBody {
     const frame = this.written();
     return frame === null ? [] : outOfReach(this.still(), frame);
   });
-  protected readonly faults = computed(() =>
-    this.short().map(({ part, short }) => `${draggedWords[part]}: ${Math.round(short * 100)} cm out of reach.`),
+  /** What moves, whatever is typed beside it. */
+  private readonly moving = computed(() => this.exercise(), {
+    equal: (one, other) =>
+      (['phases', 'posture', 'travel', 'phasesSwap'] as const).every((of) => equal(one[of], other[of])),
+  });
+  private readonly sliding = computed(() =>
+    slidingFeet(this.moving(), this.choice.person().body, this.choice.school()),
   );
+  protected readonly faults = computed(() => [
+    ...this.short().map(({ part, short }) => `${draggedWords[part]}: ${Math.round(short * 100)} cm out of reach.`),
+    ...this.sliding().map(
+      ({ part, role, far }) =>
+        `Part ${part + 1}: the ${role} foot slides ${Math.round(far * 100)} cm over the floor. Lift it, or leave it where it stands.`,
+    ),
+  ]);
   protected readonly handles = computed((): BodyHandle[] => {
     if (this.playing() || this.written() === null) return [];
     return handlesOf(this.still()).map(({ part, at }) => ({
       id: part,
       at,
       label: draggedWords[part],
-      faulty: this.short().some((missed) => missed.part === part),
+      faulty:
+        this.short().some((missed) => missed.part === part) ||
+        this.sliding().some(({ role, part: nth }) => part === footOf[role] && nth === this.selected()?.part),
     }));
   });
   protected readonly title = computed(() => {
