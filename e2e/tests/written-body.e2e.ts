@@ -20,8 +20,9 @@ test('a hand is dragged, moved by keys and taken back; the numbers and the small
   const body = await openCopy(page);
   const positions = body.getByRole('group', { name: 'Positions of a repetition' }).getByRole('button');
   await expect(positions).toHaveCount(7);
-  // Nothing can be taken of the posture itself.
+  // Of the posture both hands are taken together.
   await expect(body.getByRole('button', { name: /^Working hand/ })).toHaveCount(0);
+  await expect(body.getByRole('button', { name: /^Hands/ })).toBeVisible();
   await body.getByRole('button', { name: /^Part 2, its end/ }).click();
   await expect(handUp(page)).toHaveValue('0.25');
 
@@ -99,4 +100,35 @@ test('positions are added on the way, copied, put in order, mirrored and removed
   await body.getByRole('button', { name: /^Part 2, its end/ }).click();
   await page.getByText('Trunk, head, arms and knees').click();
   await expect(page.getByLabel('Back rounded')).toHaveValue('40');
+});
+
+test('the posture of a stand is moved by keys and by pointer, its fields and its lines follow, and it is taken back', async ({
+  page,
+}) => {
+  const wrong = complaints(page);
+  await openOwn(page);
+  await page.goto('/exercises/tree-holding');
+  await page.getByRole('button', { name: 'Copy as my own' }).click();
+  const body = page.getByRole('region', { name: 'The body as it is written' });
+  await expect(page.locator('pk-body-in-space .making')).toHaveCount(0);
+  const bend = page.getByLabel('Knee bend', { exact: true });
+  const raised = page.getByLabel('Arms raised', { exact: true });
+  const [bent, up] = [Number(await bend.inputValue()), Number(await raised.inputValue())];
+  await body.getByRole('button', { name: /^Pelvis: height and weight/ }).focus();
+  for (let times = 0; times < 4; times += 1) await page.keyboard.press('ArrowDown');
+  await expect.poll(async () => Number(await bend.inputValue())).toBeGreaterThan(bent + 3);
+
+  const hands = body.getByRole('button', { name: /^Hands/ });
+  const { x, y, width, height } = (await hands.boundingBox())!;
+  await page.mouse.move(x + width / 2, y + height / 2);
+  await page.mouse.down();
+  await page.mouse.move(x + width / 2, y + height / 2 - 50, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await raised.inputValue())).toBeGreaterThan(up + 5);
+  const moved = await raised.inputValue();
+  await page.reload();
+  await expect(raised).toHaveValue(moved);
+  await undo(page);
+  await expect(raised).toHaveValue(String(up));
+  expect(wrong).toEqual([]);
 });

@@ -3,7 +3,8 @@ import type { Hand, Keyframe } from '../library/keyframe';
 import { plainHead, plainShape, plainTrunk } from '../library/plainShape';
 import type { Shape } from '../library/shape';
 import { deg } from '../words/angles';
-import { dot, level, lengthOf, minus, mixed, type Point3 } from './point3';
+import { bendAt, bounded, feetApart, handAt, headTo, isUp, trunkTo, weightAt, whole } from './dragging';
+import { level, lengthOf, minus, mixed, type Point3 } from './point3';
 import { flippedSide, type FigurePose, type FootSide } from './pose';
 
 /** What of a body is taken and moved where it stands at the end of a part. */
@@ -56,63 +57,6 @@ export function handlesOf({ working, arms, feet, pelvis, spine, seated }: Figure
   return seated ? all.filter(({ part }) => !standing.has(part)) : all;
 }
 
-const bounded = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value));
-const rounded = (value: number, to: number): number => Math.round(value / to) * to;
-/** As exact as one wants to see it: a hundredth of a breadth, a degree. */
-const fine = (value: number): number => Number(rounded(value, 0.01).toFixed(2));
-const whole = (value: number): number => Math.round(value) + 0;
-
-/** A place in space as a hand has it, seen from the trunk. */
-export function handAt({ body, pelvis, spine }: FigurePose, side: FootSide, point: Point3): Hand {
-  const { shoulderBreadth, trunk } = body.lengths;
-  const off = minus(point, pelvis);
-  const sign = side === 'right' ? 1 : -1;
-  return {
-    out: fine(bounded((sign * dot(off, level(spine.chestTurnDeg + 90))) / shoulderBreadth, -2, 3)),
-    forward: fine(bounded(dot(off, level(spine.chestTurnDeg)) / shoulderBreadth, -1, 3)),
-    up: fine(bounded(off.y / trunk, -1.2, 2.6)),
-  };
-}
-
-/** Both feet apart as they are with one of them in another place. */
-function feetApart(pose: FigurePose, side: FootSide, point: Point3): Pick<Keyframe, 'stanceWidth' | 'ahead'> {
-  const { working, feet, body } = pose;
-  const { foot, shoulderBreadth } = body.lengths;
-  const heel = (of: FootSide): Point3 =>
-    of === side ? ahead(feet[of].heel, minus(point, mixed(feet[of].heel, feet[of].toe, 0.5)), 1) : feet[of].heel;
-  const [mine, other] = [heel(working), heel(flippedSide(working))];
-  const sign = working === 'right' ? 1 : -1;
-  return {
-    stanceWidth: fine(bounded((sign * (mine.z - other.z)) / shoulderBreadth, 0, 4)),
-    ahead: fine(bounded((mine.x - other.x) / foot, -6, 6)),
-  };
-}
-
-/** So far up a foot is off the floor, m. */
-const OFF = 0.05;
-/** Bends that are tried for a height of the hips, degrees. */
-const MOST_BEND = 120;
-
-/** The bend at which the hips of a body are so high, degrees. */
-function bendAt({ body }: FigurePose, bendDeg: number, lower: number): number {
-  const { shank, thigh } = body.lengths;
-  const long = (degrees: number): number =>
-    Math.sqrt(shank ** 2 + thigh ** 2 + 2 * shank * thigh * Math.cos((degrees * Math.PI) / 180));
-  const wanted = bounded(long(bendDeg) - lower, long(MOST_BEND), shank + thigh);
-  const cosine = (wanted ** 2 - shank ** 2 - thigh ** 2) / (2 * shank * thigh);
-  return whole(deg(Math.acos(bounded(cosine, -1, 1))));
-}
-
-/** How much of the weight the working leg has with the pelvis in another place over the feet. */
-function weightAt({ feet, working }: FigurePose, from: Point3, to: Point3): number {
-  const [mine, other] = [feet[working], feet[flippedSide(working)]];
-  const way = minus(mine.pressure, other.pressure);
-  const long = Math.hypot(way.x, way.z);
-  if (long < 0.02) return mine.share;
-  const moved = ((to.x - from.x) * way.x + (to.z - from.z) * way.z) / long ** 2;
-  return fine(bounded(mine.share + moved, 0, 1));
-}
-
 const shapeWith = (frame: Keyframe, posture: Posture, change: Partial<Shape>): Shape => ({
   ...(frame.shape ?? posture.shape ?? plainShape),
   ...change,
@@ -147,7 +91,7 @@ export function draggedFrame(
     case 'otherFoot': {
       const side = part === 'foot' ? working : flippedSide(working);
       const role = part === 'foot' ? 'working' : 'other';
-      const up = point.y > OFF + (pose.feet[side].lifted ? 0 : mixed(pose.feet[side].heel, pose.feet[side].toe, 0.5).y);
+      const up = isUp(pose, side, point);
       // Nobody lifts a foot with weight on it.
       const lifted = up
         ? { lifted: role, weight: role === 'working' ? 0 : 1, heel: 'none' as const }
@@ -166,26 +110,16 @@ export function draggedFrame(
       const off = minus(point, pelvis);
       return { ...frame, turnDeg: whole(bounded(sign * deg(Math.atan2(off.z, off.x)), -90, 90)) };
     }
-    case 'trunk': {
-      const off = minus(point, pelvis);
-      const [forward, right] = [dot(off, level(spine.turnDeg)), dot(off, level(spine.turnDeg + 90))];
-      const trunk = shape.trunk ?? plainTrunk;
-      const leanDeg = whole(bounded(deg(Math.atan2(forward, Math.max(-0.2, off.y))), -30, 110));
-      const aside = whole(
-        bounded(deg(Math.asin(bounded((sign * right) / Math.max(0.05, lengthOf(off)), -1, 1))), -45, 45),
-      );
-      return { ...frame, shape: shapeWith(frame, posture, { trunk: { ...trunk, leanDeg, asideDeg: aside } }) };
-    }
-    case 'head': {
-      const off = minus(point, spine.head);
-      const yaw = deg(Math.atan2(off.z, off.x)) - spine.chestTurnDeg;
-      const turnDeg = whole(bounded(sign * (((yaw + 540) % 360) - 180), -80, 80));
-      const carried = (shape.trunk?.leanDeg ?? posture.trunkPitchDeg) + (shape.trunk?.roundDeg ?? 0);
-      const down = -deg(Math.atan2(off.y, Math.hypot(off.x, off.z)));
-      const nodDeg = whole(bounded(down - carried, -50, 70));
+    case 'trunk':
       return {
         ...frame,
-        shape: shapeWith(frame, posture, { head: { ...(shape.head ?? plainHead), turnDeg, nodDeg } }),
+        shape: shapeWith(frame, posture, { trunk: { ...(shape.trunk ?? plainTrunk), ...trunkTo(pose, point) } }),
+      };
+    case 'head': {
+      const carried = (shape.trunk?.leanDeg ?? posture.trunkPitchDeg) + (shape.trunk?.roundDeg ?? 0);
+      return {
+        ...frame,
+        shape: shapeWith(frame, posture, { head: { ...(shape.head ?? plainHead), ...headTo(pose, point, carried) } }),
       };
     }
   }

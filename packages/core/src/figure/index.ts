@@ -13,6 +13,7 @@ export type { FigureShape, FigureView } from './figureBody';
 export * from './figureLayout';
 export * from './figureLines';
 export * from './dragged';
+export { draggedPosture, postureHandles, postureWords } from './draggedPosture';
 export * from './slidingFeet';
 export * from './tellingMoments';
 export * from './figureLayers';

@@ -20,6 +20,7 @@ import {
   bestView,
   cycleMoment,
   draggedFrame,
+  draggedPosture,
   draggedWords,
   figurePose,
   firstSeconds,
@@ -28,6 +29,8 @@ import {
   layoutFigure,
   movedBy,
   outOfReach,
+  postureHandles,
+  postureWords,
   settlePosture,
   slidingFeet,
   stillMoment,
@@ -43,6 +46,7 @@ import {
   type Keyframe,
   type Phase,
   type Point3,
+  type Posture,
 } from '@pomek/core';
 import { PersonChoice } from '../data/person-choice';
 import type { Patch } from '../data/patch';
@@ -75,6 +79,8 @@ export class WrittenBody {
   readonly selected = model<StandPlace | null>(null);
   /** A position that was moved, below the parts. */
   readonly typed = output<Patch>();
+  /** The posture as it was moved. */
+  readonly postureMoved = output<Posture>();
   /** What is done with the parts as a whole. */
   readonly changed = output<(phases: readonly Phase[]) => Phase[]>();
 
@@ -89,13 +95,16 @@ export class WrittenBody {
   private frame = 0;
   /** The position while it is being dragged. */
   private readonly pulled = signal<Keyframe | null>(null);
+  /** The posture while it is being dragged. */
+  private readonly pulledPosture = signal<Posture | null>(null);
+  private readonly posture = computed(() => this.pulledPosture() ?? this.exercise().posture);
 
   protected readonly playable = computed(() => isPlayable(this.exercise()));
   protected readonly written = computed(() => {
     const place = this.selected();
     return place === null ? null : (this.pulled() ?? frameAt(this.exercise(), place));
   });
-  private readonly settled = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
+  private readonly settled = computed(() => settlePosture(this.posture(), this.choice.school()));
   private readonly still = computed(() => {
     const frame = this.written();
     return frame === null ? this.posed(null) : this.standing(frame);
@@ -151,7 +160,15 @@ export class WrittenBody {
     ),
   ]);
   protected readonly handles = computed((): BodyHandle[] => {
-    if (this.playing() || this.written() === null) return [];
+    if (this.playing()) return [];
+    if (this.selected() === null)
+      return postureHandles(this.still()).map(({ part, at }) => ({
+        id: part,
+        at,
+        label: postureWords[part],
+        faulty: false,
+      }));
+    if (this.written() === null) return [];
     return handlesOf(this.still()).map(({ part, at }) => ({
       id: part,
       at,
@@ -213,12 +230,20 @@ export class WrittenBody {
   protected choose(place: StandPlace | null): void {
     this.playing.set(false);
     this.pulled.set(null);
+    this.pulledPosture.set(null);
     this.selected.set(place);
   }
 
   protected drag({ id, at, done }: { readonly id: string; readonly at: Point3; readonly done: boolean }): void {
     const [place, frame] = [this.selected(), this.written()];
-    if (place === null || frame === null) return;
+    if (place === null) {
+      const stand = (posture: Posture): FigurePose => this.posed(null, settlePosture(posture, this.choice.school()));
+      const moved = draggedPosture(this.posture(), this.still(), stand, id as DraggedPart, at);
+      this.pulledPosture.set(done ? null : moved);
+      if (done) this.postureMoved.emit(moved);
+      return;
+    }
+    if (frame === null) return;
     const moved = draggedFrame(frame, this.exercise().posture, this.still(), id as DraggedPart, at);
     this.pulled.set(done ? null : moved);
     if (done) this.write(moved);
@@ -295,8 +320,7 @@ export class WrittenBody {
     return this.posed(cycleMoment(whole, this.choice.school(), 1 - 1e-6));
   }
 
-  private posed(moment: ReturnType<typeof cycleMoment>): FigurePose {
-    const settled = this.settled();
+  private posed(moment: ReturnType<typeof cycleMoment>, settled = this.settled()): FigurePose {
     const { body } = this.choice.person();
     return figurePose(body, settled, moment ?? stillMoment({ posture: settled }), this.choice.side());
   }
