@@ -74,7 +74,7 @@ export function draggedFrame(
   part: DraggedPart,
   point: Point3,
 ): Keyframe {
-  const { working, spine, pelvis } = pose;
+  const { working, pelvis } = pose;
   const sign = working === 'right' ? 1 : -1;
   const shape = frame.shape ?? posture.shape ?? plainShape;
   switch (part) {
