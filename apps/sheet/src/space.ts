@@ -7,11 +7,18 @@ export interface Space {
   readonly form: readonly FormPart[];
 }
 
+/** The parts stand at the end of the file: the page may be used before they are read. */
+const read = new Promise<void>((resolve) => {
+  if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', () => resolve(), { once: true });
+  else resolve();
+});
+
 /** The text of a part of the file that stands in it and does not run by itself. */
 const partOf = (id: string): string => document.getElementById(id)?.textContent ?? '';
 
 /** Beside the page, since it takes a phone seconds. Rejects where the browser allows no worker. */
-function makeForm({ stature, mass, lengths: { shank, thigh, foot } }: Body): Promise<readonly FormPart[]> {
+async function makeForm({ stature, mass, lengths: { shank, thigh, foot } }: Body): Promise<readonly FormPart[]> {
+  await read;
   const address = URL.createObjectURL(new Blob([partOf('form')], { type: 'text/javascript' }));
   return new Promise<readonly FormPart[]>((resolve, reject) => {
     const worker = new Worker(address);

@@ -84,7 +84,7 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       return readFilm(film, still, stillTerms(still, student, exercise, school)) as ResultOf<'film'>;
     }
     case 'body-form':
-      return bodyForm(bodyOf(withoutGaps(request.body))) as ResultOf<'body-form'>;
+      return bodyForm(bodyOf(withoutGaps(request.body)));
     case 'standings':
       return workOutStandings(request, part);
     case 'csv-columns': {
