@@ -26,7 +26,9 @@ import {
   spokenExercise,
   stillMoment,
   tiringBones,
+  type BoneName,
   type Exercise,
+  type FigurePose,
   type FigureView,
   type Posture,
   type PostureAnswers,
@@ -54,6 +56,12 @@ interface Kept {
 const USUAL_SECONDS = 120;
 /** Between two readings of a posture that is being turned, ms. */
 const WORDS_MS = 45;
+
+/** The parts of a body that give out first; none where nothing does. */
+function tiringIn(answers: PostureAnswers, pose: FigurePose): BoneName[] {
+  const first = answers[answers.limitedBy];
+  return first.unlimited ? [] : tiringBones(first.joint, pose);
+}
 
 /** The exercise as a body that one can turn: its posture, its cycle, its floor marks, on whom one likes. */
 @Component({
@@ -138,6 +146,7 @@ export class FigureBench {
       pose,
       flat: this.poseOf(kept.person, kept.posture, this.view() === 'side'),
       rows: this.rowsOf(kept.person, settled, answers),
+      tiring: tiringIn(answers, pose),
       text: figureText(pose, settled, answers),
     };
   });
@@ -148,14 +157,7 @@ export class FigureBench {
     { label: 'Through each other', value: 'through' },
   ];
   /** What gives out first is tinted on the figure. */
-  protected readonly tiring = computed(
-    () => {
-      const { answers } = this.said();
-      const first = answers[answers.limitedBy];
-      return first.unlimited ? [] : tiringBones(first.joint, this.pose());
-    },
-    { equal },
-  );
+  protected readonly tiring = computed(() => tiringIn(this.said().answers, this.pose()), { equal });
   protected readonly points = computed(
     () => spokenExercise(this.exercise(), this.choice.school(), this.choice.side()).checkpoints,
   );
