@@ -7,7 +7,7 @@ import { lengthOf, minus, mixed, type Point3 } from './point3';
 import { flippedSide, type FigurePose } from './pose';
 
 /** What of a posture is taken and moved: both hands go together, and a posture does not turn. */
-export const posturePart = (part: DraggedPart): boolean => part !== 'turn' && part !== 'otherHand';
+const posturePart = (part: DraggedPart): boolean => part !== 'turn' && part !== 'otherHand';
 
 /** What each is called where it is a posture that is moved. */
 export const postureWords: Readonly<Record<DraggedPart, string>> = {
