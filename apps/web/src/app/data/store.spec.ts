@@ -122,6 +122,49 @@ test('presses that come faster than they can be done are done together, in their
   expect(store.undoLabel()).toBeNull();
 });
 
+test('steps that come faster than they can be written are written together, each a step of its own', async () => {
+  const renamed = (letter: string) =>
+    store.write(letter, [
+      { table: 'routines', id: 'routine-1', change: (stored) => ({ ...stored, name: `${stored.name}${letter}` }) },
+    ]);
+  await store.write('New', [{ table: 'routines', add: aRoutine({ name: 'A' }) }]);
+  const seen: string[] = [];
+  const watching = TestBed.inject(Repository).routines$.subscribe((routines) => seen.push(routines[0]!.name));
+  await Promise.all(Array.from('bcdefghijk', renamed));
+  expect(await routineNow()).toMatchObject({ name: 'Abcdefghijk' });
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  watching.unsubscribe();
+  expect(seen.length).toBeLessThan(5);
+  await store.undo();
+  await store.undo();
+  expect(await routineNow()).toMatchObject({ name: 'Abcdefghi' });
+  expect([store.undoLabel(), store.redoLabel()]).toEqual(['i', 'j']);
+});
+
+test('one of them that cannot be written takes none of the others along', async () => {
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  const results = await Promise.allSettled([
+    change('Name', { name: 'Late' }),
+    change('No name', { name: ' ' }),
+    change('Note', { note: 'noted' }),
+    store.write('Again', [{ table: 'routines', add: aRoutine() }]),
+    change('Together', { settleSeconds: 1 }, 'times'),
+    change('Together', { settleSeconds: 2 }, 'times'),
+  ]);
+  expect(results.map(({ status }) => status)).toEqual([
+    'fulfilled',
+    'rejected',
+    'fulfilled',
+    'rejected',
+    'fulfilled',
+    'fulfilled',
+  ]);
+  expect(await routineNow()).toMatchObject({ name: 'Late', note: 'noted', settleSeconds: 2 });
+  await store.undo();
+  expect(await routineNow()).toMatchObject({ name: 'Late', note: 'noted', settleSeconds: aRoutine().settleSeconds });
+  expect(store.undoLabel()).toBe('Note');
+});
+
 test('of presses done together those before a conflict are done', async () => {
   await store.write('New', [{ table: 'routines', add: aRoutine() }]);
   await store.write('A student', [{ table: 'students', add: aStudent() }]);

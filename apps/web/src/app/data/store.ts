@@ -37,9 +37,25 @@ interface Turn {
   readonly way: Way;
   times: number;
   readonly result: Promise<string | null>;
-  /** Its place in the queue: as long as that is the last, presses may join it. */
-  readonly place: Promise<unknown>;
 }
+/** A step that was asked for. */
+interface Asked {
+  readonly label: string;
+  readonly writes: readonly (Write | Incoming)[];
+  readonly mergeKey: string | null;
+  /** When it was asked for, ms. */
+  readonly at: number;
+}
+/** The same in the queue, with how whoever asked learns what became of it. */
+interface Waited extends Asked {
+  readonly settle: { readonly done: () => void; readonly failed: (reason: unknown) => void };
+}
+/** What has not begun; more of its kind may join it as long as its place is the last of the queue. */
+type Waiting = (
+  { readonly kind: 'turn'; readonly turn: Turn } | { readonly kind: 'steps'; readonly steps: Waited[] }
+) & {
+  readonly place: Promise<unknown>;
+};
 
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
@@ -79,6 +95,19 @@ export class AlreadyThere extends Error {
 /** A change was made elsewhere since, so going back would lose it. */
 export class ConflictError extends Error {}
 
+/** Steps with one more: by itself, or together with the last. */
+function joined(steps: readonly Step[], step: Step): readonly Step[] {
+  const last = steps.at(-1);
+  const merges =
+    last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
+  if (!merges) return [...steps, step];
+  const changes = step.changes.map((change) => {
+    const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
+    return { ...change, before: old === undefined ? change.before : old.before };
+  });
+  return [...steps.slice(0, -1), { ...step, id: last.id, changes }];
+}
+
 /**
  * Every change to the stored data goes through here: written in one transaction, remembered with
  * what was there before, so that it can be undone and done again.
@@ -93,8 +122,7 @@ export class Store implements StepsOfStore {
   private readonly done = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
-  /** What is to be taken back next and has not begun. */
-  private waiting: Turn | null = null;
+  private waiting: Waiting | null = null;
   /** How much is being written, and since when, ms; a file that comes in counts from its beginning. */
   private readonly pending = signal(0);
   private since = 0;
@@ -116,7 +144,7 @@ export class Store implements StepsOfStore {
     void this.open();
     // To leave now would give up what is on its way; a moment of writing is over before anybody could answer.
     addEventListener('beforeunload', (event) => {
-      if (this.writing() && this.clock.now().getTime() - this.since > GUARDED_MS) event.preventDefault();
+      if (this.writing() && this.now() - this.since > GUARDED_MS) event.preventDefault();
     });
   }
 
@@ -145,7 +173,8 @@ export class Store implements StepsOfStore {
 
   /** The same for what was typed; the one who asks tells what went wrong. */
   writeTyped(label: string, write: Write, mergeKey: string): Promise<void> {
-    return this.step(label, [write], mergeKey);
+    // What comes next may depend on what became of it, so nothing joins it.
+    return this.alone({ label, writes: [write], mergeKey, at: this.now() });
   }
 
   /**
@@ -158,27 +187,65 @@ export class Store implements StepsOfStore {
     progress: (share: number) => void = () => undefined,
   ): Promise<void> {
     this.typing.first();
-    return this.told(this.step(label, incoming, null, progress));
+    return this.told(this.alone({ label, writes: incoming, mergeKey: null, at: this.now() }, progress));
   }
 
-  private step(
-    label: string,
-    writes: readonly (Write | Incoming)[],
-    mergeKey: string | null,
-    progress: (share: number) => void = () => undefined,
-  ): Promise<void> {
-    return this.inTurn(async () => {
-      const changes = await this.apply(writes, progress);
-      if (changes.length === 0) return;
-      const gone = this.undone();
-      this.undone.set([]);
-      await this.kept.drop(gone.map(({ id }) => id));
-      const at = this.clock.now().getTime();
-      const { step, others } = this.joined({ id: this.stepId(at), label, changes, mergeKey, at, undoneAt: null });
-      // Only what is kept is shown as a step that can be taken back: the page may be left at once.
-      await this.kept.keep(step);
-      this.done.set([...others, step].slice(-MOST_STEPS));
+  /** Steps that come while others of them wait are written together: keys may come faster than the page. */
+  private step(label: string, writes: readonly Write[], mergeKey: string | null): Promise<void> {
+    return new Promise((done, failed) => {
+      const asked = { label, writes, mergeKey, at: this.now(), settle: { done, failed } };
+      const last = this.lastWaiting();
+      if (last?.kind === 'steps') {
+        last.steps.push(asked);
+        return;
+      }
+      const steps = [asked];
+      void this.inTurn(() => {
+        if (this.waiting?.kind === 'steps' && this.waiting.steps === steps) this.waiting = null;
+        return this.writeSteps(steps);
+      });
+      this.waiting = { kind: 'steps', steps, place: this.queue };
     });
+  }
+
+  /** One step by itself. */
+  private alone(step: Asked, progress: (share: number) => void = () => undefined): Promise<void> {
+    return this.inTurn(async () => {
+      const [changes] = await this.inTransaction([step], progress);
+      await this.remember([{ ...step, changes: changes! }]);
+    });
+  }
+
+  /** Writes steps in one transaction or, where one of them can't be written, each in its own. */
+  private async writeSteps(asked: readonly Waited[]): Promise<void> {
+    try {
+      const changes = await this.inTransaction(asked);
+      await this.remember(asked.map((step, index) => ({ ...step, changes: changes[index]! })));
+      for (const { settle } of asked) settle.done();
+    } catch (error) {
+      if (asked.length === 1) asked[0]!.settle.failed(error);
+      else for (const step of asked) await this.writeSteps([step]);
+    }
+  }
+
+  /** Puts what was done on the list of steps; what changed nothing is none. */
+  private async remember(
+    done: readonly (Omit<Asked, 'writes'> & { readonly changes: readonly Change[] })[],
+  ): Promise<void> {
+    const made = done.filter(({ changes }) => changes.length > 0);
+    if (made.length === 0) return;
+    const gone = this.undone();
+    this.undone.set([]);
+    await this.kept.drop(gone.map(({ id }) => id));
+    let steps = this.done();
+    const fresh = new Map<string, Step>();
+    for (const { label, mergeKey, at, changes } of made) {
+      steps = joined(steps, { id: this.stepId(at), label, changes: [...changes], mergeKey, at, undoneAt: null });
+      fresh.set(steps.at(-1)!.id, steps.at(-1)!);
+    }
+    // Only what is kept is shown as a step that can be taken back: the page may be left at once.
+    await this.kept.keep(...fresh.values());
+    this.done.set(steps.slice(-MOST_STEPS));
   }
 
   undo(): Promise<string | null> {
@@ -192,21 +259,25 @@ export class Store implements StepsOfStore {
   /** Takes the last step back, or does it again; presses that come while one of the same kind waits are done together with it. */
   private turn(way: Way): Promise<string | null> {
     this.typing.first();
-    const waiting = this.waiting;
-    // Nothing else may have been asked for in between.
-    if (waiting?.way === way && waiting.place === this.queue) {
-      waiting.times += 1;
-      return waiting.result;
+    const last = this.lastWaiting();
+    if (last?.kind === 'turn' && last.turn.way === way) {
+      last.turn.times += 1;
+      return last.turn.result;
     }
     const result = this.told(
       this.inTurn(() => {
-        if (this.waiting === turn) this.waiting = null;
+        if (this.waiting?.kind === 'turn' && this.waiting.turn === turn) this.waiting = null;
         return this.turnSteps(turn);
       }),
     );
-    const turn: Turn = { way, times: 1, result, place: this.queue };
-    this.waiting = turn;
+    const turn: Turn = { way, times: 1, result };
+    this.waiting = { kind: 'turn', turn, place: this.queue };
     return result;
+  }
+
+  /** What may still be joined: it has not begun, and nothing else was asked for since. */
+  private lastWaiting(): Waiting | null {
+    return this.waiting?.place === this.queue ? this.waiting : null;
   }
 
   /** Takes the last steps of one list to their other end, and puts them on the other list; those before a conflict too. */
@@ -215,7 +286,7 @@ export class Store implements StepsOfStore {
     const wanted = from().slice(-times).toReversed();
     if (wanted.length === 0) return null;
     const { restored, conflict } = await this.restore(wanted, ...ends[way]);
-    const undoneAt = way === 'undo' ? this.clock.now().getTime() : null;
+    const undoneAt = way === 'undo' ? this.now() : null;
     const turned = restored.map((step): Step => ({ ...step, undoneAt }));
     await this.kept.keep(...turned);
     if (turned.length > 0) {
@@ -244,7 +315,7 @@ export class Store implements StepsOfStore {
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    if (this.pending() === 0) this.since = this.clock.now().getTime();
+    if (this.pending() === 0) this.since = this.now();
     this.pending.update((count) => count + 1);
     return this.afterOthers(work, () => this.pending.update((count) => count - 1));
   }
@@ -265,45 +336,46 @@ export class Store implements StepsOfStore {
     }
   }
 
+  private now(): number {
+    return this.clock.now().getTime();
+  }
+
   /** Later steps have later ids, also within a millisecond. */
   private stepId(at: number): string {
     const number = (this.steps += 1);
     return `${String(at).padStart(15, '0')}-${String(number).padStart(6, '0')}-${this.clock.newId().slice(0, 8)}`;
   }
 
-  /** A step as it comes to stand after the others: by itself, or together with the last. */
-  private joined(step: Step): { readonly step: Step; readonly others: readonly Step[] } {
-    const all = this.done();
-    const last = all.at(-1);
-    const merges =
-      last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
-    if (!merges) return { step, others: all };
-    const changes = step.changes.map((change) => {
-      const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
-      return { ...change, before: old === undefined ? change.before : old.before };
+  /** The changes of steps that are written one after the other, all or none. */
+  private inTransaction(
+    steps: readonly Asked[],
+    progress: (share: number) => void = () => undefined,
+  ): Promise<Change[][]> {
+    const tables = [...new Set(steps.flatMap(({ writes }) => writes.map(({ table }) => table)))];
+    return this.database.transaction('rw', [...tables, 'standings'], async () => {
+      const all: Change[][] = [];
+      for (const { writes } of steps) all.push(await this.apply(writes, progress));
+      return all;
     });
-    return { step: { ...step, id: last.id, changes }, others: all.slice(0, -1) };
   }
 
-  private apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {
+  private async apply(writes: readonly (Write | Incoming)[], progress: (share: number) => void): Promise<Change[]> {
     const tables = [...new Set(writes.map((write) => write.table))];
-    return this.database.transaction('rw', [...tables, 'standings'], async () => {
-      const changes: Change[] = [];
-      for (let from = 0; from < writes.length; from += BATCH) {
-        const batch = writes.slice(from, from + BATCH);
-        for (const name of tables) {
-          changes.push(
-            ...(await this.applyTo(
-              name,
-              batch.filter((write) => write.table === name),
-            )),
-          );
-        }
-        progress(Math.min(1, (from + BATCH) / writes.length));
+    const changes: Change[] = [];
+    for (let from = 0; from < writes.length; from += BATCH) {
+      const batch = writes.slice(from, from + BATCH);
+      for (const name of tables) {
+        changes.push(
+          ...(await this.applyTo(
+            name,
+            batch.filter((write) => write.table === name),
+          )),
+        );
       }
-      await this.standings.forget(changes, () => this.clock.newId());
-      return changes;
-    });
+      progress(Math.min(1, (from + BATCH) / writes.length));
+    }
+    await this.standings.forget(changes, () => this.clock.newId());
+    return changes;
   }
 
   /** Writes to one table, read and written at once; a later write to the same record sees the earlier. */
