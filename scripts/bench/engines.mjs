@@ -158,18 +158,19 @@ function seasonOf(core, count, raises, change = {}) {
       overrules: [],
     };
   });
+  const practiceDays = [1, 3, 5, 6];
   return {
     strands,
     calendar: {
       start: START,
       today: START,
-      practiceDays: [1, 3, 5, 6],
+      practiceDays,
       holidays: [],
       frozenWeeks: new Set(),
       lighterEvery: 4,
       lighterCut: 0.4,
     },
-    rules: core.rulesOf({ growthPerWeek: 0.1 }, core.defaultRaiseRule),
+    rules: core.rulesOf({ growthPerWeek: 0.1 }, core.defaultRaiseRule, practiceDays),
     rails: {
       raisesPerFamily: 2,
       loadGrowth: 0.1,

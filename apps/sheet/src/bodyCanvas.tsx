@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'preact/hooks';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'preact/hooks';
 import type { FigurePose, FigureView, Point3 } from '@pomek/core';
 import { between, day, draggedTo, extentOf, hall, stands, turnedByKey, type BodyScene, type Stand } from '@pomek/space';
 import type { Space } from './space';
@@ -58,11 +58,12 @@ export function BodyCanvas(props: BodyCanvasProps) {
       made.dispose();
     };
   }, [space]);
+  const night = useNight();
   useLayoutEffect(() => {
     // In the hall it is always dark, on the other pages where the phone is.
-    const dark = canvas.current!.closest('.hall, .night') !== null;
+    const dark = night || canvas.current!.closest('.hall') !== null;
     scene?.dress(dark ? hall : day);
-  }, [scene]);
+  }, [scene, night]);
   useLayoutEffect(() => {
     if (size.width > 0 && size.height > 0) scene?.resize(size.width, size.height);
   }, [scene, size]);
@@ -115,6 +116,18 @@ export function BodyCanvas(props: BodyCanvasProps) {
       {point !== null && <span class="pin" ref={pin} aria-hidden="true" />}
     </div>
   );
+}
+
+/** Whether the phone is set to be dark; it may turn so while it is looked at. */
+function useNight(): boolean {
+  const query = useMemo(() => matchMedia('(prefers-color-scheme: dark)'), []);
+  const [night, setNight] = useState(query.matches);
+  useEffect(() => {
+    const turn = (): void => setNight(query.matches);
+    query.addEventListener('change', turn);
+    return () => query.removeEventListener('change', turn);
+  }, [query]);
+  return night;
 }
 
 /** From where it is seen: it turns softly to another view, at once where movement is not wanted. */

@@ -150,6 +150,14 @@ export class FigureBench {
       text: figureText(pose, settled, answers),
     };
   });
+  /** What is turned now. */
+  protected readonly shown = computed(() => ({
+    name: this.choice.person().name,
+    pose: this.pose(),
+    flat: this.flat(),
+    tiring: this.tiring(),
+    text: this.text(),
+  }));
   /** How the two that are compared are seen. */
   protected readonly together = signal<'beside' | 'through'>('beside');
   protected readonly ways = [

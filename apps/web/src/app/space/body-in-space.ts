@@ -137,9 +137,14 @@ const STILL_MS = 250;
           }}</span>
         }
         @for (share of shares(); track share.side) {
-          <span class="share num" aria-hidden="true" [style.left.px]="share.x" [style.top.px]="share.y">{{
-            share.words
-          }}</span>
+          <span
+            class="share num"
+            [class.below]="grips().length > 0"
+            aria-hidden="true"
+            [style.left.px]="share.x"
+            [style.top.px]="share.y"
+            >{{ share.words }}</span
+          >
         }
         @for (spot of spots(); track spot.pin.id) {
           <button
@@ -459,14 +464,19 @@ interface Share {
   readonly x: number;
   readonly y: number;
 }
-/** How much of the weight each foot has, before its toes. */
+/** Room that the words of one foot take, px. */
+const WORDS = { wide: 52, high: 18 };
+/** How much of the weight each foot has, before its toes; one below the other where they would lie on each other. */
 function sharesOf(pose: FigurePose, place: Placed): Share[] {
   if (pose.seated) return [];
-  return (['left', 'right'] as const).map((side) => {
+  const shares = (['left', 'right'] as const).map((side): Share => {
     const { heel, toe, share } = pose.feet[side];
     const { x, y } = place({ x: toe.x + 0.35 * (toe.x - heel.x), y: 0, z: toe.z + 0.35 * (toe.z - heel.z) });
     return { side, words: `${side === 'left' ? 'L' : 'R'} ${percent(share)}`, x, y };
   });
+  const [upper, lower] = shares.toSorted((a, b) => a.y - b.y) as [Share, Share];
+  if (Math.abs(upper.x - lower.x) >= WORDS.wide || lower.y - upper.y >= WORDS.high) return shares;
+  return [upper, { ...lower, y: upper.y + WORDS.high }];
 }
 
 /** Pins where they are on the body; those of one region side by side. */
