@@ -9,6 +9,7 @@ import {
   callNow,
   clock,
   conduct,
+  cuePlan,
   hallCalls,
   hallKeys,
   leftOf,
@@ -16,6 +17,7 @@ import {
   seenAs as ways,
   shownNow,
   timeline,
+  timesDone,
   type Journal,
   type JournalEvent,
   type SeenAs,
@@ -50,17 +52,24 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
   sound.current = kept.sound;
   const ringer = useMemo(() => new Ringer(() => !sound.current), []);
   const shelf = useMemo(() => new Map(sheet.exercises.map((exercise) => [exercise.id, exercise])), [sheet]);
-  const inWork = useMemo(() => new Set(sheet.inWork), [sheet]);
   const body = useMemo(() => bodyOfStudent(sheet.student.body).body, [sheet]);
   const line = useMemo(() => timeline(journal.routine), [journal.routine]);
+  const cues = useMemo(
+    () =>
+      cuePlan(journal.routine, line, shelf, school, {
+        inWork: new Set(sheet.inWork),
+        before: (exerciseId) => timesDone(kept.logs, exerciseId),
+      }),
+    [journal.routine, line, sheet, shelf, school, kept.logs.length],
+  );
   const called = useMemo(
-    () => hallCalls(journal.routine, line, sheet.calls, true, shelf, school, inWork),
-    [journal.routine, line, sheet, shelf, school, inWork],
+    () => hallCalls(journal.routine, line, sheet.calls, true, shelf, school, cues),
+    [journal.routine, line, sheet, shelf, school, cues],
   );
   const { events } = journal;
   const state = conduct(line, events, Math.max(at, events.at(-1)?.at ?? 0));
   const begun = events.length > 0;
-  const moment = momentOf(journal.routine, line, state, shelf, school, inWork);
+  const moment = momentOf(journal.routine, line, state, shelf, school, cues);
 
   const record = (action: JournalEvent['action'], when = now().getTime()): void => {
     change((stored) =>

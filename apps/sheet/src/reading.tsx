@@ -46,7 +46,7 @@ export function Reading({
     (): Doing => ({ side: 'right', direction, done: round, into: 0, lengthMs: SLOW_MS, seconds: 0, running: true }),
     [direction, round],
   );
-  const points = inTellingOrder(pointsIn(said.checkpoints, school));
+  const points = inTellingOrder(pointsIn(said.checkpoints, school, new Set(sheet.inWork)));
   return (
     <main class="page">
       <button type="button" onClick={onBack}>

@@ -5,6 +5,7 @@ import { bellSounds, countSound, FADED, overtones, type Struck } from '../practi
 import { bells } from '../practice/bells';
 import { msOfDone } from '../practice/calls';
 import { conductAt } from '../practice/conduct';
+import { cuePlan, cuedForNobody, type CuedFor } from '../practice/cuePlan';
 import { momentOf } from '../practice/moment';
 import type { Routine } from '../routine/routine';
 import { timeline, type Span, type Timeline } from '../routine/timeline';
@@ -92,15 +93,16 @@ export function trackWords(
   routine: Routine,
   shelf: ReadonlyMap<string, Exercise>,
   school: School,
-  inWork: ReadonlySet<string> = new Set(),
+  { inWork, before }: CuedFor = cuedForNobody,
 ): TimedWords[] {
   const line = planned(routine);
+  const cues = cuePlan(routine, line, shelf, school, { inWork, before });
   const all = line.spans.flatMap((span): TimedWords[] => {
     const looks = Array.from({ length: Math.ceil(span.durationMs / LOOK_MS) }, (_, at) => at * LOOK_MS);
     const times = [...new Set([0, ...countsOf(span), ...looks])].toSorted((a, b) => a - b);
     return times.map((offsetMs, at) => {
       const state = { ...conductAt(span.index), offsetMs: offsetMs + 1 };
-      const now = momentOf(routine, line, state, shelf, school, inWork);
+      const now = momentOf(routine, line, state, shelf, school, cues);
       const side = [now.side === 'both' ? '' : now.side, now.direction].filter((word) => word !== '').join(', ');
       const counting = span.amount > 1;
       const left = counting ? `${now.big} ${now.unit}` : '';
@@ -127,7 +129,7 @@ export interface Track {
 }
 
 /**
- * Sound (WAV) and words (WebVTT) of some practices in one ZIP file; a player that finds the words beside the sound shows them.
+ * Sound (WAV) and words (WebVTT) of some practices, one after the other, in one ZIP file; a player that finds the words beside the sound shows them.
  * @param progress is told which share is done
  */
 export function cueTracks(
@@ -144,7 +146,7 @@ export function cueTracks(
   });
   const all = tracks.reduce((sum, { routine }) => sum + trackSamples(routine) * 2, 0);
   let done = 0;
-  for (const { name, routine } of tracks) {
+  for (const [index, { name, routine }] of tracks.entries()) {
     const sound = new ZipDeflate(`${name}.wav`);
     zip.add(sound);
     for (const piece of trackSound(routine)) {
@@ -155,7 +157,7 @@ export function cueTracks(
     sound.push(new Uint8Array(0), true);
     const words = new ZipDeflate(`${name}.vtt`);
     zip.add(words);
-    words.push(strToU8(webVtt(trackWords(routine, shelf, school, inWork))), true);
+    words.push(strToU8(webVtt(trackWords(routine, shelf, school, { inWork, before: () => index }))), true);
   }
   zip.end();
   return pieces;

@@ -29,9 +29,9 @@ test('a free cycle has no line, and a free part in between holds the breath line
   expect(phaseKnots(shelf.get('arm-swings')!.phases, 3)).toBeNull();
   const mixed = phaseKnots(
     [
-      { name: 'a', share: 0.5, breath: 'in', reversed: '', heldBreaths: 0, end: null, via: [] },
-      { name: 'b', share: 0.25, breath: 'free', reversed: '', heldBreaths: 0, end: null, via: [] },
-      { name: 'c', share: 0.25, breath: 'out', reversed: '', heldBreaths: 0, end: null, via: [] },
+      { name: 'a', share: 0.5, breath: 'in', reversed: '', heldBreaths: 0, end: null, via: [], points: [] },
+      { name: 'b', share: 0.25, breath: 'free', reversed: '', heldBreaths: 0, end: null, via: [], points: [] },
+      { name: 'c', share: 0.25, breath: 'out', reversed: '', heldBreaths: 0, end: null, via: [], points: [] },
     ],
     8,
   )!;

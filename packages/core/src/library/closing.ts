@@ -165,6 +165,7 @@ export const closing = [
     quick: 'Once through.',
     long: 'Three times through.',
     defaultDose: cycle(40, together(3)),
+    inParts: { 'tap-order': [0] },
     checkpoints: [
       point(
         'tap-loose',
@@ -238,6 +239,7 @@ export const closing = [
     quick: 'One pass a side.',
     long: 'Inside and outside, three each.',
     defaultDose: cycle(5, eachSide(3)),
+    inParts: { 'rub-to-the-tips': [0], 'rub-breath': [0] },
     checkpoints: [
       point(
         'rub-whole-palm',
@@ -323,6 +325,7 @@ export const closing = [
     quick: 'Face, arms, low back.',
     long: 'Twice through, slowly.',
     defaultDose: cycle(90, together(1)),
+    inParts: { 'face-soft': [0], 'face-order': [1], 'face-shoulders': [2] },
     checkpoints: [
       point(
         'face-order',
@@ -452,6 +455,7 @@ export const closing = [
     quick: 'Once.',
     long: 'Three times, then stand for nine breaths.',
     defaultDose: cycle(12, together(3)),
+    inParts: { 'gather-shoulders': [0], 'gather-home': [1] },
     checkpoints: [
       point(
         'gather-equal-time',

@@ -57,6 +57,7 @@ export const phase = (
   heldBreaths,
   end: end === null ? null : { ...plainFrame, ...end },
   via: [],
+  points: [],
 });
 
 /** A part that goes through stands on its way to its end, after equal times. */
@@ -158,11 +159,17 @@ export const stage = (name: string, words: string): Stage => ({ name, words });
 
 type Optional =
   'handLoads' | 'phasesSwap' | 'travel' | 'swaySeconds' | 'movements' | 'prerequisites' | keyof typeof teachingShape;
-type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> & Partial<Pick<Exercise, Optional>>;
+type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional> &
+  Partial<Pick<Exercise, Optional>> & {
+    /** Checkpoints that are looked at in some parts only: the parts, from 0, by the id of the checkpoint. */
+    readonly inParts?: Readonly<Record<string, readonly number[]>>;
+  };
 
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
-export function builtIn(written: Written): Exercise {
+export function builtIn({ inParts = {}, ...written }: Written): Exercise {
   const { amounts } = written.defaultDose;
+  const pointsOf = (part: number): string[] =>
+    Object.entries(inParts).flatMap(([id, parts]) => (parts.includes(part) ? [id] : []));
   return {
     handLoads: false,
     phasesSwap: false,
@@ -177,6 +184,7 @@ export function builtIn(written: Written): Exercise {
     quick: '',
     long: '',
     ...written,
+    phases: written.phases.map((part, index) => ({ ...part, points: pointsOf(index) })),
     origin: 'built-in',
     twoSided: amounts.some((row) => row.side !== 'both'),
     hasDirections: amounts.some((row) => row.direction !== 'none'),

@@ -55,6 +55,8 @@ export const PhaseSchema = z.object({
   end: KeyframeSchema.nullable().default(null),
   /** Stands it goes through on the way to its end, after equal times: what makes a circle round. */
   via: z.array(KeyframeSchema).max(MOST_VIA).default([]),
+  /** Ids of the checkpoints that are looked at in this part: their cues come up when it begins. */
+  points: z.array(z.string().min(1).max(80)).max(24).default([]),
 });
 export type Phase = z.infer<typeof PhaseSchema>;
 

@@ -60,6 +60,13 @@ test('a wrong exercise is refused with the path of the field', () => {
   expect(paths({ ...tree, phases: [{ name: 'x', share: 0.4, breath: 'in' }] })).toEqual(['phases']);
 });
 
+test('what is looked at in a part is a checkpoint of its drill', () => {
+  for (const { id, phases, checkpoints } of builtInExercises) {
+    const known = checkpoints.map((point) => point.id);
+    expect([id, phases.flatMap(({ points }) => points).filter((point) => !known.includes(point))]).toEqual([id, []]);
+  }
+});
+
 describe('the parts of a cycle', () => {
   const part = (name: string, share: number): Phase => ({
     name,
@@ -69,6 +76,7 @@ describe('the parts of a cycle', () => {
     heldBreaths: 0,
     end: null,
     via: [],
+    points: [],
   });
 
   test('one more is as long as the others are on average, one less leaves its time to them', () => {

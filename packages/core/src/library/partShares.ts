@@ -24,7 +24,10 @@ export function withNewPart(phases: readonly Phase[]): Phase[] {
   const share = 1 / (phases.length + 1);
   const before = phases.map((phase) => ({ ...phase, share: phase.share * (1 - share) }));
   const name = `Part ${before.length + 1}`;
-  return evenedParts([...before, { name, share, breath: 'free', reversed: '', heldBreaths: 0, end, via: [] }]);
+  return evenedParts([
+    ...before,
+    { name, share, breath: 'free', reversed: '', heldBreaths: 0, end, via: [], points: [] },
+  ]);
 }
 
 /** The parts with one of them done twice, each half as long; no more than a cycle may have. @param index from 0 */

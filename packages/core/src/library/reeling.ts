@@ -131,6 +131,7 @@ export const reeling = [
     quick: 'Four circles each way.',
     long: 'Three minutes a side, sixteen each way, or until you like to change.',
     defaultDose: cycle(11, eachSideBothWays(8)),
+    inParts: { 'reel-shift-then-turn': [0], 'reel-elbow-over-leg': [3], 'reel-centre-line': [2], 'waist-leads': [1, 3], 'knees-still': [1, 3], 'hip-crease-folds': [0, 2] },
     checkpoints: [
       point(
         'reel-shift-then-turn',
@@ -223,6 +224,7 @@ export const reeling = [
     quick: 'Four each way.',
     long: 'Sixteen each way.',
     defaultDose: cycle(10, bothWays(8)),
+    inParts: { 'shift-crease': [1, 3], 'shift-height': [0, 2], 'waist-leads': [1, 3], 'knees-still': [1, 3] },
     checkpoints: [
       point(
         'shift-crease',
@@ -307,6 +309,7 @@ export const reeling = [
     quick: 'Four each way.',
     long: 'Sixteen each way, then in the bow stance.',
     defaultDose: cycle(12, bothWays(8)),
+    inParts: { 'two-half-apart': [0, 2], 'two-loaded-rises': [0, 2], 'waist-leads': [1, 3], 'knees-still': [1, 3] },
     checkpoints: [
       point(
         'two-half-apart',
@@ -391,6 +394,7 @@ export const reeling = [
     quick: 'Four each way.',
     long: 'Sixteen each way.',
     defaultDose: cycle(9, eachSideBothWays(8)),
+    inParts: { 'forward-sit-back': [1], 'forward-front-knee': [0] },
     checkpoints: [
       point(
         'forward-fingers',
@@ -496,6 +500,7 @@ export const reeling = [
     quick: 'Four each way.',
     long: 'Sixteen each way.',
     defaultDose: cycle(9, eachSideBothWays(8)),
+    inParts: { 'bow-two-knee': [0], 'bow-two-back': [1] },
     checkpoints: [
       point(
         'bow-two-answer',
@@ -710,6 +715,7 @@ export const reeling = [
     quick: 'Four a side.',
     long: 'Sixteen a side.',
     defaultDose: cycle(9, eachSide(8)),
+    inParts: { 'yield-sit': [0], 'press-from-foot': [3], 'press-knee': [3], 'waist-leads': [1] },
     checkpoints: [
       point(
         'yield-sit',
@@ -796,6 +802,7 @@ export const reeling = [
     quick: 'Nine.',
     long: 'Thirty-six, and again tomorrow.',
     defaultDose: cycle(8, [{ side: 'both', direction: 'none', amount: 12 }]),
+    inParts: { 'opening-height': [0], 'opening-elbows-first': [1], 'opening-sit': [1] },
     checkpoints: [
       point(
         'opening-height',

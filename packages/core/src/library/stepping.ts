@@ -120,6 +120,7 @@ export const stepping = [
     quick: 'Two each way.',
     long: 'Five minutes, across the room and back.',
     defaultDose: cycle(8, eachSide(3)),
+    inParts: { 'step-empty': [0], 'clouds-which-foot': [0, 2], 'clouds-glide': [0, 2] },
     checkpoints: [
       landsEmpty,
       point(
@@ -189,6 +190,7 @@ export const stepping = [
     quick: 'Four steps.',
     long: 'Ten minutes.',
     defaultDose: cycle(7, eachSide(6)),
+    inParts: { 'step-empty': [1], 'walk-channel': [1], 'walk-height': [0] },
     checkpoints: [
       landsEmpty,
       point(
@@ -267,6 +269,7 @@ export const stepping = [
     quick: 'One minute.',
     long: 'Ten minutes outdoors.',
     defaultDose: cycle(4, eachSide(12)),
+    inParts: { 'step-empty': [0], 'walk-three-words': [0], 'walk-armpit': [2] },
     checkpoints: [
       landsEmpty,
       point(
@@ -280,10 +283,10 @@ export const stepping = [
       point(
         'walk-armpit',
         'armpits',
-        'The armpit closes softly as the hand comes in.',
-        'A leaf held there would not fall.',
-        'Arms held away stiffly.',
-        'The hand brings something home.',
+        'The armpit stays a little open as the hand comes in.',
+        'There is room for a small ball.',
+        'The upper arm clamped to the ribs, or held away stiffly.',
+        'Bring the hand home round a small ball under the arm.',
       ),
       ...checkpoints('knees-track', 'torso-upright', 'eyes-level', 'breath-free'),
     ],
@@ -328,6 +331,7 @@ export const stepping = [
     quick: 'Four a side.',
     long: 'Eight a side in each direction.',
     defaultDose: cycle(6, eachSide(8)),
+    inParts: { 'step-empty': [0], 'return-standing-knee': [0] },
     checkpoints: [
       landsEmpty,
       point(

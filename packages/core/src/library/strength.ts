@@ -83,6 +83,7 @@ export const strength = [
     quick: 'Nine.',
     long: 'Thirty-six and more, as the legs grow.',
     defaultDose: cycle(3, together(27)),
+    inParts: { 'squat-kneecap-stays': [0], 'squat-heels': [0] },
     checkpoints: [
       point(
         'squat-kneecap-stays',
@@ -147,6 +148,7 @@ export const strength = [
     quick: 'Six.',
     long: 'Twenty-four.',
     defaultDose: cycle(6, together(12)),
+    inParts: { 'heels-straight-up': [0], 'heels-soft-landing': [1] },
     checkpoints: [
       point(
         'heels-straight-up',
@@ -209,6 +211,7 @@ export const strength = [
     quick: 'Five a side.',
     long: 'Twelve a side with a breath at the bottom.',
     defaultDose: cycle(5, eachSide(9), 15),
+    inParts: { 'sinking-plumb': [0], 'sinking-knee': [0], 'sinking-rear': [0] },
     checkpoints: [
       point(
         'sinking-plumb',
@@ -272,6 +275,7 @@ export const strength = [
     quick: 'Five a side.',
     long: 'Sixteen a side.',
     defaultDose: cycle(6, eachSide(8), 15),
+    inParts: { 'rising-from-foot': [0], 'rising-together': [0] },
     checkpoints: [
       point(
         'rising-from-foot',

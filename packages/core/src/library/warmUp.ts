@@ -180,6 +180,7 @@ export const warmUp = [
     quick: 'Ankles, hips, shoulders: three each way.',
     long: 'Eight each way.',
     defaultDose: enoughFrom(3, cycle(20, bothWays(4))),
+    inParts: { 'circles-knees-level': [1], 'circles-neck-front': [7], 'circles-order': [0] },
     checkpoints: [
       point(
         'circles-knees-level',
@@ -250,6 +251,7 @@ export const warmUp = [
     quick: 'Three each way.',
     long: 'Eight each way.',
     defaultDose: enoughFrom(3, cycle(8, bothWays(4))),
+    inParts: { 'loosen-round': [0], 'loosen-soft-wrist': [1] },
     checkpoints: [
       point(
         'loosen-hang',
@@ -319,6 +321,7 @@ export const warmUp = [
     quick: 'One.',
     long: 'Four, with three breaths below.',
     defaultDose: cycle(20, together(3)),
+    inParts: { 'roll-knees-soft': [0], 'roll-bone-by-bone': [0, 2], 'roll-head-last': [2] },
     checkpoints: [
       point(
         'roll-knees-soft',
@@ -594,6 +597,7 @@ export const warmUp = [
     quick: 'About a second at the top.',
     long: 'Longer, as the breath deepens.',
     defaultDose: enoughFrom(3, cycle(24, together(4))),
+    inParts: { 'reach-turn-at-chest': [1], 'reach-ribs-down': [2], 'reach-three': [3] },
     checkpoints: [
       point(
         'reach-turn-at-chest',

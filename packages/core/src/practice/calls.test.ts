@@ -17,7 +17,7 @@ const texts = (list: readonly { text: string }[]) => list.map(({ text }) => text
 
 test('what is taken up and where, changes, the last ones, rests and the end, in order', () => {
   const all = calls(evening, line, usualCalls, nameOf, (span) =>
-    span.kind === 'hold' ? 'Knees behind the toes.' : '',
+    span.kind === 'hold' ? [{ offsetMs: 0, text: 'Knees behind the toes.' }] : [],
   );
   expect(texts(all)).toEqual([
     'Take up: Holding the tree',

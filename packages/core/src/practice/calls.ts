@@ -35,6 +35,9 @@ export interface Call {
   readonly text: string;
 }
 
+/** What a voice needs to say a line, ms: a breath, and some fourteen letters a second (from memory). */
+export const msToSay = (text: string): number => (text === '' ? 0 : 400 + text.length * 70);
+
 /** The last ones are called where there are at least so many. House value. */
 const WORTH_CALLING = 6;
 const THREE = 3;
@@ -74,16 +77,16 @@ function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; t
 
 /**
  * Everything that is called in a practice, in order: what is taken up and on which side, changes, the last ones, rests, the end;
- * and the cue of a round at its start.
+ * and the cues that can be said before something else is.
  * @param nameOf the name of a segment, as it is called
- * @param cueOf what is said when a round begins; empty where nothing is
+ * @param cuesOf the cues of a span, in their order
  */
 export function calls(
   routine: Routine,
   line: Timeline,
   words: CallWords,
   nameOf: (segment: Routine['segments'][number]) => string,
-  cueOf: (span: Span) => string = () => '',
+  cuesOf: (span: Span) => readonly Omit<Call, 'spanIndex'>[] = () => [],
 ): Call[] {
   const all = line.spans.flatMap((span): Call[] => {
     const segment = routine.segments[span.segmentIndex]!;
@@ -103,9 +106,14 @@ export function calls(
       case 'rest':
         return [call(0, segment.type === 'rest' && segment.label !== '' ? segment.label : words.rest)];
       default: {
-        const cue = span.turn === 1 ? cueOf(span) : '';
-        const first = { spanIndex: span.index, offsetMs: 0, text: cue };
-        return [first, ...lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template))];
+        const own = lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template));
+        const end = span.byCue ? Infinity : span.durationMs;
+        const cues = cuesOf(span).filter(({ offsetMs, text }) => {
+          const next = Math.min(end, ...own.map((other) => other.offsetMs).filter((other) => other >= offsetMs));
+          return offsetMs + msToSay(text) <= next;
+        });
+        const all = [...cues.map((cue) => ({ ...cue, spanIndex: span.index })), ...own];
+        return all.toSorted((a, b) => a.offsetMs - b.offsetMs);
       }
     }
   });

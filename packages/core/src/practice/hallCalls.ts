@@ -2,21 +2,24 @@ import type { Exercise } from '../library/exercise';
 import type { Routine } from '../routine/routine';
 import type { Timeline } from '../routine/timeline';
 import type { School } from '../schools/school';
+import { spokenExercise } from '../schools/spokenLine';
 import { calls, type Call, type CallWords } from './calls';
-import { firstCue, nameOf } from './moment';
+import type { CuePlan } from './cuePlan';
+import { nameOf } from './moment';
+import { sideOfWords } from './sideOfWords';
 
 /**
- * What is called aloud while a routine is conducted, and when; with `cues` also the first cue of each round.
- * @param inWork ids of checkpoints that the student is being corrected for
+ * What is called aloud while a routine is conducted, and when; with `cued` also the cue of each checkpoint that comes up.
+ * @param cues which checkpoint is up when
  */
 export const hallCalls = (
   routine: Routine,
   line: Timeline,
   words: CallWords,
-  cues: boolean,
+  cued: boolean,
   shelf: ReadonlyMap<string, Exercise>,
   school: School,
-  inWork: ReadonlySet<string>,
+  cues: CuePlan,
 ): Call[] =>
   calls(
     routine,
@@ -26,6 +29,14 @@ export const hallCalls = (
     (span) => {
       const segment = routine.segments[span.segmentIndex]!;
       const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
-      return cues ? (firstCue(span, exercise, school, inWork)?.cue ?? '') : '';
+      if (!cued || exercise === undefined || span.amount === 0) return [];
+      const before = cues.get(span.index - 1)?.at(-1)?.checkpointId;
+      return (cues.get(span.index) ?? []).flatMap(({ fromMs, checkpointId }) => {
+        // What stays up from the turn before has been said.
+        if (span.turn > 1 && fromMs === 0 && checkpointId === before) return [];
+        const said = spokenExercise(exercise, school, sideOfWords(span, exercise, fromMs));
+        const point = said.checkpoints.find(({ id }) => id === checkpointId);
+        return point === undefined ? [] : [{ offsetMs: fromMs, text: point.cue }];
+      });
     },
   );

@@ -2,19 +2,21 @@ import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } f
 import { stopCaution } from '../library/cautions';
 import { timeline, unturned, type Segment } from '../routine';
 import { breathSchool, softSchool, waveSchool } from '../schools/builtInSchools';
+import { spokenExercise } from '../schools/spokenLine';
 import { routine, segment, shelf } from '../testing/samples';
-import { callNow, calls, usualCalls } from './calls';
+import { callNow, calls, msToSay, usualCalls } from './calls';
 import { conduct, conductAt } from './conduct';
 import { hallCalls } from './hallCalls';
 import type { JournalEvent } from './journal';
-import { firstCue, momentOf, nameOf } from './moment';
+import { cuePlan } from './cuePlan';
+import { momentOf, nameOf } from './moment';
 
 /** What the hall sees so many seconds into a routine; each exercise is taken up for ten seconds, changes take five. */
 function seen(segments: Segment[], seconds: number, { events = [] as JournalEvent[], school = softSchool } = {}) {
   const value = routine(segments, { settleSeconds: 10, changeSeconds: 5 });
   const line = timeline(value);
   const state = conduct(line, [{ at: 0, action: 'start' }, ...events], seconds * 1000);
-  return momentOf(value, line, state, shelf, school);
+  return momentOf(value, line, state, shelf, school, cuePlan(value, line, shelf, school));
 }
 const pause = (type: 'rest' | 'talk', label = ''): Segment => ({ type, id: type, seconds: 30, label, roundId: null });
 const reel = (change: Partial<ReturnType<typeof cycle>> = {}, more: Parameters<typeof segment>[2] = {}) =>
@@ -76,14 +78,14 @@ test('an exercise that is gone from the shelf is still counted', () => {
   expect(seen([reel({}, gone)], 3)).toMatchObject({ kind: 'settle', wayIn: [], mayBegin: '', cautions: [] });
   expect(seen([reel({}, gone)], 11, { school: breathSchool }).fullness).toBeNull();
   const value = routine([reel({}, gone)]);
-  const called = hallCalls(value, timeline(value), usualCalls, true, shelf, softSchool, new Set());
+  const called = hallCalls(value, timeline(value), usualCalls, true, shelf, softSchool, new Map());
   expect(called.map(({ text }) => text)).toEqual(['Three more', 'The last one', 'Three more', 'The last one', 'Done']);
 });
 
 test('a routine with nothing in it is over at once, whatever is pressed', () => {
   const value = routine([]);
   const line = timeline(value);
-  expect(momentOf(value, line, conduct(line, [], 0), shelf, softSchool).kind).toBe('done');
+  expect(momentOf(value, line, conduct(line, [], 0), shelf, softSchool, new Map()).kind).toBe('done');
   for (const action of ['tap', 'loosen', 'lost', 'next', 'back', 'end'] as const) {
     const state = conduct(
       line,
@@ -94,7 +96,7 @@ test('a routine with nothing in it is over at once, whatever is pressed', () => 
       1000,
     );
     expect(state).toMatchObject({ spanIndex: 0, records: [], losses: [], loosening: false });
-    expect(momentOf(value, line, state, shelf, softSchool).kind).toBe('done');
+    expect(momentOf(value, line, state, shelf, softSchool, new Map()).kind).toBe('done');
   }
 });
 
@@ -264,24 +266,40 @@ describe('calls', () => {
     expect(said([segment('h', hold(60, together(8)))]).filter((text) => text === 'Three more')).toEqual([]);
   });
 
-  test('with cues the first of each round is said, in the words of its side; of sides in turn once', () => {
+  test('with cues each point that comes up is said in the words of its side, where there is time for it', () => {
     const value = routine([tree, reel({}, { sideOrder: 'each' }), pause('rest')], { settleSeconds: 10 });
     const line = timeline(value);
-    const inWork = new Set<string>();
-    const plain = hallCalls(value, line, usualCalls, false, shelf, softSchool, inWork).map(({ text }) => text);
-    const cued = hallCalls(value, line, usualCalls, true, shelf, softSchool, inWork);
-    const first = line.spans.findIndex(({ kind }) => kind === 'cycle');
+    const plan = cuePlan(value, line, shelf, softSchool);
+    const plain = hallCalls(value, line, usualCalls, false, shelf, softSchool, plan).map(({ text }) => text);
+    const cued = hallCalls(value, line, usualCalls, true, shelf, softSchool, plan);
     const cues = cued.filter(({ text }) => !plain.includes(text));
-    expect(cues).toEqual([
-      { spanIndex: 1, offsetMs: 0, text: firstCue(line.spans[1]!, shelf.get('tree-holding'), softSchool, inWork)!.cue },
-      {
-        spanIndex: first,
-        offsetMs: 0,
-        text: firstCue(line.spans[first]!, shelf.get('one-hand-reeling'), softSchool, inWork)!.cue,
-      },
-    ]);
     expect(plain[0]).toBe('Take up: Holding the tree');
-    expect(firstCue(line.spans[1]!, undefined, softSchool, inWork)).toBeNull();
+    // Nothing is said while a drill is taken up, and one that goes on from turn to turn is said once.
+    expect(cues.slice(0, 3).map(({ spanIndex, offsetMs }) => [spanIndex, offsetMs])).toEqual([
+      [1, 0],
+      [1, 20_000],
+      [1, 40_000],
+    ]);
+    const ofTree = spokenExercise(shelf.get('tree-holding')!, softSchool, 'both').checkpoints;
+    expect(cues.slice(0, 3).map(({ text }) => text)).toEqual(
+      plan.get(1)!.map(({ checkpointId }) => ofTree.find(({ id }) => id === checkpointId)!.cue),
+    );
+    // Each can be said to its end before the next thing is, and before its turn is over.
+    for (const [index, { spanIndex, offsetMs, text }] of cued.entries()) {
+      const span = line.spans[spanIndex];
+      if (span === undefined || span.amount === 0) continue;
+      const next = cued[index + 1];
+      const until = next?.spanIndex === spanIndex ? next.offsetMs : span.durationMs;
+      if (!plain.includes(text)) expect(offsetMs + msToSay(text)).toBeLessThanOrEqual(until);
+    }
+  });
+
+  test('a walk is told for the foot that steps, in each second step for the other', () => {
+    const walk = segment('walk', cycle(12, eachSide(4)), { exerciseId: 'cat-walk' });
+    const [first, second, third] = [1, 13, 25].map((seconds) => seen([walk], 10 + seconds).detail);
+    expect(first).toMatch(/left|right/);
+    expect(second).toBe(first!.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left')));
+    expect(third).toBe(first);
   });
 
   test('nothing is called of a span that is over, nor what lay before', () => {

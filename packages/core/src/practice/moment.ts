@@ -1,5 +1,4 @@
 import type { Checkpoint } from '../alignment/checkpoint';
-import { cueOrder } from '../alignment/cueOrder';
 import { axesOf, axisValue } from '../axis/doseAxis';
 import { stopCaution } from '../library/cautions';
 import { isTimed, type Dose, type Side } from '../library/dose';
@@ -10,11 +9,12 @@ import { durationWords } from '../words/durationWords';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import { stageOf } from '../routine/turned';
-import { pointsIn } from '../schools/pointsIn';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
 import type { ConductState } from './conduct';
+import { cueAt, type CuePlan } from './cuePlan';
 import { momentFigure, type MomentFigure } from './momentFigure';
+import { sideOfWords } from './sideOfWords';
 
 /** What the hall sees at one moment. */
 export interface Moment extends MomentFigure {
@@ -32,9 +32,6 @@ export interface Moment extends MomentFigure {
 }
 
 const pauseTitles = { rest: 'Rest', talk: 'Listen' } as const;
-
-/** How long one checkpoint stays up. */
-const CHECKPOINT_SECONDS = 20;
 
 type Shelf = ReadonlyMap<string, Exercise>;
 
@@ -100,37 +97,9 @@ function enoughOf(span: Span, state: ConductState, dose: Dose): string {
   return `enough from ${inTime ? durationWords(least) : `${least}`}`;
 }
 
-/** Where sides take turns: how long they have done so, ms; a point stays up as long as elsewhere. */
-const beforeInTurns = ({ turn, durationMs }: Span): number => (turn - 1) * durationMs;
-
-/** The checkpoint that is up: what the student is being corrected for and what can hurt first, then the drill’s own in turn, as many as the school looks at. */
-function checkpointOf(
-  span: Span,
-  state: Pick<ConductState, 'offsetMs'>,
-  exercise: Exercise | undefined,
-  school: School,
-  inWork: ReadonlySet<string>,
-): Checkpoint | null {
-  const points = cueOrder(pointsIn(exercise?.checkpoints ?? [], school), inWork, span.index - span.turn);
-  if (span.kind === 'rest') return null;
-  const turn = Math.floor((state.offsetMs + beforeInTurns(span)) / 1000 / CHECKPOINT_SECONDS);
-  return points[turn % points.length] ?? null;
-}
-
-/** The first cue of a round, in the words of the school and the side; null where there is none. */
-export function firstCue(
-  span: Span,
-  exercise: Exercise | undefined,
-  school: School,
-  inWork: ReadonlySet<string>,
-): Checkpoint | null {
-  const spoken = exercise === undefined ? undefined : spokenExercise(exercise, school, span.side);
-  return checkpointOf(span, { offsetMs: 0 }, spoken, school, inWork);
-}
-
 /**
  * What the hall sees, from the state of the practice: pure, so it can be tested without a clock.
- * @param inWork ids of checkpoints that the student is being corrected for
+ * @param cues which checkpoint is up when
  */
 export function momentOf(
   routine: Routine,
@@ -138,7 +107,7 @@ export function momentOf(
   state: ConductState,
   shelf: Shelf,
   school: School,
-  inWork: ReadonlySet<string> = new Set(),
+  cues: CuePlan,
 ): Moment {
   const span = line.spans[state.spanIndex];
   if (span === undefined || state.finished) {
@@ -161,7 +130,9 @@ export function momentOf(
   const segment = routine.segments[span.segmentIndex]!;
   const drill = segment.type === 'exercise' ? segment : null;
   const written = drill === null ? undefined : shelf.get(drill.exerciseId);
-  const exercise = written === undefined ? undefined : spokenExercise(written, school, span.side);
+  const exercise =
+    written === undefined ? undefined : spokenExercise(written, school, sideOfWords(span, written, state.offsetMs));
+  const point = cueAt(cues, span, state.offsetMs);
   const figure = momentFigure(span, state, drill, exercise, school);
   const enough = drill === null ? '' : enoughOf(span, state, drill.dose);
   return {
@@ -170,7 +141,7 @@ export function momentOf(
     side: span.side,
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
-    checkpoint: checkpointOf(span, state, exercise, school, inWork),
+    checkpoint: exercise?.checkpoints.find(({ id }) => id === point) ?? null,
     ...takingUp(span, drill, exercise),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),

@@ -5,8 +5,17 @@ import type { School } from './school';
 /** What a loose school leaves alone in the general points: the line serves health, not the picture. House choice. */
 const fine: ReadonlySet<Region> = new Set(['elbows', 'wrists', 'hands', 'neck and head', 'eyes', 'tongue and face']);
 
-/** The checkpoints a school looks at: a strict one at all, a loose one at what is safety, at the drill's own, and at the foundation. */
-export const pointsIn = (points: readonly Checkpoint[], { precision }: Pick<School, 'precision'>): Checkpoint[] =>
+/**
+ * The checkpoints a school looks at: a strict one at all, a loose one at what is safety, at the drill's own, at the foundation,
+ * and at what the student is being corrected for.
+ * @param inWork ids of the checkpoints that are being corrected
+ */
+export const pointsIn = (
+  points: readonly Checkpoint[],
+  { precision }: Pick<School, 'precision'>,
+  inWork: ReadonlySet<string>,
+): Checkpoint[] =>
   points.filter(
-    ({ id, region, safety }) => precision === 'strict' || safety || catalogued(id) === undefined || !fine.has(region),
+    ({ id, region, safety }) =>
+      precision === 'strict' || safety || inWork.has(id) || catalogued(id) === undefined || !fine.has(region),
   );

@@ -128,7 +128,8 @@ export class ClassWork {
     const [now, person, segment] = [this.of(), this.person(), this.segment()];
     if (now === null || person === null || segment === null) return [];
     const exercise = now.shelf.get(segment.exerciseId);
-    return cueOrder(pointsIn(exercise?.checkpoints ?? [], now.school), new Set(person.inWork), 0);
+    const inWork = new Set(person.inWork);
+    return cueOrder(pointsIn(exercise?.checkpoints ?? [], now.school, inWork), inWork, 0);
   });
   readonly choices = computed(() => {
     const inWork = new Set(this.person()?.inWork);

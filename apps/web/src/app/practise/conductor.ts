@@ -24,6 +24,8 @@ import {
   callNow,
   clock,
   conduct,
+  cuePlan,
+  dayNumber,
   shownNow,
   fellShort,
   hallCalls,
@@ -36,6 +38,7 @@ import {
   practiceLog,
   seenAs,
   timeline,
+  timesDone,
   type Bell,
   type ClassAnswers,
   type ConductState,
@@ -106,7 +109,7 @@ export class Conductor {
   protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
   protected readonly moment = computed(() =>
-    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school(), this.inWork()),
+    momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school(), this.cues()),
   );
   private readonly corrections = toSignal(
     toObservable(computed(() => this.journal()?.studentId ?? null)).pipe(
@@ -119,6 +122,21 @@ export class Conductor {
     const all = this.corrections();
     const ids = [...new Set(all.map(({ checkpointId }) => checkpointId))];
     return new Set(pointsInWork(all, ids, this.clock.today()).map(({ checkpointId }) => checkpointId));
+  });
+  private readonly logs = toSignal(
+    toObservable(computed(() => this.journal()?.studentId ?? null)).pipe(
+      switchMap((id) => (id === null ? of(null) : this.repository.ofStudent('logs', id))),
+    ),
+    { initialValue: null },
+  );
+  /** Which checkpoint is up when: it goes on from the last practice, where nobody is known from the last day. */
+  private readonly cues = computed(() => {
+    const logs = this.logs();
+    const today = dayNumber(this.clock.today());
+    return cuePlan(this.journal()!.routine, this.line()!, this.shelf(), this.school(), {
+      inWork: this.inWork(),
+      before: (exerciseId) => (logs === null ? today : timesDone(logs, exerciseId)),
+    });
   });
   protected readonly who = computed(() => this.students().find((student) => student.id === this.journal()?.studentId));
   protected readonly school = computed(() =>
@@ -149,7 +167,7 @@ export class Conductor {
   /** What is called aloud, and when. */
   private readonly calls = computed(() => {
     const { words, cues } = this.speaker.settings();
-    return hallCalls(this.journal()!.routine, this.line()!, words, cues, this.shelf(), this.school(), this.inWork());
+    return hallCalls(this.journal()!.routine, this.line()!, words, cues, this.shelf(), this.school(), this.cues());
   });
 
   protected turnRound(): void {

@@ -160,7 +160,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
           ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
         )
       : [];
-  const ordered = cueOrder(pointsIn(said.checkpoints, request.school), request.corrected, request.turn);
+  const ordered = cueOrder(pointsIn(said.checkpoints, request.school, request.corrected), request.corrected, request.turn);
   const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
   const cues = [
     ...first,
