@@ -15,6 +15,8 @@ import { ExerciseEditor } from './exercise-editor';
 import { ExerciseSheet } from './exercise-sheet';
 import { Exercises } from './exercises';
 import { copyOf } from './own-exercise';
+import { By } from '@angular/platform-browser';
+import { MultiSelect } from 'primeng/multiselect';
 import { PhasesEditor } from './phases-editor';
 
 const reeling = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeling')!;
@@ -195,4 +197,13 @@ test('parts of a cycle always add up after adding and removing', async () => {
   const heardPhases = changes.map((change) => change(reeling.phases));
   expect(heardPhases.map((phases) => phases.length)).toEqual([5, 3]);
   for (const phases of heardPhases) expect(phases.reduce((sum, phase) => sum + phase.share, 0)).toBeCloseTo(1, 12);
+});
+
+test('a part has the checkpoints that are looked at in it, by their words', async () => {
+  const { phases, checkpoints } = reeling;
+  const page = await render(PhasesEditor, { phases, checkpoints, selected: { part: 2, via: null } });
+  const typed = heard(page.fixture.componentInstance.typed);
+  expect(page.text()).toContain('Hands: The palm lifts on the centre line, belly to neck.');
+  page.fixture.debugElement.query(By.directive(MultiSelect)).triggerEventHandler('ngModelChange', ['knees-track']);
+  expect(typed).toEqual([{ at: [2, 'points'], value: ['knees-track'] }]);
 });

@@ -2,8 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, input, model, output } fr
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
-import { addUp, evenedParts, MOST_PARTS, withNewPart, withoutPart, type Phase } from '@pomek/core';
+import {
+  addUp,
+  evenedParts,
+  MOST_PARTS,
+  upperFirst,
+  withNewPart,
+  withoutPart,
+  type Checkpoint,
+  type Phase,
+} from '@pomek/core';
 import type { Patch } from '../data/patch';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
@@ -14,7 +24,7 @@ import type { StandPlace } from './stand-place';
 @Component({
   selector: 'pk-phases',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, KeyframeEditor, NumberField, Select, TextField],
+  imports: [Button, FormsModule, InputText, KeyframeEditor, MultiSelect, NumberField, Select, TextField],
   template: `
     <div class="stack">
       @for (phase of phases(); track $index) {
@@ -82,6 +92,25 @@ import type { StandPlace } from './stand-place';
             [value]="phase.heldBreaths"
             (valueChange)="setHeld($index, $event)"
           />
+          @if (points().length > 0) {
+            <div class="row">
+              <label class="small soft" [for]="'looked-at-' + $index"
+                >Checkpoints looked at in it<span class="hidden-text">, part {{ $index + 1 }}</span></label
+              >
+              <p-multiselect
+                class="name"
+                [inputId]="'looked-at-' + $index"
+                [options]="points()"
+                optionLabel="label"
+                optionValue="value"
+                [showToggleAll]="false"
+                placeholder="none: their cues come at any part"
+                [ngModel]="phase.points"
+                (ngModelChange)="set($index, 'points', $event)"
+                appendTo="body"
+              />
+            </div>
+          }
           <pk-keyframe
             [part]="$index + 1"
             [via]="selected()!.via"
@@ -115,6 +144,8 @@ export class PhasesEditor {
   readonly phases = input.required<readonly Phase[]>();
   /** The drill has a forward and a reversed way. */
   readonly directed = input(false);
+  /** The checkpoints of the drill: each may be looked at in some parts only. */
+  readonly checkpoints = input<readonly Checkpoint[]>([]);
   /** One value of one part that was typed. */
   readonly typed = output<Patch>();
   /** What is done with the parts as a whole. */
@@ -129,6 +160,10 @@ export class PhasesEditor {
     { label: 'free', value: 'free' },
   ];
   protected readonly uneven = computed(() => !addUp(this.phases()));
+
+  protected readonly points = computed(() =>
+    this.checkpoints().map(({ id, region, wanted }) => ({ value: id, label: `${upperFirst(region)}: ${wanted}` })),
+  );
 
   protected frameOf({ via, end }: Phase) {
     const at = this.selected()?.via ?? null;
