@@ -114,8 +114,8 @@ export const stepping = [
     signs: {
       begin: ['Cloud hands in place run without a thought.'],
       right: ['The head glides at one height.'],
-      enough: ['The steps grow longer or louder.'],
-      stop: stops,
+      enough: ['You are warm, and stepping has become quiet.'],
+      stop: [...stops, 'The steps grow longer or louder.'],
     },
     quick: 'Two each way.',
     long: 'Five minutes, across the room and back.',
@@ -184,8 +184,8 @@ export const stepping = [
     signs: {
       begin: ['A foot lifts without a push on both sides.'],
       right: ['Nobody could say when the step begins.'],
-      enough: ['The standing leg trembles before the foot is placed.'],
-      stop: stops,
+      enough: ['You are calm, and each foot lands by itself.'],
+      stop: [...stops, 'The standing leg trembles before the foot is placed.'],
     },
     quick: 'Four steps.',
     long: 'Ten minutes.',
@@ -263,8 +263,8 @@ export const stepping = [
     signs: {
       begin: ['Standing feels easy.'],
       right: ['The steps make no sound.'],
-      enough: ['The attention wanders and the heel falls.'],
-      stop: stops,
+      enough: ['The soles are warm and the mind has gone quiet.'],
+      stop: [...stops, 'The attention wanders and the heel falls.'],
     },
     quick: 'One minute.',
     long: 'Ten minutes outdoors.',
@@ -325,8 +325,8 @@ export const stepping = [
     signs: {
       begin: ['The free foot floats.'],
       right: ['The trunk does not know that a foot is away.'],
-      enough: ['The standing knee begins to wander.'],
-      stop: stops,
+      enough: ['Both sides float alike.'],
+      stop: [...stops, 'The standing knee begins to wander.'],
     },
     quick: 'Four a side.',
     long: 'Eight a side in each direction.',

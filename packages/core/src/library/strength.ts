@@ -77,8 +77,8 @@ export const strength = [
     signs: {
       begin: ['Ankles and knees are warm.'],
       right: ['From the side the kneecap stays and only the seat moves.'],
-      enough: ['The heels come up, or the knees fall in.'],
-      stop: stops,
+      enough: ['The legs are warm and the hips have opened.'],
+      stop: [...stops, 'The heels come up, or the knees fall in.'],
     },
     quick: 'Nine.',
     long: 'Thirty-six and more, as the legs grow.',
@@ -142,8 +142,8 @@ export const strength = [
     signs: {
       begin: ['The weight is on both balls alike.'],
       right: ['The landing cannot be heard.'],
-      enough: ['The calves burn, the ankles roll.'],
-      stop: ['A calf cramps.', ...stops],
+      enough: ['The calves are warm.'],
+      stop: ['A calf cramps.', ...stops, 'The calves burn, or the ankles roll.'],
     },
     quick: 'Six.',
     long: 'Twenty-four.',
@@ -205,8 +205,8 @@ export const strength = [
     signs: {
       begin: ['The bow stance is sure.'],
       right: ['The head goes straight down.'],
-      enough: ['The trunk bows, the rear heel lifts.'],
-      stop: stops,
+      enough: ['The legs are warm and the breath is even.'],
+      stop: [...stops, 'The trunk bows, or the rear heel lifts.'],
     },
     quick: 'Five a side.',
     long: 'Twelve a side with a breath at the bottom.',
@@ -269,8 +269,8 @@ export const strength = [
     signs: {
       begin: ['The rear leg can carry nearly all of it.'],
       right: ['The rear foot presses and the crown rises.'],
-      enough: ['The trunk swings.'],
-      stop: stops,
+      enough: ['The rise feels like one push from the rear foot.'],
+      stop: [...stops, 'The trunk swings.'],
     },
     quick: 'Five a side.',
     long: 'Sixteen a side.',

@@ -204,3 +204,24 @@ test('a loose school leaves fingers and eyes alone, never what can hurt nor what
   expect(loose.filter(({ safety }) => safety)).toEqual(checkpoints.filter(({ safety }) => safety));
   expect(loose).toEqual(expect.arrayContaining(ownPoints(shelf.get('one-hand-reeling')!)));
 });
+
+test('what is enough for today is a good sign: no fault, no pain, nothing that gives way', () => {
+  const fault =
+    /\b(leans?|shakes?|trembl|fall|lifts?\b|lets? go|burn|ache|tires?|tired|wander|ahead|grips?|stand up|chase|hurt|lost|slips?|swings?|wrong|catch|dizzy|held|short)/i;
+  for (const { id, signs } of builtInExercises)
+    expect([id, signs.enough.filter((sign) => fault.test(sign) && !/could stand|has let go/.test(sign))]).toEqual([
+      id,
+      [],
+    ]);
+});
+
+test('in a stand the eyes have no hand to go with, in no school', () => {
+  for (const school of builtInSchools) {
+    for (const exercise of builtInExercises.filter(({ phases }) => phases.length === 0)) {
+      const said = spokenExercise(exercise, school, 'right');
+      const words = [...said.wayIn, said.summary, ...said.checkpoints.flatMap(({ wanted, cue }) => [wanted, cue])];
+      const wrong = words.filter((line) => /eyes.*(with the hand|body turns|hands do)|Watch the hand/.test(line));
+      expect([school.name, exercise.id, wrong]).toEqual([school.name, exercise.id, []]);
+    }
+  }
+});

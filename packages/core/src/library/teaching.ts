@@ -11,7 +11,10 @@ export const StageSchema = z.object({
 });
 export type Stage = z.infer<typeof StageSchema>;
 
-/** What is felt: that one may begin, that it is right, that it is enough, and what stops. */
+/**
+ * What is felt: that one may begin, that it is right, that it is enough for today – a good sign, never a fault – and what stops:
+ * what can hurt, and the form giving way.
+ */
 export const SignsSchema = z.object({
   begin: z.array(line).max(6).default([]),
   right: z.array(line).max(6).default([]),
@@ -26,11 +29,11 @@ export type SignKind = (typeof signKinds)[number];
 export const signWords: Readonly<Record<SignKind, string>> = {
   begin: 'You may begin when',
   right: 'It is right when',
-  enough: 'It is enough when',
+  enough: 'Enough for today when',
   stop: 'Stop when',
 };
 
-/** A sign as it is told: `It is enough when the third breath is done.` */
+/** A sign as it is told: `Enough for today when the third breath is done.` */
 export const signLine = (kind: SignKind, sign: string): string => `${signWords[kind]} ${lowerFirst(sign)}`;
 
 export const noSigns: Signs = { begin: [], right: [], enough: [], stop: [] };

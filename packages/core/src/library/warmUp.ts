@@ -650,8 +650,8 @@ export const warmUp = [
     signs: {
       begin: ['The standing leg is sure.'],
       right: ['The leg swings by its own weight.'],
-      enough: ['The standing hip tires.'],
-      stop: stops,
+      enough: ['The hip feels loose and warm.'],
+      stop: [...stops, 'The standing hip tires.'],
     },
     quick: 'Six a side.',
     long: 'Twenty a side.',

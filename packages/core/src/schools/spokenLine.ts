@@ -76,6 +76,7 @@ export const spokenWords = [
   'pace',
   'muscles',
   'nose',
+  'shaking',
 ] as const;
 
 /** What a word in braces stands for in a school and on a side. */
@@ -131,6 +132,10 @@ function word(token: string, school: School, side: SpokenSide): string | null {
       return school.muscles === 'let go' ? 'let go of every muscle you do not need' : 'draw the joints gently open';
     case 'nose':
       return noses[school.breathWay];
+    case 'shaking':
+      return school.fatigueRule === 'ease'
+        ? 'the thighs shake and the shaking climbs'
+        : 'the thighs shake so that the bend cannot be kept';
     case 'height':
       return school.height === 'level' ? 'keep one height' : 'rise with the breath in, sink with the breath out';
     case 'leads':
@@ -153,8 +158,13 @@ export const spokenLine = (text: string, school: School, side: SpokenSide): stri
     return begins ? upperFirst(said) : said;
   });
 
+/** Where nothing moves, the eyes have nothing to go with, and nothing turns below them. */
+const gazeOf = ({ phases }: Exercise, { eyes }: School): School['eyes'] =>
+  phases.length === 0 && eyes !== 'closed' ? 'level' : eyes;
+
 /** An exercise with all its words as they are said in a school and on a side. */
-export function spokenExercise(exercise: Exercise, school: School, side: SpokenSide): Exercise {
+export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide): Exercise {
+  const school = { ...of, eyes: gazeOf(exercise, of) };
   const say = (text: string): string => spokenLine(text, school, side);
   const all = (lines: readonly string[]): string[] => lines.map(say);
   const { signs } = exercise;
