@@ -7,7 +7,10 @@ import {
   signLine,
   spokenExercise,
   toldPart,
+  upperFirst,
+  wayWords,
   type Doing,
+  type ExerciseSegment,
   type Sheet,
 } from '@pomek/core';
 import { DoingFigure } from './figure';
@@ -15,7 +18,16 @@ import { DoingFigure } from './figure';
 /** A repetition in reading lasts so long, ms: slow enough to be followed. */
 const SLOW_MS = 8000;
 
-/** An exercise to read, with its figure moving. */
+type Way = Pick<Doing, 'side' | 'direction'>;
+
+/** On which sides and in which ways a segment is done, each once. */
+const waysOf = ({ dose }: ExerciseSegment): Way[] =>
+  dose.amounts
+    .filter(({ amount }) => amount > 0)
+    .map(({ side, direction }) => ({ side, direction }))
+    .filter((way, at, all) => all.findIndex((one) => one.side === way.side && one.direction === way.direction) === at);
+
+/** An exercise to read, on the side and in the way that are chosen, with its figure moving. */
 export function Reading({
   sheet,
   exerciseId,
@@ -35,16 +47,18 @@ export function Reading({
         .find((part) => part.type === 'exercise' && part.exerciseId === exerciseId),
     [sheet, exerciseId],
   );
-  const said = spokenExercise(exercise, school, 'right');
-  const direction = exercise.hasDirections ? 'forward' : 'none';
+  const ways = useMemo(() => (segment?.type === 'exercise' ? waysOf(segment) : []), [segment]);
+  const [chosen, choose] = useState(0);
+  const { side, direction }: Way = ways[chosen] ?? { side: 'right', direction: 'none' };
+  const said = spokenExercise(exercise, school, side);
   const [round, setRound] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setRound((count) => count + 1), SLOW_MS);
     return () => clearInterval(timer);
   }, []);
   const doing = useMemo(
-    (): Doing => ({ side: 'right', direction, done: round, into: 0, lengthMs: SLOW_MS, seconds: 0, running: true }),
-    [direction, round],
+    (): Doing => ({ side, direction, done: round, into: 0, lengthMs: SLOW_MS, seconds: 0, running: true }),
+    [side, direction, round],
   );
   const points = inTellingOrder(pointsIn(said.checkpoints, school, new Set(sheet.inWork)));
   return (
@@ -64,6 +78,15 @@ export function Reading({
             seenAs="mirror"
             turnsByKey
           />
+        </div>
+      )}
+      {ways.length > 1 && (
+        <div class="ways" role="group" aria-label="Which side and way">
+          {ways.map((way, index) => (
+            <button key={index} type="button" aria-pressed={index === chosen} onClick={() => choose(index)}>
+              {upperFirst(wayWords(way, ', '))}
+            </button>
+          ))}
         </div>
       )}
       <section class="mind" aria-label="To be minded">
@@ -87,7 +110,7 @@ export function Reading({
       )}
       {said.phases.length > 0 && (
         <section>
-          <h2>One repetition</h2>
+          <h2>One repetition{ways.length > 1 ? `, ${wayWords({ side, direction }, ', ')}` : ''}</h2>
           <ol>
             {cycleParts(said, direction).map((part, index) => (
               <li key={index}>{toldPart(part, school)}</li>
@@ -101,10 +124,20 @@ export function Reading({
           <ul class="points">
             {points.map((point) => (
               <li key={point.id} class={point.safety ? 'safety' : ''}>
-                <strong>{point.cue}</strong> {point.wanted}
+                <strong>{upperFirst(point.region)}:</strong> {point.wanted} <em>{point.cue}</em>
               </li>
             ))}
           </ul>
+        </section>
+      )}
+      {[...said.signs.right, ...said.signs.enough].length > 0 && (
+        <section>
+          {said.signs.right.map((sign) => (
+            <p key={sign}>{signLine('right', sign)}</p>
+          ))}
+          {said.signs.enough.map((sign) => (
+            <p key={sign}>{signLine('enough', sign)}</p>
+          ))}
         </section>
       )}
       {said.signs.stop.length > 0 && (

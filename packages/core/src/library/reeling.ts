@@ -564,7 +564,7 @@ export const reeling = [
     phases: [
       through(
         phase(
-          'Shift and turn left; the left hand rises, the right sinks, both travel left',
+          'Shift and turn left; the left hand rises on the inside, the right sinks on the outside, both travel left',
           0.5,
           'out',
           {
@@ -575,7 +575,7 @@ export const reeling = [
             palm: 'down',
             otherPalm: 'in',
           },
-          'Shift and turn right; the left hand sinks, the right rises, both travel right',
+          'Shift and turn right; the left hand sinks on the inside, the right rises on the outside, both travel right',
         ),
         {
           weight: 0.5,
@@ -586,7 +586,7 @@ export const reeling = [
       ),
       through(
         phase(
-          'Shift and turn right; the right hand rises, the left sinks, both travel right',
+          'Shift and turn right; the right hand rises on the inside, the left sinks on the outside, both travel right',
           0.5,
           'in',
           {
@@ -597,7 +597,7 @@ export const reeling = [
             palm: 'in',
             otherPalm: 'down',
           },
-          'Shift and turn left; the right hand sinks, the left rises, both travel left',
+          'Shift and turn left; the right hand sinks on the inside, the left rises on the outside, both travel left',
         ),
         {
           weight: 0.5,
@@ -634,7 +634,7 @@ export const reeling = [
       point(
         'clouds-palm-height',
         'hands',
-        'The upper palm at the height of the face, the lower at the belly.',
+        'The upper palm faces you at the height of the face, the lower faces down at the belly.',
         'You look over the upper fingertips.',
         'Upper hand too high, shoulder lifts; not far enough apart.',
         'One hand washes the sky, one the earth.',

@@ -160,7 +160,11 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
           ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
         )
       : [];
-  const ordered = cueOrder(pointsIn(said.checkpoints, request.school, request.corrected), request.corrected, request.turn);
+  const ordered = cueOrder(
+    pointsIn(said.checkpoints, request.school, request.corrected),
+    request.corrected,
+    request.turn,
+  );
   const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
   const cues = [
     ...first,
@@ -185,15 +189,18 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
             {
               width: '*',
               stack: cues.map((point): Content => ({
-                text: point.cue,
-                italics: true,
+                text: [
+                  { text: `${upperFirst(point.region)}: `, bold: true },
+                  { text: point.wanted, bold: point.safety || request.corrected.has(point.id) },
+                  { text: ` ${point.cue}`, italics: true },
+                ],
                 ...small,
-                ...(point.safety || request.corrected.has(point.id) ? { bold: true } : {}),
               })),
             },
             {
               width: '*',
               stack: [
+                ...said.signs.right.map((sign): Content => ({ text: signLine('right', sign), ...small })),
                 ...said.signs.enough.map((sign): Content => ({ text: signLine('enough', sign), ...small })),
                 ...said.signs.stop.map((sign): Content => ({ text: signLine('stop', sign), bold: true, ...small })),
               ],
