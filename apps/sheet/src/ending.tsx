@@ -109,7 +109,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
         {dropping ? (
           <>
             <button type="button" class="danger" onClick={onDrop}>
-              Drop this practice
+              Discard this practice
             </button>
             <button type="button" onClick={() => setDropping(false)}>
               No
@@ -117,7 +117,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
           </>
         ) : (
           <button type="button" onClick={() => setDropping(true)}>
-            Drop it…
+            Discard…
           </button>
         )}
       </div>

@@ -203,6 +203,11 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
             )}
             {moment.unit !== '' && <p>{moment.unit}</p>}
             <p class="detail">{moment.detail}</p>
+            {state.taps !== null && (
+              <button type="button" onClick={() => press('pace')}>
+                Back to the clock
+              </button>
+            )}
           </div>
         </div>
         <div class="veil">
@@ -256,7 +261,11 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
               Alignment lost
             </button>
             {school.fatigueRule === 'ease' && (
-              <button type="button" disabled={moment.kind !== 'hold' || !state.running} onClick={() => press('loosen')}>
+              <button
+                type="button"
+                disabled={!['hold', 'breath'].includes(moment.kind) || !state.running}
+                onClick={() => press('loosen')}
+              >
                 Loosen
               </button>
             )}

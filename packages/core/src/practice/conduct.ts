@@ -1,5 +1,6 @@
 import { spanRepetition } from '../routine/spanRepetition';
 import type { Span, Timeline } from '../routine/timeline';
+import { msOfDone } from './calls';
 import type { JournalEvent } from './journal';
 
 /** What has been done of one span. */
@@ -99,6 +100,21 @@ function tap(state: ConductState, line: Timeline): ConductState {
   return span.turn < span.turns ? { ...entered, taps: 0 } : entered;
 }
 
+/** The pace counts again, from the repetitions that were counted by hand; the time they took stays what it was. */
+function pace(state: ConductState, line: Timeline): ConductState {
+  const span = line.spans[state.spanIndex];
+  if (span === undefined || state.taps === null) return state;
+  const offsetMs = msOfDone(span, state.taps);
+  const before = state.records[span.index];
+  const records = [...state.records];
+  records[span.index] = {
+    spentMs: (before?.spentMs ?? 0) + state.offsetMs - offsetMs,
+    share: before?.share ?? 0,
+    tapped: before?.tapped ?? null,
+  };
+  return { ...state, offsetMs, taps: null, records };
+}
+
 function back(state: ConductState, line: Timeline): ConductState {
   const target = state.offsetMs > BACK_GRACE_MS ? state.spanIndex : state.spanIndex - 1;
   return enter(state, line, Math.max(0, target));
@@ -113,9 +129,13 @@ function apply(state: ConductState, line: Timeline, action: JournalEvent['action
     case 'pause':
       return { ...state, running: false };
     case 'loosen':
-      return span?.kind === 'hold' && state.running ? { ...state, running: false, loosening: true } : state;
+      return (span?.kind === 'hold' || span?.kind === 'breath') && state.running
+        ? { ...state, running: false, loosening: true }
+        : state;
     case 'tap':
       return tap(state, line);
+    case 'pace':
+      return pace(state, line);
     case 'lost':
       return span !== undefined && span.amount > 0
         ? { ...state, losses: [...state.losses, { spanIndex: span.index, share: share(state, span) }] }

@@ -6,6 +6,7 @@ export const hallKeys: Readonly<Record<string, JournalEvent['action']>> = {
   ArrowRight: 'next',
   ArrowLeft: 'back',
   t: 'tap',
+  c: 'pace',
   l: 'lost',
   o: 'loosen',
 };

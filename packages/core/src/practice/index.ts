@@ -13,6 +13,7 @@ export * from './lineShare';
 export * from './log';
 export * from './logLines';
 export { leftOf, momentOf, nameOf, type Moment } from './moment';
+export * from './overOfNobody';
 export * from './painPlace';
 export * from './practiceLog';
 export * from './endNotes';

@@ -2,7 +2,18 @@ import * as z from 'zod';
 import { RoutineSchema } from '../routine/routine';
 import { ClassJournalSchema } from './classJournal';
 
-export const journalActions = ['start', 'pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen', 'end'] as const;
+export const journalActions = [
+  'start',
+  'pause',
+  'resume',
+  'next',
+  'back',
+  'tap',
+  'pace',
+  'lost',
+  'loosen',
+  'end',
+] as const;
 
 export const JournalEventSchema = z.object({ at: z.number(), action: z.enum(journalActions) });
 export type JournalEvent = z.infer<typeof JournalEventSchema>;

@@ -65,14 +65,18 @@ function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): 
   return side === '' ? name : `${name}, ${side}`;
 }
 
-/** What is told while an exercise is taken up. */
+/** What is told while an exercise is taken up, and on a change of side. */
 function takingUp(
   span: Span,
   drill: ExerciseSegment | null,
   exercise: Exercise | undefined,
+  otherSide: boolean,
 ): Pick<Moment, 'wayIn' | 'mayBegin' | 'cautions'> {
-  if (span.kind !== 'settle' || drill === null || exercise === undefined)
-    return { wayIn: [], mayBegin: '', cautions: [] };
+  const none = { wayIn: [], mayBegin: '', cautions: [] };
+  if (drill === null || exercise === undefined) return none;
+  // For the other side one stands otherwise; the other way round is done from the same stand.
+  if (span.kind === 'change') return otherSide ? { ...none, wayIn: exercise.wayIn } : none;
+  if (span.kind !== 'settle') return none;
   const { signs } = exercise;
   const stage = stageOf(drill, exercise);
   const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
@@ -142,7 +146,7 @@ export function momentOf(
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: exercise?.checkpoints.find(({ id }) => id === point) ?? null,
-    ...takingUp(span, drill, exercise),
+    ...takingUp(span, drill, exercise, line.spans[span.index - 1]?.side !== span.side),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

@@ -3,7 +3,7 @@ import { breathPeriod } from '../breath/breathPeriod';
 import { breathPhaseAt, type BreathPhase } from '../breath/breathPhaseAt';
 import { fullnessAt, patternKnots, phaseKnots } from '../library/breathCurve';
 import { cycleParts } from '../library/cycleParts';
-import { isTimed, type Dose } from '../library/dose';
+import { isTimed, type Dose, type HoldDose } from '../library/dose';
 import { counted } from '../library/doseWords';
 import type { Exercise } from '../library/exercise';
 import { holdPartAt, holdParts } from '../library/holdParts';
@@ -98,7 +98,24 @@ function cycleFigure(
   };
 }
 
-function breathFigure(span: Span, state: ConductState, pattern: BreathPattern): MomentFigure {
+/** Where the attention is in a hold, by time or counted in breaths: one part after the other. */
+function attentionOf(
+  span: Span,
+  state: ConductState,
+  parts: HoldDose['parts'],
+  exercise: Exercise | undefined,
+): string {
+  if (exercise === undefined) return '';
+  const part = holdPartAt(holdParts({ parts }, exercise), state.offsetMs / span.durationMs);
+  return part === undefined ? '' : `attention: ${part.words}`;
+}
+
+function breathFigure(
+  span: Span,
+  state: ConductState,
+  pattern: BreathPattern,
+  exercise: Exercise | undefined,
+): MomentFigure {
   const period = breathPeriod(pattern);
   const { done, into } = spanRepetition(span, state.offsetMs);
   const knots = patternKnots(pattern);
@@ -106,16 +123,12 @@ function breathFigure(span: Span, state: ConductState, pattern: BreathPattern): 
   return {
     big: span.byCue ? `${done}` : `${Math.max(0, all - gone)}`,
     unit: span.byCue ? `breaths done, ${all} planned` : `of ${all} breaths to go`,
-    detail: breathWords[breathPhaseAt(pattern, Math.min(into, 1 - 1e-9) * period).phase],
+    detail: joined([
+      breathWords[breathPhaseAt(pattern, Math.min(into, 1 - 1e-9) * period).phase],
+      attentionOf(span, state, [], exercise),
+    ]),
     fullness: (at) => fullnessAt(knots, spanRepetition(span, at * 1000).into * period),
   };
-}
-
-/** Where the attention is in a hold: one part after the other. */
-function attentionOf(span: Span, state: ConductState, dose: Dose, exercise: Exercise | undefined): string {
-  if (dose.kind !== 'hold' || exercise === undefined) return '';
-  const part = holdPartAt(holdParts(dose, exercise), state.offsetMs / span.durationMs);
-  return part === undefined ? '' : `attention: ${part.words}`;
 }
 
 /**
@@ -134,7 +147,7 @@ export function momentFigure(
   const { dose } = drill;
   const working = span.kind === dose.kind;
   if (working && dose.kind === 'cycle') return cycleFigure(span, state, drill, exercise, school);
-  if (working && dose.kind === 'breath') return breathFigure(span, state, dose.pattern);
+  if (working && dose.kind === 'breath') return breathFigure(span, state, dose.pattern, exercise);
   // How it is stood in matters while it is taken up and held.
   const stood = turnedWords(drill.turned ?? {});
   const gone = clock(Math.floor(state.offsetMs / 1000));
@@ -145,7 +158,7 @@ export function momentFigure(
   const detail = joined([
     span.sets > 1 ? `Hold ${span.set} of ${span.sets}` : '',
     stood,
-    attentionOf(span, state, dose, exercise),
+    attentionOf(span, state, dose.kind === 'hold' ? dose.parts : [], exercise),
     span.byCue && dose.least !== 0 ? 'until the cue: Next ends it' : '',
   ]);
   if (!span.byCue) return { ...plain, big: timeLeft(span, state), detail };

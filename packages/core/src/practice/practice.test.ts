@@ -62,6 +62,22 @@ describe('conducting', () => {
     expect(at(30, [20, 'tap'])).toMatchObject({ spanIndex: 1, taps: null });
   });
 
+  test('back to the clock, the pace counts on from what was tapped, and the time stays what it was', () => {
+    const taps = [1, 2, 3].map((index): Press => [106 + index * 2, 'tap']);
+    const tapped = at(113, ...taps);
+    const paced = at(113, ...taps, [113, 'pace']);
+    expect(tapped.taps).toBe(3);
+    expect(paced).toMatchObject({ spanIndex: tapped.spanIndex, taps: null });
+    const span = line.spans[paced.spanIndex]!;
+    expect(paced.offsetMs).toBe((3 * span.durationMs) / span.amount);
+    // It ends by itself again, with all that was asked and the time that was really spent.
+    const over = at(113 + (span.durationMs - paced.offsetMs) / 1000 + 1, ...taps, [113, 'pace']);
+    expect(over.spanIndex).toBe(paced.spanIndex + 1);
+    const spent = tapped.offsetMs + span.durationMs - paced.offsetMs;
+    expect(over.records[span.index]).toEqual({ share: 1, tapped: null, spentMs: spent });
+    expect(at(30, [20, 'pace'])).toMatchObject({ taps: null, offsetMs: at(30).offsetMs });
+  });
+
   test('loosening keeps the time already held and goes on from there', () => {
     expect(at(60, [30, 'loosen'])).toMatchObject({ loosening: true, running: false, offsetMs: 20_000 });
     expect(at(100, [30, 'loosen'], [90, 'resume'])).toMatchObject({ loosening: false, spanIndex: 1, offsetMs: 30_000 });
@@ -84,7 +100,7 @@ describe('conducting', () => {
         fc.array(
           fc.tuple(
             fc.integer({ min: 0, max: 60_000 }),
-            fc.constantFrom('pause', 'resume', 'next', 'back', 'tap', 'lost', 'loosen'),
+            fc.constantFrom('pause', 'resume', 'next', 'back', 'tap', 'pace', 'lost', 'loosen'),
           ),
           { maxLength: 12 },
         ),

@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { JournalSchema, type Journal } from '@pomek/core';
 import { Database } from './database';
-import { reasonOf } from './notices';
+import { Notices, reasonOf } from './notices';
 import { SPACE } from './space';
 
 const KEPT_BESIDE = 'This practice is kept beside your data for now.';
@@ -24,6 +24,7 @@ function parsed(value: unknown): Journal | null {
 @Injectable({ providedIn: 'root' })
 export class Journals {
   private readonly database = inject(Database);
+  private readonly notices = inject(Notices);
   private readonly space = inject(SPACE);
   private readonly state = signal('');
   private newest: Journal | null = null;
@@ -46,6 +47,17 @@ export class Journals {
     return this.busy;
   }
 
+  /** Throws a practice away, and offers to take that back. @param name what is said to be discarded */
+  async discard(journal: Journal, name: string): Promise<void> {
+    const stored = (await this.read(journal.id)) ?? journal;
+    await this.drop(journal.id);
+    this.notices.done(`${name} discarded`, {
+      detail: 'Taken back, it stands among the unfinished practices.',
+      takeBack: () => void this.put(stored),
+    });
+  }
+
+  /** Lets go of a practice that is over: logged, or of nobody. */
   async drop(id: string): Promise<void> {
     this.newest = null;
     await this.busy;

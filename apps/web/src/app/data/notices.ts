@@ -7,7 +7,12 @@ export interface Notice {
   readonly detail: string;
   /** Whether the last change can be taken back from here. */
   readonly undo: boolean;
+  /** Takes back what is no step of undo; null where nothing is to be. */
+  readonly takeBack: (() => void) | null;
 }
+
+/** How long what was done stands there, ms; longer where it can be taken back only from there. */
+const [STANDS_MS, TAKEN_BACK_MS] = [8000, 30_000];
 
 /** The one surface on which the app says what happened, what was kept and what to do. */
 @Injectable({ providedIn: 'root' })
@@ -16,13 +21,14 @@ export class Notices {
   private readonly list = signal<readonly Notice[]>([]);
   readonly open = this.list.asReadonly();
 
-  done(title: string, options: { detail?: string; undo?: boolean } = {}): void {
-    this.show({ kind: 'done', title, detail: options.detail ?? '', undo: options.undo ?? false });
+  done(title: string, options: { detail?: string; undo?: boolean; takeBack?: () => void } = {}): void {
+    const { detail = '', undo = false, takeBack = null } = options;
+    this.show({ kind: 'done', title, detail, undo, takeBack });
   }
 
   /** Says what went wrong; the same again takes the place of what still stands. Gives the notice's id. */
   failure(title: string, error: unknown): number {
-    return this.show({ kind: 'failure', title, detail: reasonOf(error), undo: false });
+    return this.show({ kind: 'failure', title, detail: reasonOf(error), undo: false, takeBack: null });
   }
 
   close(id: number): void {
@@ -33,7 +39,7 @@ export class Notices {
     const id = this.next++;
     const others = this.list().filter(({ title, detail }) => title !== notice.title || detail !== notice.detail);
     this.list.set([...others.slice(-2), { ...notice, id }]);
-    if (notice.kind === 'done') setTimeout(() => this.close(id), 8000);
+    if (notice.kind === 'done') setTimeout(() => this.close(id), notice.takeBack === null ? STANDS_MS : TAKEN_BACK_MS);
     return id;
   }
 }

@@ -106,7 +106,7 @@ const AnswersSchema = z.object({
       </div>
       <div class="row">
         <p-button label="Keep in the logs" icon="pi pi-check" size="large" (onClick)="finish()" />
-        <p-button label="Drop this meeting" variant="text" (onClick)="dropped.emit()" />
+        <p-button label="Discard this meeting" variant="text" (onClick)="dropped.emit()" />
       </div>
     </div>
   `,

@@ -3,6 +3,7 @@ import { insertSegment, newSegment, builtInExercises, softSchool, strictSchool, 
 import { aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Clock } from '../data/clock';
+import { Notices } from '../data/notices';
 import { Conductor } from './conductor';
 import { EndForm } from './end-form';
 import { PractiseStart } from './practise-start';
@@ -51,6 +52,19 @@ test('a practice that was running when the page went stands still at the last mo
   expect(page.text()).toContain('Paused. Space goes on.');
   expect(page.element.querySelector('.big')!.textContent).toBe('0:40');
   expect((await kept())!.events.at(-1)).toEqual({ at: begun + 20_000, action: 'pause' });
+});
+
+test('after counting by hand the clock counts again, at a press', async () => {
+  const reeling = builtInExercises.find(({ id }) => id === 'one-hand-reeling')!;
+  const reels = insertSegment(aRoutine({ segments: [], settleSeconds: 0 }), newSegment('s', reeling, softSchool));
+  const { page, key, kept } = await hall(journal({ routine: reels }));
+  await key(' ');
+  expect(page.text()).not.toContain('Back to the clock');
+  await key('t');
+  expect(page.text()).toContain('Counting your taps');
+  await page.press('Back to the clock');
+  expect((await kept())!.events.map((event) => event.action)).toEqual(['start', 'tap', 'pace']);
+  expect(page.text()).not.toContain('Counting your taps');
 });
 
 test('a machine that slept has not practised: it stands still at the last moment it was seen', async () => {
@@ -171,12 +185,18 @@ test('ended early, the log has what was really done and the journal is gone', as
   expect(await kept()).toBeUndefined();
 });
 
-test('dropped, nothing is logged; one that is over says so', async () => {
+test('discarded, nothing is logged, and it can be taken back; one that is over says so', async () => {
   const { page, key } = await hall(journal());
   await key('Escape');
-  await page.press('Drop it');
+  const before = (await page.database.of('journals').toArray()) as Journal[];
+  await page.press('Discard');
   expect(await page.database.of('logs').count()).toBe(0);
   expect(await page.database.of('journals').count()).toBe(0);
+  const notice = TestBed.inject(Notices).open().at(-1)!;
+  expect(notice.title).toBe('Evening discarded');
+  notice.takeBack!();
+  await page.settle();
+  expect((await page.database.of('journals').toArray())[0] as Journal).toMatchObject({ events: before[0]!.events });
   expect((await render(Conductor, { journalId: 'nothing' })).text()).toContain('This practice is over');
 });
 
@@ -256,8 +276,21 @@ describe('before a practice', () => {
     await page.press(/Go to the hall/);
     const fresh = (await page.database.of('journals').toArray()).find((entry) => entry.id !== 'old')!;
     expect(fresh).toMatchObject({ studentId: 'student-1', events: [], routine: { id: 'routine-1' } });
-    await page.press('Drop it');
+    await page.press('Discard');
     expect(await page.database.of('journals').count()).toBe(1);
+  });
+
+  test('what was tried out with nobody and came to its end leaves nothing behind', async () => {
+    const events = [
+      { at: start, action: 'start' as const },
+      { at: start + 1000, action: 'end' as const },
+    ];
+    const over = journal({ id: 'over', studentId: null, seenAt: start + 1000, events });
+    const open = journal({ id: 'open', studentId: null, events: events.slice(0, 1), seenAt: start + 1000 });
+    const page = await render(PractiseStart, {}, { routines: [routine], journals: [over, open] });
+    await page.settle();
+    expect((await page.database.of('journals').toArray()).map(({ id }) => id)).toEqual(['open']);
+    expect(page.text().match(/An unfinished practice/g)).toHaveLength(1);
   });
 
   test('what is noted of the student changes what is practised, and says so on the way in and in the hall', async () => {

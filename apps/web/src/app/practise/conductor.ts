@@ -380,9 +380,10 @@ export class Conductor {
     await this.open(this.journalId());
   }
 
-  protected async dropIt(): Promise<void> {
+  protected async discard(): Promise<void> {
     const journal = this.journal();
-    if (journal !== null && journal !== undefined) await this.leave(journal);
+    if (journal !== null && journal !== undefined)
+      await this.leave(journal, () => this.journals.discard(journal, journal.routine.name));
   }
 
   /** Whether it could be written; if not, the store has said why, and everything is still here. */
@@ -393,10 +394,10 @@ export class Conductor {
     );
   }
 
-  private async leave(journal: Journal): Promise<void> {
+  private async leave(journal: Journal, letGo = () => this.journals.drop(journal.id)): Promise<void> {
     this.endForm()?.draft.clear();
     this.classEnd()?.draft.clear();
-    await this.journals.drop(journal.id);
+    await letGo();
     this.journal.set(null);
     if (document.fullscreenElement) await document.exitFullscreen();
     if (journal.group !== null) await this.router.navigate(['/classes', journal.group.classId]);

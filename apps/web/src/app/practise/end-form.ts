@@ -114,7 +114,7 @@ const nothing: EndAnswers = {
         </div>
         <div class="row">
           <p-button label="Keep in the log" icon="pi pi-check" size="large" (onClick)="finish()" />
-          <p-button label="Drop this practice" variant="text" (onClick)="dropped.emit()" />
+          <p-button label="Discard this practice" variant="text" (onClick)="dropped.emit()" />
         </div>
       } @else {
         <p>Nothing is logged, since no student was chosen.</p>

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -9,6 +18,7 @@ import {
   segmentWords,
   changedWords,
   durationWords,
+  overOfNobody,
   practisedRoutine,
   SIGN_DAYS,
   timeline,
@@ -107,13 +117,23 @@ export class PractiseStart {
   /** Nothing to do in it: empty, or only its rests are left. */
   protected readonly nothing = computed(() => !(this.dosed()?.segments ?? []).some(({ type }) => type === 'exercise'));
   protected readonly unfinished = computed(() =>
-    this.storedJournals().map((journal) => ({
-      id: journal.id,
-      routine: journal.routine.name,
-      who: journal.group?.name ?? this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
-      when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
-    })),
+    this.storedJournals()
+      .filter((journal) => !overOfNobody(journal))
+      .map((journal) => ({
+        id: journal.id,
+        routine: journal.routine.name,
+        who:
+          journal.group?.name ?? this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
+        when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+      })),
   );
+
+  constructor() {
+    // What was only tried out and came to its end leaves nothing behind.
+    effect(() => {
+      for (const journal of this.storedJournals()) if (overOfNobody(journal)) void this.journals.drop(journal.id);
+    });
+  }
 
   protected chooseStudent(id: string | null): void {
     this.studentId.set(id);
@@ -141,7 +161,8 @@ export class PractiseStart {
     await this.router.navigate(['/practise', id]);
   }
 
-  protected drop(id: string): void {
-    void this.journals.drop(id);
+  protected discard(id: string): void {
+    const journal = this.storedJournals().find((one) => one.id === id);
+    if (journal !== undefined) void this.journals.discard(journal, journal.routine.name);
   }
 }

@@ -20,6 +20,14 @@ import { Steps } from '../data/steps';
           @if (notice.undo && steps.undoLabel() !== null) {
             <p-button label="Undo" size="small" variant="outlined" (onClick)="undo(notice.id)" />
           }
+          @if (notice.takeBack; as takeBack) {
+            <p-button
+              label="Take it back"
+              size="small"
+              variant="outlined"
+              (onClick)="notices.close(notice.id); takeBack()"
+            />
+          }
           <p-button
             icon="pi pi-times"
             ariaLabel="Close this message"
