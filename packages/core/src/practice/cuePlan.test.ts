@@ -139,7 +139,7 @@ test('no pause has a cue, an exercise that is gone has none, and each cue is one
   fc.assert(
     fc.property(fc.array(fc.constantFrom(...ids), { maxLength: 6 }), fc.nat(9), fc.nat(4), (chosen, times, at) => {
       const segments = chosen.map((id, index) => segment(`s${index}`, shelf.get(id)!.defaultDose, { exerciseId: id }));
-      const { plan, line } = planOf([...segments, breaths], { before: () => times }, builtInSchools[at]!);
+      const { plan, line } = planOf([...segments, breaths], { before: () => times }, builtInSchools[at]);
       for (const span of line.spans) {
         const of = shelf.get([...chosen, 'belly-breathing'][span.segmentIndex]!)!.checkpoints.map(({ id }) => id);
         const cues = plan.get(span.index) ?? [];

@@ -8,6 +8,13 @@ import { turnedBy } from './turned';
 
 /** Commands on a routine: each takes the plain value and returns a new one; none changes its input. */
 
+/** The routine in another school. Times to take up and to change side that were those of its old school become those of the new one. */
+export function inSchool(routine: Routine, from: School, to: School): Routine {
+  const time = (key: 'settleSeconds' | 'changeSeconds'): number =>
+    routine[key] === from[key] ? to[key] : routine[key];
+  return { ...routine, schoolId: to.id, settleSeconds: time('settleSeconds'), changeSeconds: time('changeSeconds') };
+}
+
 /** A new, empty routine with the times of its school. */
 export function newRoutine(id: string, name: string, school: School): Routine {
   const { settleSeconds, changeSeconds } = school;

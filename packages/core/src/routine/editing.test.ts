@@ -1,11 +1,12 @@
 import { builtInExercises } from '../library/builtInExercises';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { softSchool } from '../schools/builtInSchools';
+import { softSchool, waveSchool } from '../schools/builtInSchools';
 import { routine, segment, shelf } from '../testing/samples';
 import { addTo } from './addTo';
 import {
   duplicateSegment,
   evenSegment,
+  inSchool,
   keepOnPurpose,
   moveSegment,
   newRoutine,
@@ -293,4 +294,16 @@ describe('sides and ways', () => {
       [expect.objectContaining({ unit: 'seconds', few: 'left', fewAmount: 30, many: 'right', manyAmount: 60 })],
     );
   });
+});
+
+test('in another school a routine takes its times, where they were those of the old one', () => {
+  const value = newRoutine('r', 'Evening', softSchool);
+  const { settleSeconds, changeSeconds } = waveSchool;
+  expect(inSchool(value, softSchool, waveSchool)).toMatchObject({
+    schoolId: waveSchool.id,
+    settleSeconds,
+    changeSeconds,
+  });
+  const own = { ...value, settleSeconds: 42 };
+  expect(inSchool(own, softSchool, waveSchool)).toMatchObject({ settleSeconds: 42, changeSeconds });
 });

@@ -33,6 +33,7 @@ import { Clock } from '../data/clock';
 import { Everybody } from '../data/everybody';
 import { Journals } from '../data/journals';
 import { keptDraft } from '../data/kept-draft';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { againstMinutes, apartIn } from '../ui/class-words';
@@ -64,6 +65,7 @@ export class ClassNext {
     cautions.map((caution) => caution.replace(/[.;,\s]*$/, '.')).join(' ');
   private readonly router = inject(Router);
   private readonly clock = inject(Clock);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly store = inject(Store);
   private readonly journals = inject(Journals);
   private readonly repository = inject(Repository);
@@ -72,7 +74,6 @@ export class ClassNext {
   readonly meetings = input.required<readonly Meeting[]>();
 
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
-  private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly stored = toSignal(this.repository.journals$, { initialValue: [] });
   protected readonly whenToStop = stopCaution;
   protected readonly draft = keptDraft(() => `class ${this.taught().id} ${this.clock.today()}`, HereSchema, {
@@ -89,7 +90,13 @@ export class ClassNext {
   );
 
   protected readonly plan = computed(() =>
-    classLesson(this.taught(), this.everybody.routines(), this.chains(), this.schools(), this.everybody.shelf()),
+    classLesson(
+      this.taught(),
+      this.everybody.routines(),
+      this.chains(),
+      this.ownSchool.school(),
+      this.everybody.shelf(),
+    ),
   );
   /** Who belongs to it, then who else is here. */
   private readonly ids = computed(() => [...new Set([...this.taught().roster, ...this.draft.value().guests])]);

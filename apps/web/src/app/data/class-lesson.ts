@@ -11,7 +11,6 @@ import {
   type TaughtClass,
   type TaughtLesson,
 } from '@pomek/core';
-import { schoolOf } from './gathered';
 
 /** What a class practises next. */
 export interface ClassLesson {
@@ -26,7 +25,7 @@ export function classLesson(
   of: TaughtClass,
   routines: readonly Routine[],
   chains: readonly Chain[],
-  schools: readonly School[],
+  school: School,
   shelf: ReadonlyMap<string, Exercise>,
 ): ClassLesson | null {
   const routine = routines.find(({ id }) => id === of.routineId) ?? null;
@@ -35,7 +34,7 @@ export function classLesson(
   const [lesson] = own === undefined || own.pieces.length === 0 ? [] : chainLessons(own, 1);
   if (own === undefined || lesson === undefined)
     return routine === null ? null : { routine, lesson: null, taught: null };
-  const empty = newRoutine(`${own.id.slice(0, 60)}-lesson`, own.name, schoolOf(schools, undefined));
+  const empty = newRoutine(`${own.id.slice(0, 60)}-lesson`, own.name, school);
   return {
     routine: lessonRoutine(own, lesson, routine, empty, shelf),
     lesson,

@@ -4,6 +4,7 @@ import { bodyOfStudent, builtInSchools, standardPerson } from '@pomek/core';
 import { Clock } from './clock';
 import { People } from './people';
 import { schoolOf } from './gathered';
+import { OwnSchool } from './own-school';
 import { Repository } from './repository';
 
 /** On whose body and in which school things are looked at; stays while one goes from one to the next. */
@@ -11,6 +12,7 @@ import { Repository } from './repository';
 export class PersonChoice {
   private readonly repository = inject(Repository);
   private readonly clock = inject(Clock);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly people = inject(People);
   readonly studentId = signal<string | null>(null);
   private readonly chosenSchool = signal<string | null>(null);
@@ -21,8 +23,10 @@ export class PersonChoice {
   readonly student = computed(() => this.students().find((student) => student.id === this.studentId()) ?? null);
   /** Whoever is chosen; undefined while not all of it is read, null where it is nobody. */
   readonly record = this.people.recordOf(this.people.storedOf(this.studentId));
-  /** The chosen school, else that of the student, else the soft one. */
-  readonly school = computed(() => schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId));
+  /** The chosen school, else that of the student, else the hall’s own. */
+  readonly school = computed(() =>
+    schoolOf(this.schools(), this.chosenSchool() ?? this.student()?.schoolId ?? this.ownSchool.school().id),
+  );
   /** On whose body things are looked at; the standard one while nobody is chosen, and until somebody is read. */
   readonly person = computed(() => {
     const record = this.record() ?? null;

@@ -61,7 +61,7 @@ test('a sheet tells the way in, the repetition either way and on either side, st
   TestBed.inject(PersonChoice).side.set('left');
   await page.settle();
   expect(page.text()).toContain('Turn the left toes out 45°');
-  expect(page.text()).toContain('It is enough when');
+  expect(page.text()).toContain('Enough for today when');
   TestBed.inject(PersonChoice).side.set('right');
 });
 
@@ -109,7 +109,7 @@ describe('the editor', () => {
       await page.settle();
     };
     await page.fill('The way in', 'Stand.\nSink.');
-    await page.fill('It is enough when', 'You are warm.');
+    await page.fill('Enough for today when', 'You are warm.');
     await page.fill('The quick way', 'Three');
     await page.press('Add a stage');
     const stages = (await now()).stages.length;

@@ -17,11 +17,11 @@ import {
   lessonHeld,
   lessonRoutine,
   newRoutine,
-  softSchool,
   taughtOf,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { Journals } from '../data/journals';
 import { DurationField } from '../ui/duration-field';
@@ -57,6 +57,7 @@ const TERM = 14;
 })
 export class ChainPage {
   private readonly clock = inject(Clock);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly router = inject(Router);
   private readonly journals = inject(Journals);
   readonly id = input.required<string>();
@@ -139,7 +140,7 @@ export class ChainPage {
     const chain = this.chain();
     if (chain === null || chain === undefined) return;
     const id = this.clock.newId();
-    const empty = newRoutine(id, chain.name, softSchool);
+    const empty = newRoutine(id, chain.name, this.ownSchool.school());
     await this.journals.put({
       id,
       studentId: null,

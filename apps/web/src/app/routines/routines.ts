@@ -15,6 +15,7 @@ import {
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { schoolOf } from '../data/gathered';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { Empty } from '../ui/empty';
@@ -127,6 +128,7 @@ import { Empty } from '../ui/empty';
 })
 export class Routines {
   private readonly router = inject(Router);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
@@ -146,7 +148,7 @@ export class Routines {
   );
 
   protected async add(): Promise<void> {
-    const routine = newRoutine(this.clock.newId(), 'New routine', schoolOf(this.schools(), undefined));
+    const routine = newRoutine(this.clock.newId(), 'New routine', this.ownSchool.school());
     await this.store.write('New routine', [{ table: 'routines', add: routine }]);
     await this.router.navigate(['/routines', routine.id]);
   }

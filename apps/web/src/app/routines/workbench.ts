@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import {
   builtInSchools,
+  inSchool,
   lengthened,
   routineFindings,
   routineUnevenness,
@@ -151,6 +152,11 @@ export class Workbench {
 
   change(label: string, command: (routine: Routine) => Routine, mergeKey: string | null = null): void {
     void this.edit.change(label, command, mergeKey);
+  }
+
+  chooseSchool(id: string): void {
+    const [from, to] = [this.school(), schoolOf(this.schools(), id)];
+    this.change(`School ${to.name}`, (routine) => inSchool(routine, from, to));
   }
 
   mend(mend: Mend): void {

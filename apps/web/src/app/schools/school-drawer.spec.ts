@@ -1,7 +1,10 @@
-import { softSchool, strictSchool } from '@pomek/core';
+import { softSchool, strictSchool, waveSchool } from '@pomek/core';
 import { render } from '../../../testing/render';
 import { TestBed } from '@angular/core/testing';
+import { OwnSchool } from '../data/own-school';
 import { Store } from '../data/store';
+import { Routines } from '../routines/routines';
+import { Students } from '../students/students';
 import { SchoolDrawer } from './school-drawer';
 
 /** The drawer with one school stored; what it changes is read back from the storage. */
@@ -69,4 +72,25 @@ test('a copy is its own school and leaves the first as it was', async () => {
 
 test('the built-in schools differ in earnest', () => {
   expect(strictSchool.rungOrder).not.toEqual(softSchool.rungOrder);
+});
+
+test('the school that is chosen for it is the one new routines and students begin with', async () => {
+  const { page, it } = await drawer();
+  expect(page.text()).toContain('New routines, students and lessons begin with this school.');
+  it['choose'](waveSchool.id);
+  await page.settle();
+  await page.press('Begin new things with this school');
+  expect(page.text()).toContain('New routines, students and lessons begin with this school.');
+  expect(TestBed.inject(OwnSchool).school().id).toBe(waveSchool.id);
+  // Each page of a test has a browser of its own.
+  const routines = await render(Routines);
+  TestBed.inject(OwnSchool).choose(waveSchool.id);
+  await routines.press(/Build the first routine|New routine/);
+  const [made] = await routines.database.of('routines').toArray();
+  const { settleSeconds, changeSeconds } = waveSchool;
+  expect(made).toMatchObject({ schoolId: waveSchool.id, settleSeconds, changeSeconds });
+  const students = await render(Students);
+  TestBed.inject(OwnSchool).choose(waveSchool.id);
+  await students.press(/New student|Add the first student/);
+  expect((await students.database.of('students').toArray())[0]).toMatchObject({ schoolId: waveSchool.id });
 });

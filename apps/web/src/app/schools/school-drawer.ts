@@ -22,6 +22,7 @@ import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { remembered } from '../data/remembered';
 import { schoolOf } from '../data/gathered';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
@@ -66,6 +67,7 @@ export class SchoolDrawer {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
+  protected readonly ownSchool = inject(OwnSchool);
   readonly open = model.required<boolean>();
 
   protected readonly raiseFields = raiseFields;
@@ -80,7 +82,7 @@ export class SchoolDrawer {
   private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
     source: () => ({ all: this.schools(), wanted: this.chosen.value() }),
     // One that is renamed goes to another place in the list, and stays open.
-    computation: ({ all, wanted }, before) => schoolOf(all, wanted ?? before?.value).id,
+    computation: ({ all, wanted }, before) => schoolOf(all, wanted ?? before?.value ?? this.ownSchool.school().id).id,
   });
   protected readonly edit = new Editing('schools', this.schoolId, ({ name }) => `School ${name}`);
   /** As it is typed, whether it is kept yet or not. */

@@ -6,19 +6,11 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import * as z from 'zod';
-import {
-  byName,
-  groupBy,
-  newStudent,
-  softSchool,
-  verdictWeight,
-  type Standing,
-  type Student,
-  type VerdictKind,
-} from '@pomek/core';
+import { byName, groupBy, newStudent, verdictWeight, type Standing, type Student, type VerdictKind } from '@pomek/core';
 import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { remembered } from '../data/remembered';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { Standings } from '../data/standings';
 import { Store } from '../data/store';
@@ -68,6 +60,7 @@ interface Row {
 })
 export class Students {
   private readonly router = inject(Router);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly standings = inject(Standings).look();
@@ -156,7 +149,7 @@ export class Students {
 
   protected async add(): Promise<void> {
     const id = this.clock.newId();
-    const student = newStudent(id, 'New student', softSchool.id);
+    const student = newStudent(id, 'New student', this.ownSchool.school().id);
     await this.store.write('New student', [{ table: 'students', add: student }]);
     await this.router.navigate(['/students', id], { queryParams: { part: 'person' } });
   }

@@ -15,6 +15,7 @@ import {
 import { classLesson } from '../data/class-lesson';
 import { Clock } from '../data/clock';
 import { schoolOf } from '../data/gathered';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
 import { Standings } from '../data/standings';
@@ -34,6 +35,7 @@ import { FirstSteps } from './first-steps';
 })
 export class TodayBoard {
   private readonly clock = inject(Clock);
+  private readonly ownSchool = inject(OwnSchool);
   private readonly repository = inject(Repository);
   private readonly standings = inject(Standings).look();
   protected readonly space = inject(SPACE);
@@ -117,7 +119,7 @@ export class TodayBoard {
     const [next] = ahead.toSorted((a, b) => a.day.localeCompare(b.day) || a.of.startsAt.localeCompare(b.of.startsAt));
     if (next === undefined) return null;
     const { of, last, day } = next;
-    const plan = classLesson(of, this.routines(), this.chains(), this.schools(), this.shelf());
+    const plan = classLesson(of, this.routines(), this.chains(), this.ownSchool.school(), this.shelf());
     const known = new Set((this.students() ?? []).map(({ id }) => id));
     const names = new Map((this.students() ?? []).map(({ id, name }) => [id, name]));
     const missed = last === null ? [] : of.roster.filter((id) => !last.present.includes(id));
