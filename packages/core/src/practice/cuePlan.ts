@@ -274,9 +274,12 @@ export function cuePlan(
   return walked(routine, line, shelf, new CueWalk(school, inWork, turns)).plan;
 }
 
-/** The checkpoint that is up at a moment of a span; null where none is. What goes on past its length begins again. */
+/**
+ * The checkpoint that is up at a moment of a span; null where none is. The first is up before its part begins, and what goes on
+ * past its length begins again.
+ */
 export function cueAt(plan: CuePlan, span: Span, offsetMs: number): string | null {
   const cues = plan.get(span.index) ?? [];
   const at = span.durationMs > 0 && offsetMs >= span.durationMs ? offsetMs % span.durationMs : offsetMs;
-  return cues.findLast(({ fromMs }) => fromMs <= at)?.checkpointId ?? null;
+  return (cues.findLast(({ fromMs }) => fromMs <= at) ?? cues[0])?.checkpointId ?? null;
 }

@@ -49,9 +49,11 @@ test('what the hall sees, moment by moment', () => {
   expect(at(3).wayIn).toContain('Wait until the right foot is quite empty.');
   expect(at(3).mayBegin).toBe('You may begin when the empty foot would lift at once.');
   expect(at(12).wayIn).toEqual([]);
-  // A change of side has the way in of that side; the other way round is done from the same stand.
+  // A change of side has what is otherwise on that side; the other way round is done from the same stand.
   expect(at(41)).toMatchObject({ mayBegin: '', cautions: [] });
   expect(at(41).wayIn).toContain('Wait until the left foot is quite empty.');
+  expect(at(41).wayIn.filter((line) => !/left|right/.test(line))).toEqual([]);
+  expect(at(41).wayIn.length).toBeLessThan(at(3).wayIn.length);
   expect(at(85 + 88 + 1).wayIn).toEqual([]);
   expect([at(11), at(39)].map(({ detail }) => detail)).toEqual(['attention: the full foot', 'attention: the crown']);
   const done = { kind: 'done', title: 'Done', wayIn: [], mayBegin: '', cautions: [], checkpoint: null };

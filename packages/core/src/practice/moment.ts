@@ -65,17 +65,34 @@ function nextWords(routine: Routine, line: Timeline, at: number, shelf: Shelf): 
   return side === '' ? name : `${name}, ${side}`;
 }
 
+/**
+ * What is told on a change: the lines of the way in that are others than on the side before. The other way round is done from
+ * the same stand.
+ */
+function wayInOfChange(
+  span: Span,
+  before: Span | undefined,
+  exercise: Exercise | undefined,
+  school: School,
+): readonly string[] {
+  if (exercise === undefined || before === undefined || before.side === span.side) return [];
+  const [old, now] = [before, span].map(({ side }) => spokenExercise(exercise, school, side).wayIn) as [
+    string[],
+    string[],
+  ];
+  return now.filter((line, index) => line !== old[index]);
+}
+
 /** What is told while an exercise is taken up, and on a change of side. */
 function takingUp(
   span: Span,
   drill: ExerciseSegment | null,
   exercise: Exercise | undefined,
-  otherSide: boolean,
+  otherWayIn: readonly string[],
 ): Pick<Moment, 'wayIn' | 'mayBegin' | 'cautions'> {
   const none = { wayIn: [], mayBegin: '', cautions: [] };
   if (drill === null || exercise === undefined) return none;
-  // For the other side one stands otherwise; the other way round is done from the same stand.
-  if (span.kind === 'change') return otherSide ? { ...none, wayIn: exercise.wayIn } : none;
+  if (span.kind === 'change') return { ...none, wayIn: otherWayIn };
   if (span.kind !== 'settle') return none;
   const { signs } = exercise;
   const stage = stageOf(drill, exercise);
@@ -146,7 +163,7 @@ export function momentOf(
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: exercise?.checkpoints.find(({ id }) => id === point) ?? null,
-    ...takingUp(span, drill, exercise, line.spans[span.index - 1]?.side !== span.side),
+    ...takingUp(span, drill, exercise, wayInOfChange(span, line.spans[span.index - 1], written, school)),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

@@ -1,0 +1,22 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium' });
+const c = await b.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+const p = await c.newPage(); p.setDefaultTimeout(90000);
+p.on('pageerror', e => console.log('ERR', String(e)));
+await p.goto('http://127.0.0.1:4310/demo');
+await p.getByRole('heading', { name: 'Practising today' }).waitFor();
+await p.goto('http://127.0.0.1:4310/practise?routine=demo-reeling');
+await p.getByRole('button', { name: 'Go to the hall' }).click();
+await p.getByText('Space begins.').waitFor();
+await p.keyboard.press('Space');
+const h1=()=>p.locator('h1').innerText();
+for (let i=0;i<40 && !/^Change: right/.test(await h1());i++){ await p.keyboard.press('ArrowRight'); await p.waitForTimeout(350);} 
+await p.keyboard.press('Space'); await p.waitForTimeout(2500);
+console.log(await h1());
+await p.screenshot({path:'/tmp/x/l-change.png'});
+await p.setViewportSize({width:390,height:844}); await p.waitForTimeout(1500); await p.screenshot({path:'/tmp/x/l-change-p.png'});
+await p.keyboard.press('Space'); await p.keyboard.press('ArrowRight'); await p.waitForTimeout(400); await p.keyboard.press('t'); await p.waitForTimeout(1500);
+await p.screenshot({path:'/tmp/x/l-tap-p.png'});
+await p.setViewportSize({width:1280,height:800}); await p.waitForTimeout(1500); await p.screenshot({path:'/tmp/x/l-tap.png'});
+await p.keyboard.press('Escape'); await p.waitForTimeout(800); await p.screenshot({path:'/tmp/x/l-esc.png'});
+await b.close();
