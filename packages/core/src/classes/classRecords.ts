@@ -6,7 +6,7 @@ import type { Journal } from '../practice/journal';
 import type { PracticeLog } from '../practice/log';
 import { timeline } from '../routine/timeline';
 import { classLines, stoppedAt } from './classLines';
-import { correctionOrder } from './correctionRound';
+import { correctedIn, correctionOrder } from './correctionRound';
 import type { Meeting } from './meeting';
 
 /** What was asked at the end: one effort for all, and what is otherwise for one. */
@@ -51,7 +51,7 @@ export function classRecords(
   const ended = Math.min(now, Math.max(journal.seenAt, ...journal.events.map(({ at }) => at)));
   const day = dayOf(begun);
   const here = group.people.filter(({ from }) => from !== null);
-  const visited = [...new Set(group.visits.map(({ studentId }) => studentId))];
+  const visited = [...correctedIn(group.visits)];
   const logs = here.map((person): PracticeLog => {
     const own = answers.each[person.studentId] ?? {};
     const from = Math.max(person.from!, begun.getTime());

@@ -31,6 +31,8 @@ import {
   takesPart,
   placeWords,
   termOf,
+  correctedIn,
+  stillWaiting,
   turnNow,
   whatToDrop,
   withoutDropped,
@@ -116,15 +118,21 @@ describe('the correction round', () => {
     const hold = { index: 4, durationMs: 180_000, offsetMs: 30_000 };
     expect(turnNow(people(3), [], hold)).toEqual({ studentId: 'p1', next: 'p2', left: 2, each: 60, secondsLeft: 30 });
     // The first was quick: the two others share what is left of the hold.
-    const quick = turnNow(people(3), [{ studentId: 'p1', spanIndex: 4, offsetMs: 30_000 }], hold);
+    const quick = turnNow(people(3), [{ studentId: 'p1', spanIndex: 4, offsetMs: 30_000, passed: false }], hold);
     expect(quick).toEqual({ studentId: 'p2', next: 'p3', left: 1, each: 75, secondsLeft: 75 });
     // A visit in another hold takes nothing off this one.
-    const other = turnNow(people(3), [{ studentId: 'p1', spanIndex: 2, offsetMs: 100_000 }], hold);
+    const other = turnNow(people(3), [{ studentId: 'p1', spanIndex: 2, offsetMs: 100_000, passed: false }], hold);
     expect(other).toMatchObject({ studentId: 'p2', each: 90, secondsLeft: 60 });
-    const all = people(3).map((studentId) => ({ studentId, spanIndex: 4, offsetMs: 10_000 }));
+    const all = people(3).map((studentId) => ({ studentId, spanIndex: 4, offsetMs: 10_000, passed: false }));
     expect(turnNow(people(3), all, hold)).toBeNull();
-    const late = [{ studentId: 'p1', spanIndex: 4, offsetMs: 150_000 }];
+    const late = [{ studentId: 'p1', spanIndex: 4, offsetMs: 150_000, passed: false }];
     expect(turnNow(people(3), late, { ...hold, offsetMs: 151_000 })).toBeNull();
+    // Whoever was passed over comes again, after all others; in the order of the passing.
+    const over = (id: string, passed = true) => ({ studentId: id, spanIndex: 4, offsetMs: 0, passed });
+    expect(stillWaiting(people(3), [over('p1')])).toEqual(['p2', 'p3', 'p1']);
+    expect(stillWaiting(people(3), [over('p1'), over('p2'), over('p1')])).toEqual(['p3', 'p2', 'p1']);
+    expect(stillWaiting(people(3), [over('p1'), over('p1', false)])).toEqual(['p2', 'p3']);
+    expect([...correctedIn([over('p1'), over('p2', false)])]).toEqual(['p2']);
   });
 });
 
@@ -447,7 +455,7 @@ describe('after it', () => {
         helped: true,
       },
     ],
-    visits: [{ studentId: 'ada', spanIndex: 0, offsetMs: 60_000 }],
+    visits: [{ studentId: 'ada', spanIndex: 0, offsetMs: 60_000, passed: false }],
     lesson: { chainId: 'chain', number: 3, mode: 'each', teaches: 'Part the reeds' },
   };
   const all = [

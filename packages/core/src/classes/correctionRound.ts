@@ -84,6 +84,17 @@ export function correctionRounds(
   return { rounds, waiting: left };
 }
 
+/** Whom the round has really been to. */
+export const correctedIn = (visits: readonly Visit[]): ReadonlySet<string> =>
+  new Set(visits.filter(({ passed }) => !passed).map(({ studentId }) => studentId));
+
+/** Who still waits for the round, in its order: whoever was passed over comes after all others. */
+export function stillWaiting(order: readonly string[], visits: readonly Visit[]): string[] {
+  const been = correctedIn(visits);
+  const lastPassed = (id: string): number => visits.findLastIndex(({ studentId }) => studentId === id);
+  return order.filter((id) => !been.has(id)).toSorted((a, b) => lastPassed(a) - lastPassed(b));
+}
+
 export interface TurnNow {
   readonly studentId: string;
   readonly next: string | null;
@@ -105,8 +116,7 @@ export function turnNow(
   visits: readonly Visit[],
   hold: { readonly index: number; readonly durationMs: number; readonly offsetMs: number },
 ): TurnNow | null {
-  const been = new Set(visits.map(({ studentId }) => studentId));
-  const left = order.filter((id) => !been.has(id));
+  const left = stillWaiting(order, visits);
   const begun = visits.reduce(
     (latest, visit) => (visit.spanIndex === hold.index ? Math.max(latest, visit.offsetMs) : latest),
     0,

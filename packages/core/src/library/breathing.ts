@@ -259,9 +259,9 @@ export const breathing = [
     name: 'Four-part breath',
     family: 'breathing',
     summary:
-      'In, a pause, out, a pause. The pauses are rests with an open throat, not a lid that is pressed shut. Leave the pauses out whenever they become work.',
+      '{Four parts}. A pause is a rest with an open throat, not a lid that is pressed shut. Leave it out whenever it becomes work.',
     posture: seated,
-    wayIn: [...sitDown, 'Breathe out. Then begin: in, still, out, still.'],
+    wayIn: [...sitDown, 'Breathe out. Then begin: {four parts}.'],
     phases: [],
     stages: [
       stage('Two parts', 'Only in and out, even.'),

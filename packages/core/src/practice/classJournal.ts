@@ -55,7 +55,13 @@ export const SeenPointSchema = z.object({
 export type SeenPoint = z.infer<typeof SeenPointSchema>;
 
 /** A person the correction round has been to: in which span, and how far it had come, ms. */
-export const VisitSchema = z.object({ studentId: id, spanIndex: z.number().int().min(0), offsetMs: z.number().min(0) });
+export const VisitSchema = z.object({
+  studentId: id,
+  spanIndex: z.number().int().min(0),
+  offsetMs: z.number().min(0),
+  /** The round went on before it had really been there: this person comes again after all others. */
+  passed: z.boolean().default(false),
+});
 export type Visit = z.infer<typeof VisitSchema>;
 
 export const reviewModes = ['each', 'in one go', 'first half', 'second half', 'nothing new'] as const;

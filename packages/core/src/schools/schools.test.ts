@@ -1,7 +1,9 @@
 import { allCheckpoints, CheckpointSchema, regions } from '../alignment';
 import { newStudent, StudentSchema } from '../students';
 import { checkRange, groupBy } from '../words';
-import { builtInSchools, RaiseRuleSchema, SchoolSchema, softSchool } from '.';
+import { builtInExercises } from '../library/builtInExercises';
+import { newSegment } from '../routine';
+import { builtInSchools, RaiseRuleSchema, SchoolSchema, softSchool, spokenExercise } from '.';
 
 const paths = (value: unknown) => RaiseRuleSchema.safeParse(value).error?.issues.map((issue) => issue.path.join('.'));
 
@@ -47,4 +49,17 @@ test('groups keep their order; a number outside its bounds is named with them', 
   expect(() => checkRange('bend', 151, 0, 150)).toThrow('bend must be between 0 and 150; it is 151');
   expect(() => checkRange('bend', Number.NaN, 0, 150)).toThrow('bend');
   expect(() => checkRange('bend', 150, 0, 150)).not.toThrow();
+});
+
+test('a pause is in the words where it is in the dose, and nowhere else', () => {
+  const drill = builtInExercises.find(({ id }) => id === 'four-part-breath')!;
+  for (const school of builtInSchools) {
+    const said = spokenExercise(drill, school, 'both');
+    const { dose } = newSegment('s', drill, school);
+    const rests = dose.kind === 'breath' && dose.pattern.emptyPauseSeconds > 0;
+    expect([school.name, /in, still, out, still/i.test([said.summary, ...said.wayIn].join(' '))]).toEqual([
+      school.name,
+      rests,
+    ]);
+  }
 });

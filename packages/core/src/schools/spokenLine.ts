@@ -77,6 +77,7 @@ export const spokenWords = [
   'muscles',
   'nose',
   'shaking',
+  'four parts',
 ] as const;
 
 /** What a word in braces stands for in a school and on a side. */
@@ -132,6 +133,10 @@ function word(token: string, school: School, side: SpokenSide): string | null {
       return school.muscles === 'let go' ? 'let go of every muscle you do not need' : 'draw the joints gently open';
     case 'nose':
       return noses[school.breathWay];
+    case 'four parts':
+      return school.pauses === 'none'
+        ? 'in and out, still only where a pause comes by itself'
+        : 'in, still, out, still';
     case 'shaking':
       return school.fatigueRule === 'ease'
         ? 'the thighs shake and the shaking climbs'

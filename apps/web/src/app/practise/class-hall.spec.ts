@@ -93,6 +93,17 @@ test('what can hurt is corrected first; a point, whether it helped, the next per
   expect((await group()).seen).toEqual([]);
 });
 
+test('who is passed over at once is not corrected, and comes again after the others', async () => {
+  const { page, key, group } = await hall();
+  await page.until(/Odo Brand/);
+  await key('n');
+  expect((await group()).visits).toMatchObject([{ studentId: 'student-2', passed: true }]);
+  expect(page.element.querySelector('section.turn .name')!.textContent).toBe('Nela Brisk');
+  expect(page.element.querySelector('.people')!.textContent).not.toContain('was corrected');
+  await key('n');
+  expect(page.element.querySelector('section.turn .name')!.textContent).toBe('Odo Brand');
+});
+
 test('a point out of turn counts as a visit, and leaves the turn where it is', async () => {
   const { page, key, group } = await hall();
   await page.until(/Nela Brisk/);

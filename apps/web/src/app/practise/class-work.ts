@@ -6,7 +6,9 @@ import {
   cueOrder,
   isThrough,
   placeWords,
+  correctedIn,
   pointsIn,
+  stillWaiting,
   takesPart,
   turnNow,
   type Checkpoint,
@@ -86,8 +88,8 @@ export class ClassWork {
   /** What is said where it is nobody's turn. */
   readonly idle = computed(() => {
     if (this.here().length === 0) return 'Nobody is here yet.';
-    const been = new Set(this.visits().map(({ studentId }) => studentId));
-    const left = this.order().filter(({ studentId }) => !been.has(studentId));
+    const ids = this.order().map(({ studentId }) => studentId);
+    const left = stillWaiting(ids, this.visits()).map((id) => this.order().find(({ studentId }) => studentId === id)!);
     if (left.length === 0) return 'The round has been to everybody.';
     const hold = this.of()?.line.spans.find(({ kind, index }) => kind === 'hold' && index > (this.span()?.index ?? 0));
     const first = hold === undefined ? undefined : left.find((person) => takesPart(person, hold.segmentId));
@@ -98,7 +100,7 @@ export class ClassWork {
 
   readonly rows = computed(() => {
     const [now, span, segment] = [this.of(), this.span(), this.segment()];
-    const been = new Set(this.visits().map(({ studentId }) => studentId));
+    const been = correctedIn(this.visits());
     return this.order().map((person) => {
       const rung = person.rungs.find(({ segmentId }) => segmentId === segment?.id);
       const own = rung?.own ?? null;
@@ -183,11 +185,13 @@ export class ClassWork {
     return true;
   }
 
-  /** The round goes on before the time of this one is over. */
+  /** The round goes on before the time of this one is over; who had less than half of it, and no word, was passed over. */
   nextPerson(): void {
     const [turn, span] = [this.turn(), this.span()];
     if (turn === null || span === undefined) return;
-    this.visited(turn.studentId, span.index, this.of()?.state.offsetMs ?? 0);
+    const { studentId, secondsLeft, each } = turn;
+    const passed = secondsLeft > each / 2 && !this.allSeen().some((seen) => seen.studentId === studentId);
+    this.visited(studentId, span.index, this.of()?.state.offsetMs ?? 0, passed);
   }
 
   /** A checkpoint of the one who is looked at needs a word. */
@@ -244,11 +248,11 @@ export class ClassWork {
     return this.of()?.now ?? 0;
   }
 
-  private visited(studentId: string, spanIndex: number, offsetMs: number): void {
+  private visited(studentId: string, spanIndex: number, offsetMs: number, passed = false): void {
     this.change((group) =>
-      group.visits.some((visit) => visit.studentId === studentId)
+      correctedIn(group.visits).has(studentId)
         ? group
-        : { ...group, visits: [...group.visits, { studentId, spanIndex, offsetMs }] },
+        : { ...group, visits: [...group.visits, { studentId, spanIndex, offsetMs, passed }] },
     );
   }
 
