@@ -125,6 +125,19 @@ for (const [width, height, scheme] of [
     await home.reload();
     await expect(home.locator('.hall header .num')).toHaveText(left!);
     await home.getByRole('button', { name: 'Go on' }).click();
+    await home.clock.runFor(1200);
+    // Two minutes in which the page is closed are not practised.
+    await home.goto('about:blank');
+    await home.clock.fastForward(120_000);
+    await home.goto(`file://${path}`);
+    await expect(home.getByText('Paused.')).toBeVisible();
+    const seconds = (words: string | null): number => {
+      const [minute, second] = /(\d+):(\d+)/.exec(words!)!.slice(1).map(Number);
+      return minute! * 60 + second!;
+    };
+    const back = seconds(await home.locator('.hall header .num').textContent());
+    expect(seconds(left) - back).toBeLessThan(10);
+    await home.getByRole('button', { name: 'Go on' }).click();
     await home.getByRole('button', { name: 'Alignment lost' }).click();
     await expect(home.getByText('Alignment lost noted 1 time.')).toBeVisible();
     await home.getByRole('button', { name: 'End…' }).click();
@@ -142,6 +155,8 @@ for (const [width, height, scheme] of [
     await accessible();
     await home.getByRole('button', { name: 'Keep it' }).click();
     await expect(home.getByText('pain 2')).toBeVisible();
+    await expect(home.getByText('Done for today.')).toBeVisible();
+    await expect(home.getByRole('button', { name: /^Once more, / })).toBeVisible();
     await home.getByRole('button', { name: /^Give it back/ }).click();
     await accessible();
     expect(await fits()).toBe(true);

@@ -68,8 +68,9 @@ function Today({ today, onBegin }: { readonly today: HomeToday; readonly onBegin
           <p>
             <Goals day={today.day} />
           </p>
-          <button type="button" class="strong wide" onClick={onBegin}>
-            Begin, {durationWords(Math.round(timeline(routine).totalMs / 1000))}
+          {today.done && <p class="done">Done for today.</p>}
+          <button type="button" class={today.done ? 'wide' : 'strong wide'} onClick={onBegin}>
+            {today.done ? 'Once more' : 'Begin'}, {durationWords(Math.round(timeline(routine).totalMs / 1000))}
           </button>
         </>
       )}

@@ -95,6 +95,8 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
   const live = useRef({ state, at, journal, record });
   live.current = { state, at, journal, record };
   useEffect(() => {
+    // The page was closed while it ran: it stands still from the last moment it was seen.
+    if (live.current.state.running) live.current.record('pause', live.current.journal.seenAt);
     let seen = 0;
     let rung = 0;
     const timer = setInterval(() => {

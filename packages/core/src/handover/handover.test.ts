@@ -189,8 +189,13 @@ describe('what is practised at home on a day', () => {
   const done = (day: string, change = {}) => log(day, { id: `home-${day}`, studentId: who.id, ...change });
 
   test('the day’s own; between two days the last; past the end the last, and why', () => {
-    expect(homeToday(sheet, [], first!.day)[0]).toMatchObject({ day: first, why: '', locked: [] });
+    expect(homeToday(sheet, [], first!.day)[0]).toMatchObject({ day: first, why: '', locked: [], done: false });
     const second = sheet.days.find(({ day }) => day > first!.day)!;
+    const { id: routineId } = sheet.practices[first!.practice]!.routine;
+    const practised = [done(first!.day, { routineId })];
+    expect(homeToday(sheet, practised, first!.day)[0]).toMatchObject({ day: first, done: true });
+    expect(homeToday(sheet, practised, second.day)[0]).toMatchObject({ done: false });
+    expect(homeToday(sheet, [done(first!.day, { routineId: 'other' })], first!.day)[0]).toMatchObject({ done: false });
     expect(homeToday(sheet, [], second.day)[0]!.practice).toEqual(sheet.practices[second.practice]);
     const between = formatISO(addDays(parseISO(second.day), -1), { representation: 'date' });
     if (between !== first!.day) expect(homeToday(sheet, [], between)[0]!.day).toEqual(first);

@@ -16,6 +16,8 @@ export interface HomeToday {
     readonly name: string;
     readonly reasons: readonly string[];
   }[];
+  /** It was practised on this day already. */
+  readonly done: boolean;
 }
 
 /** What the practices at home say against an exercise since the teacher last knew; empty when nothing does. */
@@ -58,7 +60,13 @@ export function homeToday(sheet: Sheet, logs: readonly PracticeLog[], today: str
     const segments = practice.routine.segments.filter(({ id }) => !out.has(id));
     const rounds = practice.routine.rounds.filter(({ id }) => segments.some(({ roundId }) => roundId === id));
     return [
-      { day, practice: { ...practice, routine: { ...practice.routine, segments, rounds } }, why: whyOf(), locked },
+      {
+        day,
+        practice: { ...practice, routine: { ...practice.routine, segments, rounds } },
+        why: whyOf(),
+        locked,
+        done: logs.some((log) => log.day === today && log.routineId === routineId),
+      },
     ];
 
     function whyOf(): string {
