@@ -546,7 +546,7 @@ export const reeling = [
     name: 'Cloud hands in place',
     family: 'reeling',
     summary:
-      'Stand a few inches wider than the shoulders. The hips turn into the leg while it loads; the hands change over, one high, one low. Arm and shift end together.',
+      'Stand a few inches wider than the shoulders. {Turner} turns into the leg while it loads; the hands change over, one high, one low. Arm and shift end together.',
     posture: posture({
       kneeBendDeg: 25,
       weightShare: 0.7,
@@ -559,7 +559,7 @@ export const reeling = [
     wayIn: [
       'Stand a few inches wider than the shoulders; adjust until both hips can turn.',
       'Hold the right palm before the face, the left before the belly.',
-      'Let the weight come to the right leg, the hips turned into it.',
+      'Let the weight come to the right leg, {turner} turned into it.',
     ],
     phases: [
       through(
@@ -642,7 +642,7 @@ export const reeling = [
       point(
         'clouds-hip-in',
         'hip crease',
-        'The hips turn into the leg that loads.',
+        '{Turner} turns into the leg that loads.',
         'The crease of the full leg holds a finger.',
         'Swaying with flat hips.',
         'Screw yourself softly into the leg.',

@@ -99,7 +99,8 @@ test.each(builtInExercises.map((exercise) => [exercise.id, exercise] as const))(
       for (const [, degrees] of text.matchAll(/(\d+)°/g))
         expect([text, angles]).toEqual([text, expect.arrayContaining([Number(degrees)])]);
     const said = texts.join(' ');
-    if (said.includes('{width}') && posture.ahead === 0) expect(posture.stanceWidth).toBe(1);
+    if (said.includes('{width}') && posture.ahead === 0)
+      expect([posture.stanceWidth, posture.toesOutDeg]).toEqual([1, null]);
     if (said.includes('seven tenths')) expect(posture.weightShare).toBe(0.7);
     if (said.includes('one and a half shoulder')) expect(posture.stanceWidth).toBe(1.5);
     if (/(a few inches|a little) wider than the shoulders/.test(said)) {

@@ -38,6 +38,11 @@ const widths: Readonly<Record<School['width'], string>> = {
   shoulder: 'at shoulder width',
   wider: 'a little wider than the shoulders',
 };
+const toes: Readonly<Record<School['toes'], string>> = {
+  parallel: 'toes straight ahead',
+  'slightly out': 'toes a little out',
+  wide: 'toes out 45°',
+};
 const shins: Readonly<Record<School['shins'], string>> = {
   'toe line': 'the knees stay behind the toes',
   plumb: 'the shins stay plumb over the ankles',
@@ -116,7 +121,7 @@ function word(token: string, school: School, side: SpokenSide): string | null {
     case 'rising hand':
       return `the hand on the side that ${school.risingHand === 'loading' ? 'loads' : 'empties'}`;
     case 'width':
-      return widths[school.width];
+      return `${widths[school.width]}, ${toes[school.toes]}`;
     case 'rear heel':
       return school.rearHeel === 'down' ? 'the rear heel stays down' : 'the rear heel may come up at the end';
     case 'shins':
