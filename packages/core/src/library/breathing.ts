@@ -78,7 +78,7 @@ export const breathing = [
       stage('Longer out', 'The way out a little longer than the way in.'),
     ],
     signs: {
-      begin: ['You have sighed once.'],
+      begin: ['One sigh has let the chest sink.'],
       right: ['The hands move without the chest moving.', 'The breath can hardly be heard.'],
       enough: ['The breath goes by itself and you grow calm.'],
       stop: [...breathStops, 'You begin to help the breath.'],
@@ -244,7 +244,7 @@ export const breathing = [
         'Down means straight down, as far as is secure.',
         'From the side the head sinks along a plumb line.',
         'Bowing forward on the way down.',
-        'An elevator, not a bow.',
+        'Go down like a lift, without bowing.',
       ),
       ...calm,
       ...checkpoints('knees-track', 'elbows-low'),

@@ -523,7 +523,7 @@ export const reeling = [
         'The front knee keeps its line in both directions.',
         'From the front the kneecap stays over the second toe.',
         'The knee swings with the hips.',
-        'Nail the kneecap to a line in the air.',
+        'Keep the kneecap on one line, as on a rail.',
         true,
       ),
       point(
@@ -645,7 +645,7 @@ export const reeling = [
         '{Turner} turns into the leg that loads.',
         'The crease of the full leg holds a finger.',
         'Swaying with flat hips.',
-        'Screw yourself softly into the leg.',
+        'Fold into the full leg as you turn.',
       ),
       kneesOutInFar,
       ...turning.filter(({ id }) => id !== 'knees-still'),

@@ -75,7 +75,7 @@ export const stepping = [
           otherHand: hand(0.5, 0.9, 0.6),
         },
       ),
-      phase('The {other} foot comes in, a fist from the first; the hands travel with it', 0.2, 'in', {
+      phase('The {other} foot comes in to a fist from the other; the hands travel with it', 0.2, 'in', {
         weight: 1,
         stanceWidth: 0.3,
         lifted: 'other',
@@ -134,7 +134,7 @@ export const stepping = [
       point(
         'clouds-glide',
         'torso',
-        'In stepping, {height}.',
+        'In each step, {height}.',
         'Watch the head against the wall.',
         'Bobbing over the standing leg.',
         'Carry a full bowl across the room.',
@@ -324,7 +324,7 @@ export const stepping = [
     ],
     signs: {
       begin: ['The free foot floats.'],
-      right: ['The trunk does not know that a foot is away.'],
+      right: ['The trunk stays as if both feet stood.'],
       enough: ['Both sides float alike.'],
       stop: [...stops, 'The standing knee begins to wander.'],
     },

@@ -154,7 +154,7 @@ export const strength = [
         'heels-straight-up',
         'ankles',
         'The heels rise straight over the balls, ankles in line.',
-        'From behind the heel strings stay plumb.',
+        'From behind, the tendons above the heels stay plumb.',
         'Rolling to the little toes.',
         'Stand on the big and the little toe joint alike.',
       ),
@@ -219,7 +219,7 @@ export const strength = [
         'The head sinks along a plumb line.',
         'Stand beside a door post.',
         'Bowing into the front leg.',
-        'Go down in a narrow lift.',
+        'Go straight down, as in a narrow lift.',
       ),
       point(
         'sinking-knee',

@@ -190,7 +190,7 @@ test('a breath is told and paced as the school has it: linked, somewhere in the 
   }));
   expect([natural!, loose!, linked!].map((school) => toldPart(rise, school))).toEqual([
     'Rise',
-    'Rise, breath in somewhere in it',
+    'Rise, breath in when it comes',
     'Rise, breath in',
   ]);
   expect([natural!, loose!, linked!].map(pacesBreath)).toEqual([false, false, true]);

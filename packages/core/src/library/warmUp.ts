@@ -172,7 +172,7 @@ export const warmUp = [
       stage('In one chain', 'Without a stop from the ankles to the neck.'),
     ],
     signs: {
-      begin: ['You have arrived.'],
+      begin: ['You stand quietly and the breath is free.'],
       right: ['Each joint feels oiled.'],
       enough: ['It has become warm.'],
       stop: stops,
@@ -495,7 +495,7 @@ export const warmUp = [
     posture: posture({ kneeBendDeg: 12 }),
     wayIn: [atEase, 'Let the weight come to the right leg.', 'The left heel is free to lift and turn.'],
     phases: [
-      phase('The whole turns left; the right heel lifts and goes along', 0.5, 'free', {
+      phase('The whole body turns left; the right heel lifts and goes along', 0.5, 'free', {
         weight: 0.3,
         turnDeg: -50,
         heel: 'working',
@@ -503,7 +503,7 @@ export const warmUp = [
         hand: hand(-0.2, 0.7, 0.4),
         otherHand: hand(0.7, -0.2, 0.3),
       }),
-      phase('The whole turns right; the left heel lifts and goes along', 0.5, 'free', {
+      phase('The whole body turns right; the left heel lifts and goes along', 0.5, 'free', {
         weight: 0.7,
         turnDeg: 50,
         heel: 'other',
