@@ -45,8 +45,8 @@ test('holds, scales, ankle and breath say what they are used for', () => {
 });
 
 test('a repeated measure says how it changed', () => {
-  expect(measureTrend(leg(33, '2026-03-20'), leg(30))).toBe('+10 % since 2026-03-01');
-  expect(measureTrend(leg(27), leg(30))).toBe('−10 % since 2026-03-01');
-  expect(measureTrend(leg(30), leg(30))).toBe('as on 2026-03-01');
+  expect(measureTrend(leg(33, '2026-03-20'), leg(30))).toBe('+10 % since 1 Mar 2026');
+  expect(measureTrend(leg(27), leg(30))).toBe('−10 % since 1 Mar 2026');
+  expect(measureTrend(leg(30), leg(30))).toBe('as on 1 Mar 2026');
   expect(measureTrend(leg(30), undefined)).toBe('');
 });

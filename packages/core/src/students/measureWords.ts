@@ -1,3 +1,4 @@
+import { dayWords } from '../words/dayWords';
 import { percent } from '../words/percent';
 import { USUAL_ANKLE_RANGE } from '../body/bendLimits';
 import { SLOW_SHARE } from '../breath/breathCare';
@@ -86,7 +87,7 @@ function holdTrend(hold: MeasureOf<'hold'>, before: MeasureOf<'hold'>, body: Bod
   const [now, then] = [strengthOfHold(body, hold), strengthOfHold(body, before)];
   if (hold.stoppedBy !== before.stoppedBy || now === null || then === null) return '';
   const points = Math.round(100 * (now / then - 1));
-  const change = `${hold.stoppedBy} ${points < 0 ? '−' : '+'}${Math.abs(points)} % since ${before.day}`;
+  const change = `${hold.stoppedBy} ${points < 0 ? '−' : '+'}${Math.abs(points)} % since ${dayWords(before.day)}`;
   const ratio = Math.max(now / then, then / now);
   return ratio > TWO_TESTS ? change : `${change}: no more than two tests differ by`;
 }
@@ -107,5 +108,7 @@ export function measureTrend(measure: Measure, before: Measure | undefined, body
   const [now, then] = [number(measure), before === undefined ? null : number(before)];
   if (now === null || then === null || then === 0 || before === undefined) return '';
   const change = Math.round((100 * (now - then)) / then);
-  return change === 0 ? `as on ${before.day}` : `${change > 0 ? '+' : '−'}${Math.abs(change)} % since ${before.day}`;
+  return change === 0
+    ? `as on ${dayWords(before.day)}`
+    : `${change > 0 ? '+' : '−'}${Math.abs(change)} % since ${dayWords(before.day)}`;
 }

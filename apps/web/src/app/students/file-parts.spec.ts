@@ -59,7 +59,7 @@ describe('baseline', () => {
       { ...measure, id: 'b', day: '2026-02-01', seconds: 12 },
     ];
     const page = await render(Baseline, { person: aPerson(today, { student, measures }) });
-    expect(page.text()).toContain('+50 % since 2026-01-01');
+    expect(page.text()).toContain('+50 % since 1 Jan 2026');
     expect(page.text()).toContain('as it should be');
     expect(page.text()).toContain('raised risk of falling');
   });
