@@ -142,7 +142,7 @@ for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRigh
 await page.waitForTimeout(3000);
 await page.screenshot({ path: join(folder, 'conductor-hall.png') });
 await page.keyboard.press('Escape');
-await page.getByRole('button', { name: 'Drop it' }).click();
+await page.getByRole('button', { name: 'Discard' }).click();
 
 await page.goto(`${base}/classes/demo-class-stand`);
 // Whoever was ticked for a picture before is here already.
@@ -159,7 +159,7 @@ for (const key of ['Space', ...Array(7).fill('ArrowRight')]) {
 await page.waitForTimeout(3000);
 await page.screenshot({ path: join(folder, 'class-hall.png') });
 await page.keyboard.press('Escape');
-await page.getByRole('button', { name: 'Drop it' }).click();
+await page.getByRole('button', { name: 'Discard' }).click();
 
 // The sheet, as it lies on a phone: its first page, and its hall.
 await page.goto(`${base}/students/demo-student-7?part=home`);
