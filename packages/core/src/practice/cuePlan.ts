@@ -213,12 +213,16 @@ class CueWalk {
     queue: Queue,
   ): { readonly point: Checkpoint; readonly start: number } | null {
     if (queue.others.length === 0) queue.others = this.others(queue.points, queue.exerciseId);
-    const choices = [...ahead, ...this.ordinary(queue)].flatMap((point) => {
-      const start = startOf(point.id, at, span, parts);
-      return start === null || start > span.durationMs - LEAST_MS ? [] : [{ point, start }];
-    });
     const here = pointsHere(span, at, parts);
-    const chosen = choices.find(({ point, start }) => start === at && here.includes(point.id)) ?? choices[0] ?? null;
+    let chosen: { readonly point: Checkpoint; readonly start: number } | null = null;
+    for (const point of [...ahead, ...this.ordinary(queue)]) {
+      const start = startOf(point.id, at, span, parts);
+      if (start === null || start > span.durationMs - LEAST_MS) continue;
+      const now = start === at && here.includes(point.id);
+      if (chosen === null || now) chosen = { point, start };
+      // What belongs to a long part that is on goes before all others.
+      if (here.length === 0 || now) break;
+    }
     if (chosen !== null) this.take(chosen.point, ahead, queue);
     return chosen;
   }

@@ -102,9 +102,11 @@ export class Conductor {
   protected readonly ending = signal(false);
 
   protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  /** It stays the same while presses are kept. */
+  private readonly routine = computed(() => this.journal()?.routine ?? null);
   protected readonly line = computed(() => {
-    const journal = this.journal();
-    return journal === null || journal === undefined ? null : timeline(journal.routine);
+    const routine = this.routine();
+    return routine === null ? null : timeline(routine);
   });
   protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
@@ -133,7 +135,7 @@ export class Conductor {
   private readonly cues = computed(() => {
     const logs = this.logs();
     const today = dayNumber(this.clock.today());
-    return cuePlan(this.journal()!.routine, this.line()!, this.shelf(), this.school(), {
+    return cuePlan(this.routine()!, this.line()!, this.shelf(), this.school(), {
       inWork: this.inWork(),
       before: (exerciseId) => (logs === null ? today : timesDone(logs, exerciseId)),
     });
@@ -167,7 +169,7 @@ export class Conductor {
   /** What is called aloud, and when. */
   private readonly calls = computed(() => {
     const { words, cues } = this.speaker.settings();
-    return hallCalls(this.journal()!.routine, this.line()!, words, cues, this.shelf(), this.school(), this.cues());
+    return hallCalls(this.routine()!, this.line()!, words, cues, this.shelf(), this.school(), this.cues());
   });
 
   protected turnRound(): void {
