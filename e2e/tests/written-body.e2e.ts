@@ -126,6 +126,9 @@ test('the posture of a stand is moved by keys and by pointer, its fields and its
   await page.mouse.up();
   await expect.poll(async () => Number(await raised.inputValue())).toBeGreaterThan(up + 5);
   const moved = await raised.inputValue();
+  // The value stands there before it is written; a step that can be taken back over a reload it is once that is done.
+  const waiting = () => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('pomek.typed')));
+  await expect.poll(waiting).toEqual([]);
   await page.reload();
   await expect(raised).toHaveValue(moved);
   await undo(page);
