@@ -2,7 +2,7 @@ import type { Checkpoint } from './checkpoint';
 import { catalogued } from './checkpoints';
 
 /** A list begun further on, what was before going to the end. */
-const begunAt = <T>(list: readonly T[], turn: number): T[] => {
+export const begunAt = <T>(list: readonly T[], turn: number): T[] => {
   if (list.length === 0) return [];
   const start = ((turn % list.length) + list.length) % list.length;
   return [...list.slice(start), ...list.slice(0, start)];

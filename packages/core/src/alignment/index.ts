@@ -1,3 +1,3 @@
 export * from './checkpoint';
 export * from './checkpoints';
-export * from './cueOrder';
+export { cueOrder } from './cueOrder';

@@ -1,6 +1,6 @@
 import type { Checkpoint } from '../alignment/checkpoint';
 import { catalogued } from '../alignment/checkpoints';
-import { cueOrder } from '../alignment/cueOrder';
+import { begunAt, cueOrder } from '../alignment/cueOrder';
 import { cycleParts } from '../library/cycleParts';
 import type { Exercise } from '../library/exercise';
 import { stayingDrill } from '../library/staying';
@@ -86,6 +86,8 @@ interface Taken {
 interface Queue {
   readonly exerciseId: string;
   readonly points: readonly Checkpoint[];
+  /** Those that are not being corrected. */
+  readonly ordinary: readonly Checkpoint[];
   corrected: readonly Checkpoint[];
   safety: readonly Checkpoint[];
   others: readonly Checkpoint[];
@@ -102,12 +104,6 @@ interface Latest {
 
 const none: ReadonlySet<string> = new Set();
 const isOwn = ({ id }: Checkpoint): boolean => catalogued(id) === undefined;
-
-/** A list begun further on, what was before going to its end. */
-const begunAt = <T>(list: readonly T[], at: number): T[] => {
-  const start = list.length === 0 ? 0 : at % list.length;
-  return [...list.slice(start), ...list.slice(0, start)];
-};
 
 /** A list without the first of its entries that is this one. */
 const without = <T>(list: readonly T[], entry: T): readonly T[] => list.toSpliced(list.indexOf(entry), 1);
@@ -154,6 +150,7 @@ class CueWalk {
     const queue: Queue = {
       exerciseId: id,
       points,
+      ordinary,
       corrected: points.filter((point) => this.inWork.has(point.id)),
       safety: begunAt(
         ordinary.filter(({ safety }) => safety),
@@ -212,7 +209,7 @@ class CueWalk {
     ahead: Checkpoint[],
     queue: Queue,
   ): { readonly point: Checkpoint; readonly start: number } | null {
-    if (queue.others.length === 0) queue.others = this.others(queue.points, queue.exerciseId);
+    if (queue.others.length === 0) queue.others = this.others(queue.ordinary, queue.exerciseId);
     const here = pointsHere(span, at, parts);
     let chosen: { readonly point: Checkpoint; readonly start: number } | null = null;
     for (const point of [...ahead, ...this.ordinary(queue)]) {

@@ -113,8 +113,9 @@ export class Conductor {
   protected readonly moment = computed(() =>
     momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school(), this.cues()),
   );
+  private readonly studentId = computed(() => this.journal()?.studentId ?? null);
   private readonly corrections = toSignal(
-    toObservable(computed(() => this.journal()?.studentId ?? null)).pipe(
+    toObservable(this.studentId).pipe(
       switchMap((id) => (id === null ? of([]) : this.repository.ofStudent('corrections', id))),
     ),
     { initialValue: [] },
@@ -126,7 +127,7 @@ export class Conductor {
     return new Set(pointsInWork(all, ids, this.clock.today()).map(({ checkpointId }) => checkpointId));
   });
   private readonly logs = toSignal(
-    toObservable(computed(() => this.journal()?.studentId ?? null)).pipe(
+    toObservable(this.studentId).pipe(
       switchMap((id) => (id === null ? of(null) : this.repository.ofStudent('logs', id))),
     ),
     { initialValue: null },
