@@ -3,9 +3,13 @@ import {
   bodyOfStudent,
   cycleParts,
   inTellingOrder,
+  lowerFirst,
   pointsIn,
+  segmentDrill,
   signLine,
   spokenExercise,
+  stageLine,
+  stageOf,
   toldPart,
   upperFirst,
   wayWords,
@@ -50,7 +54,9 @@ export function Reading({
   const ways = useMemo(() => (segment?.type === 'exercise' ? waysOf(segment) : []), [segment]);
   const [chosen, choose] = useState(0);
   const { side, direction }: Way = ways[chosen] ?? { side: 'right', direction: 'none' };
-  const said = spokenExercise(exercise, school, side);
+  const drill = segment?.type === 'exercise' ? segmentDrill(segment, exercise) : exercise;
+  const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
+  const said = spokenExercise(drill, school, side);
   const [round, setRound] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setRound((count) => count + 1), SLOW_MS);
@@ -60,13 +66,13 @@ export function Reading({
     (): Doing => ({ side, direction, done: round, into: 0, lengthMs: SLOW_MS, seconds: 0, running: true }),
     [side, direction, round],
   );
-  const points = inTellingOrder(pointsIn(said.checkpoints, school, new Set(sheet.inWork)));
+  const points = inTellingOrder(pointsIn(said.checkpoints, school, new Set(sheet.inWork), stage));
   return (
     <main class="page">
       <button type="button" onClick={onBack}>
         Back
       </button>
-      <h1>{exercise.name}</h1>
+      <h1>{stage === null ? exercise.name : `${exercise.name}: ${lowerFirst(stage.name)}`}</h1>
       {segment?.type === 'exercise' && (
         <div class="shown">
           <DoingFigure
@@ -114,6 +120,18 @@ export function Reading({
           <ol>
             {cycleParts(said, direction).map((part, index) => (
               <li key={index}>{toldPart(part, school)}</li>
+            ))}
+          </ol>
+        </section>
+      )}
+      {said.stages.length > 0 && (
+        <section>
+          <h2>Stages</h2>
+          <ol>
+            {said.stages.map((entry, index) => (
+              <li key={index} aria-current={exercise.stages[index] === stage ? 'step' : undefined}>
+                {stageLine(entry)}
+              </li>
             ))}
           </ol>
         </section>

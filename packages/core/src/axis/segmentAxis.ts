@@ -1,6 +1,6 @@
 import type { Exercise } from '../library/exercise';
 import { canStay } from '../library/staying';
-import { segmentPosture, turnedBy } from '../routine/turned';
+import { segmentPosture, turnedBy, type Staged } from '../routine/turned';
 import type { ExerciseSegment } from '../routine/routine';
 import { inPosture, isPostureAxis, type Axis, type PostureAxis } from './axis';
 import { axesOf, axisValue, withAxisValue } from './doseAxis';
@@ -47,7 +47,7 @@ export function axesOfSegment(segment: ExerciseSegment, exercise: Drill): Axis[]
 }
 
 /** Where a segment stands on an axis: s, breaths, repetitions, s each, degrees, percent, shoulder breadths, foot lengths. */
-export function segmentValue(segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>, axis: Axis): number {
+export function segmentValue(segment: ExerciseSegment, exercise: Staged, axis: Axis): number {
   if (!isPostureAxis(axis)) return axisValue(segment.dose, axis);
   if (axis === 'stage') return segment.turned?.stage ?? LEAST_OF_POSTURE.stage;
   const { key, units } = inPosture[axis];

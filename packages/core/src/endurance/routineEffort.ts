@@ -4,9 +4,8 @@ import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
 import { isHeld } from '../library/heldSeconds';
-import { stayingDrill } from '../library/staying';
 import { predictedEffort } from './predictedEffort';
-import { segmentPosture } from '../routine/turned';
+import { segmentDrill, segmentPosture } from '../routine/turned';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { takesTurns } from '../routine/rounds';
 import { timeline, type Span } from '../routine/timeline';
@@ -307,7 +306,7 @@ function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, stren
   const posture = settlePosture(segmentPosture(segment, exercise), school);
   const loads = isHeld(exercise, segment.dose)
     ? [holdLoads(body, posture)]
-    : cycleLoads(body, stayingDrill(exercise, segment.dose), posture, school);
+    : cycleLoads(body, segmentDrill(segment, exercise), posture, school);
   const swaps = exercise.phasesSwap || takesTurns(segment.dose, segment.sideOrder);
   const instants = loads.map((entry) => instantOf(entry, strength));
   return { segment, exercise, posture, instants, swaps, cycleSeconds: repetitionSeconds(segment.dose) };

@@ -1,9 +1,8 @@
 import type { Body } from '../body/body';
 import type { Direction, Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
-import { stayingDrill } from '../library/staying';
 import type { ExerciseSegment } from '../routine/routine';
-import { segmentPosture } from '../routine/turned';
+import { segmentDrill } from '../routine/turned';
 import { settlePosture, type SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
 import { bestView } from './bestView';
@@ -32,7 +31,7 @@ const MOMENTS = 16;
 
 /** What is shown of a segment: from where its drill is seen best, moving where its movement is known and it is not held. */
 export function shownDrill(segment: ExerciseSegment, exercise: Exercise, body: Body, school: School): ShownDrill {
-  const drill = stayingDrill({ ...exercise, posture: segmentPosture(segment, exercise) }, segment.dose);
+  const drill = segmentDrill(segment, exercise);
   const shown = {
     body,
     school,

@@ -72,10 +72,16 @@ export const breathing = [
     ],
     phases: [],
     stages: [
-      stage('Watch', 'Nine breaths, nothing changed.'),
-      stage('To the hands', 'The breath finds the palms.'),
-      stage('All round', 'The low back and the sides move as well.'),
-      stage('Longer out', 'The way out a little longer than the way in.'),
+      stage('Watch', 'Nine breaths, nothing changed.', 'The breath goes on by itself while you watch.'),
+      stage('To the hands', 'The breath finds the palms.', 'Both palms feel each breath.', {
+        regions: ['pelvis', 'hands', 'breath', 'torso'],
+      }),
+      stage('All round', 'The low back and the sides move as well.', 'The low back moves against the waistband.', {
+        regions: ['low back', 'ribs', 'torso', 'breath'],
+      }),
+      stage('Longer out', 'The way out a little longer than the way in.', 'The next breath in comes without a gasp.', {
+        pattern: pattern(4, 0, 6, 0),
+      }),
     ],
     signs: {
       begin: ['One sigh has let the chest sink.'],
@@ -135,9 +141,13 @@ export const breathing = [
       phase('Breathe out: they come back to head width', 0.5, 'out', bothHands(hand(0.26, 0.8, 0.92), 'in')),
     ],
     stages: [
-      stage('Hands alone', 'Open and close without minding the breath.'),
-      stage('With the breath', 'The hands start after the breath and end with it.'),
-      stage('The skin', 'The hands feel what is between them.'),
+      stage('Hands alone', 'Open and close without minding the breath.', 'The hands keep their distance to the body.', {
+        regions: ['shoulders', 'armpits', 'elbows', 'wrists', 'hands'],
+      }),
+      stage('With the breath', 'The hands start after the breath and end with it.', 'Breath and hands end together.'),
+      stage('The skin', 'The hands feel what is between them.', 'The palms feel the air between them.', {
+        regions: ['hands', 'breath'],
+      }),
     ],
     signs: {
       begin: ['The breath is calm.'],
@@ -195,22 +205,29 @@ export const breathing = [
       'Let the head lead the way up and the seat the way down.',
     ],
     phases: [
-      phase('Breathe in: the legs lengthen, the wrists float up to shoulder height', 0.5, 'in', {
+      phase('Breathe in: the legs lengthen; the wrists float up to shoulder height', 0.5, 'in', {
         ...bothHands(hand(0.5, 1.05, 0.96), 'down'),
         bendDeg: 10,
         shape: bothArms({ wristBendDeg: 30 }),
       }),
-      phase('Breathe out: the seat leads down, the palms sink in front of the body', 0.5, 'out', {
+      phase('Breathe out: the seat leads down; the palms sink in front of the body', 0.5, 'out', {
         ...bothHands(hand(0.45, 0.5, 0.1), 'down'),
         bendDeg: 25,
         shape: bothArms({ wristBendDeg: -40 }),
       }),
     ],
     stages: [
-      stage('Legs alone', 'Up with the breath in, down with the breath out.'),
-      stage('Arms alone', 'Standing still, wrists rise and sink.'),
-      stage('Joined', 'Legs first, arms last.'),
-      stage('As one wave', 'Feet, legs, back, arms, hands, without a gap.'),
+      stage(
+        'Legs alone',
+        'Up with the breath in, down with the breath out.',
+        'The seat sinks by itself as the breath leaves.',
+        { moves: 'legs' },
+      ),
+      stage('Arms alone', 'Standing still, wrists rise and sink.', 'The wrists float and the shoulders stay low.', {
+        moves: 'arms',
+      }),
+      stage('Joined', 'Legs first, arms last.', 'Legs and arms end with the breath.'),
+      stage('As one wave', 'Feet, legs, back, arms, hands, without a gap.', 'No joint waits for another.'),
     ],
     signs: {
       begin: ['The knees find their way without a look.'],
@@ -264,10 +281,24 @@ export const breathing = [
     wayIn: [...sitDown, 'Breathe out. Then begin: {four parts}.'],
     phases: [],
     stages: [
-      stage('Two parts', 'Only in and out, even.'),
-      stage('Rest when empty', 'A short stillness after the breath out.'),
-      stage('Rest when full', 'A short stillness after the breath in, throat open.'),
-      stage('All four', 'Four parts, then each round a little slower.'),
+      stage('Two parts', 'Only in and out, even.', 'In and out are equally long without counting.', {
+        pattern: pattern(4, 0, 4, 0),
+      }),
+      stage(
+        'Rest when empty',
+        'A short stillness after the breath out.',
+        'The breath in comes by itself after the rest.',
+        { pattern: pattern(4, 0, 4, 2) },
+      ),
+      stage(
+        'Rest when full',
+        'A short stillness after the breath in, throat open.',
+        'Throat and jaw stay open in the rest.',
+        { pattern: pattern(4, 2, 4, 0) },
+      ),
+      stage('All four', 'Four parts, then each round a little slower.', 'All four parts are easy for eight breaths.', {
+        pattern: pattern(4, 2, 4, 2),
+      }),
     ],
     signs: {
       begin: ['The breath goes through the nose without a sound.'],
@@ -310,9 +341,13 @@ export const breathing = [
     ],
     phases: [],
     stages: [
-      stage('Even', 'Twelve breaths of one length.'),
-      stage('Slower out', 'Only the way out grows.'),
-      stage('Slower both ways', 'In and out grow alike.'),
+      stage('Even', 'Twelve breaths of one length.', 'Twelve breaths are alike.', { pattern: pattern(4, 0, 4, 0) }),
+      stage('Slower out', 'Only the way out grows.', 'The longer way out is no effort.', {
+        pattern: pattern(4, 0, 6, 0),
+      }),
+      stage('Slower both ways', 'In and out grow alike.', 'The last breath is as easy as the first.', {
+        pattern: pattern(6, 0, 6, 0),
+      }),
     ],
     signs: {
       begin: ['You have stopped thinking of the breath for a moment.'],
@@ -358,11 +393,36 @@ export const breathing = [
       'something far away',
     ],
     stages: [
-      stage('Settle', 'Sit and let the breath be. Ten to fifteen minutes.'),
-      stage('Belly', 'On the way in {belly in}, on the way out {belly out}.'),
-      stage('All round', 'The breath is felt in the back and the sides.'),
-      stage('Stillness', 'In, still, out, still. The pauses grow by themselves.'),
-      stage('Far', 'The attention rests on something far, the breath goes alone.'),
+      stage(
+        'Settle',
+        'Sit and let the breath be. Ten to fifteen minutes.',
+        'The seat is heavy and the breath has slowed by itself.',
+        { attention: ['the seat and the feet'] },
+      ),
+      stage(
+        'Belly',
+        'On the way in {belly in}, on the way out {belly out}.',
+        'The belly moves with each breath without being told to.',
+        { attention: ['the belly'] },
+      ),
+      stage(
+        'All round',
+        'The breath is felt in the back and the sides.',
+        'The low back moves as clearly as the belly.',
+        { attention: ['the low back and the sides'] },
+      ),
+      stage(
+        'Stillness',
+        'In, still, out, still. The pauses grow by themselves.',
+        'A rest comes after the breath out, and you do not wait for the next.',
+        { attention: ['the stillness after the breath'] },
+      ),
+      stage(
+        'Far',
+        'The attention rests on something far, the breath goes alone.',
+        'The bell comes sooner than you thought.',
+        { attention: ['something far away'] },
+      ),
     ],
     signs: {
       begin: ['The body has stopped looking for a better seat.'],

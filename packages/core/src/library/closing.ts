@@ -78,7 +78,10 @@ export const closing = [
     ],
     swaySeconds: 0.7,
     attention: ['hands', 'shoulders', 'belly', 'jaw and cheeks'],
-    stages: [stage('Hands only', 'Shake them off.'), stage('From the knees', 'All of it.')],
+    stages: [
+      stage('Hands only', 'Shake them off.', 'The hands are warm.', { size: 0.3 }),
+      stage('From the knees', 'All of it.'),
+    ],
     signs: {
       begin: ['The hard part is over.'],
       right: ['The cheeks jiggle.'],
@@ -445,7 +448,10 @@ export const closing = [
         { ...bothHands(hand(0.2, 0.65, 0.7), 'down'), shape: null },
       ),
     ],
-    stages: [stage('To the chest', 'Hands only as high as the chest.'), stage('Whole', 'Up over the head and down.')],
+    stages: [
+      stage('To the chest', 'Hands only as high as the chest.', 'The hands come home with the breath.', { size: 0.5 }),
+      stage('Whole', 'Up over the head and down.'),
+    ],
     signs: {
       begin: ['The practice is done.'],
       right: ['It grows quiet.'],

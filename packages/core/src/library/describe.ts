@@ -5,7 +5,7 @@ import type { Exercise, Phase, Posture } from './exercise';
 import { plainFrame, type Hand, type Keyframe } from './keyframe';
 import { plainArm, plainHead, plainShape, plainTrunk } from './plainShape';
 import type { ArmShape, HandPlace, HeadShape, Shape, TrunkShape } from './shape';
-import { noSigns, type Stage, type teachingShape } from './teaching';
+import { noSigns, plainStage, plainStagePosture, type Stage, type StagePosture, type teachingShape } from './teaching';
 
 /** Short hands for writing the built-in exercises down. */
 
@@ -154,8 +154,20 @@ export const point = (
   safety = false,
 ): Checkpoint => ({ id, region, wanted, test, faults, cue, safety });
 
-/** A stage and what is done in it. */
-export const stage = (name: string, words: string): Stage => ({ name, words });
+/** A stage: what is done in it, the sign that it is there, and what it changes against the whole drill. */
+export const stage = (
+  name: string,
+  words: string,
+  next = '',
+  { posture: stood, ...change }: Omit<Partial<Stage>, 'posture'> & { posture?: Partial<StagePosture> } = {},
+): Stage => ({
+  ...plainStage,
+  name,
+  words,
+  next,
+  ...change,
+  posture: stood === undefined ? null : { ...plainStagePosture, ...stood },
+});
 
 type Optional =
   'handLoads' | 'phasesSwap' | 'travel' | 'swaySeconds' | 'movements' | 'prerequisites' | keyof typeof teachingShape;

@@ -17,6 +17,7 @@ export * from './cautions';
 export * from './repetitions';
 export * from './sideOrder';
 export * from './staying';
+export * from './stagedDrill';
 export * from './doseKinds';
 export * from './holdParts';
 export * from './partShares';

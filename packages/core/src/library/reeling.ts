@@ -114,13 +114,29 @@ export const reeling = [
       ),
     ],
     stages: [
-      stage('Arm only', 'Stand still and draw the circle with the arm.'),
-      stage('Turn only', 'Weight even, hands on the hips: {turner} turns, the knees stay.'),
-      stage('Shift and turn', 'The legs of the drill without the arm.'),
-      stage('Stop and start', 'All joined, with a stop after each count.'),
-      stage('Flowing', 'No stop; the hand never hurries.'),
-      stage('Reversed', 'The same circle the other way.'),
-      stage('One foot forward', 'The circle in the bow stance.'),
+      stage(
+        'Arm only',
+        'Stand still and draw the circle with the arm.',
+        'The palm finds its four places with the eyes closed.',
+        { moves: 'arms' },
+      ),
+      stage(
+        'Turn only',
+        'Weight even, hands on the hips: {turner} turns, the knees stay.',
+        'The knees stay where they are in the turn.',
+        { moves: 'turn' },
+      ),
+      stage('Shift and turn', 'The legs of the drill without the arm.', 'The weight arrives before you think of it.', {
+        moves: 'legs',
+      }),
+      stage('Stop and start', 'All joined, with a stop after each count.', 'Body and hand stop in the same moment.', {
+        stops: true,
+      }),
+      stage('Flowing', 'No stop; the hand never hurries.', 'No corner is left in the circle.'),
+      stage('Reversed', 'The same circle the other way.', 'Both ways feel alike.', { way: 'reversed' }),
+      stage('One foot forward', 'The circle in the bow stance.', 'The front knee carries all through the circle.', {
+        posture: { ahead: 1.8, stanceWidth: 0.6 },
+      }),
     ],
     signs: {
       begin: ['Shift and turn run by themselves.'],
@@ -217,10 +233,17 @@ export const reeling = [
       ),
     ],
     stages: [
-      stage('Shift only', 'Side to side, facing ahead.'),
-      stage('Turn only', 'Weight even: {turner} turns, the knees stay.'),
-      stage('Shift, stop, turn, stop', 'Four counts with a stop after each.'),
-      stage('Flowing', 'One follows out of the other.'),
+      stage('Shift only', 'Side to side, facing ahead.', 'The head stays at one height.', { moves: 'shift' }),
+      stage('Turn only', 'Weight even: {turner} turns, the knees stay.', 'The knees stay where they are in the turn.', {
+        moves: 'turn',
+      }),
+      stage(
+        'Shift, stop, turn, stop',
+        'Four counts with a stop after each.',
+        'You can say at each stop where the weight is.',
+        { stops: true },
+      ),
+      stage('Flowing', 'One follows out of the other.', 'It runs by itself.'),
     ],
     signs: {
       begin: ['Both hip creases fold alike.'],
@@ -273,39 +296,46 @@ export const reeling = [
     ],
     phases: [
       phase(
-        'Shift {emptying}; the left palm lifts on the centre line, the right palm presses down',
+        'Shift {emptying}; the {other} palm lifts on the centre line, the {working} palm presses down',
         0.25,
         'out',
         { weight: 'empty', turnDeg: 45, hand: pressedDown, otherHand: atNeck, palm: 'down', otherPalm: 'in' },
-        'Shift {loading}; the left palm sinks on the centre line, the right palm rises to its corner',
+        'Shift {loading}; the {other} palm sinks on the centre line, the {working} palm rises to its corner',
       ),
       phase(
-        'Turn left, knees still; the left arm opens, the right palm comes to the belly',
+        'Turn {other}, knees still; the {other} arm opens, the {working} palm comes to the belly',
         0.25,
         'out',
         { weight: 'empty', turnDeg: -45, hand: atBelly, otherHand: inCorner, palm: 'up', otherPalm: 'out' },
-        'Turn right, knees still; the left palm comes in to the neck, the right goes out along the hip',
+        'Turn {working}, knees still; the {other} palm comes in to the neck, the {working} palm goes out along the hip',
       ),
       phase(
-        'Shift {loading}; the right palm lifts on the centre line, the left palm presses down',
+        'Shift {loading}; the {working} palm lifts on the centre line, the {other} palm presses down',
         0.25,
         'in',
         { weight: 'full', turnDeg: -45, hand: atNeck, otherHand: pressedDown, palm: 'in', otherPalm: 'down' },
-        'Shift {emptying}; the right palm sinks on the centre line, the left palm rises to its corner',
+        'Shift {emptying}; the {working} palm sinks on the centre line, the {other} palm rises to its corner',
       ),
       phase(
-        'Turn right, knees still; the right arm opens, the left palm comes to the belly',
+        'Turn {working}, knees still; the {working} arm opens, the {other} palm comes to the belly',
         0.25,
         'in',
         { weight: 'full', turnDeg: 45, hand: inCorner, otherHand: atBelly, palm: 'out', otherPalm: 'up' },
-        'Turn left, knees still; the right palm comes in to the neck, the left goes out along the hip',
+        'Turn {other}, knees still; the {working} palm comes in to the neck, the {other} palm goes out along the hip',
       ),
     ],
     stages: [
-      stage('Each hand alone', 'Eight circles right, eight left.'),
-      stage('Both, stop and start', 'A stop after each of the four counts.'),
-      stage('Flowing', 'Half a turn apart, never both up.'),
-      stage('Reversed', 'The same the other way.'),
+      stage('Each hand alone', 'Eight circles right, eight left.', 'Each hand goes round without a look.', {
+        hands: 'working',
+      }),
+      stage(
+        'Both, stop and start',
+        'A stop after each of the four counts.',
+        'Both hands are in their places at each stop.',
+        { stops: true },
+      ),
+      stage('Flowing', 'Half a turn apart, never both up.', 'The hands stay half a circle apart.'),
+      stage('Reversed', 'The same the other way.', 'Both ways feel alike.', { way: 'reversed' }),
     ],
     signs: {
       begin: ['Each hand alone is continuous.'],
@@ -365,32 +395,32 @@ export const reeling = [
     phases: [
       through(
         phase(
-          'The palm goes out and over, the weight forward',
+          'The weight goes forward; the palm goes out and over',
           0.5,
           'out',
           { weight: 'full', turnDeg: 0, hand: hand(0.3, 1.25, 0.95), shape: backOnHip, palm: 'forward' },
-          'The palm comes back over the top, the weight sinks back',
+          'The weight sinks back; the palm comes back over the top',
         ),
         { weight: 0.2, turnDeg: -15, hand: hand(0.25, 0.62, 0.75) },
         { weight: 0.4, turnDeg: -8, hand: hand(0.3, 0.95, 1.05) },
       ),
       through(
         phase(
-          'The palm comes under, the weight back',
+          'The weight sinks back; the palm comes under',
           0.5,
           'in',
           { weight: 'empty', turnDeg: -20, hand: hand(0.2, 0.6, 0.25), shape: backOnHip, palm: 'up' },
-          'The palm goes out underneath, the weight forward',
+          'The weight goes forward; the palm goes out underneath',
         ),
         { weight: 0.55, turnDeg: -5, hand: hand(0.28, 1.15, 0.4) },
         { weight: 0.3, turnDeg: -12, hand: hand(0.24, 0.85, 0.12) },
       ),
     ],
     stages: [
-      stage('Weight only', 'Forward and back at one height.'),
-      stage('Arm only', 'The circle without the legs.'),
-      stage('Joined', 'Both, the pelvis turning a little.'),
-      stage('Reversed', 'Out underneath, back over the top.'),
+      stage('Weight only', 'Forward and back at one height.', 'The head stays at one height.', { moves: 'legs' }),
+      stage('Arm only', 'The circle without the legs.', 'The circle is round at both ends.', { moves: 'arms' }),
+      stage('Joined', 'Both, the pelvis turning a little.', 'The weight moves the hand.'),
+      stage('Reversed', 'Out underneath, back over the top.', 'Both ways feel alike.', { way: 'reversed' }),
     ],
     signs: {
       begin: ['The bow stance is sure on this side.'],
@@ -493,10 +523,17 @@ export const reeling = [
       ),
     ],
     stages: [
-      stage('Front hand alone', 'As in forward reeling.'),
-      stage('Rear hand alone', 'The same circle with the other hand.'),
-      stage('Both', 'Half a turn apart, stop and start.'),
-      stage('Flowing, then reversed', 'Eight each way.'),
+      stage('Front hand alone', 'As in forward reeling.', 'The circle is round at both ends.', { hands: 'working' }),
+      stage(
+        'Rear hand alone',
+        'The same circle with the other hand.',
+        'The rear hand reaches as far as the front one.',
+        { hands: 'other' },
+      ),
+      stage('Both', 'Half a turn apart, stop and start.', 'Both hands are in their places at each stop.', {
+        stops: true,
+      }),
+      stage('Flowing, then reversed', 'Eight each way.', 'Both ways feel alike.'),
     ],
     signs: {
       begin: ['Forward reeling is even on both sides.'],
@@ -564,7 +601,7 @@ export const reeling = [
     phases: [
       through(
         phase(
-          'Shift and turn left; the left hand rises on the inside, the right sinks on the outside, both travel left',
+          'Shift and turn {other}; the {other} hand rises on the inside, the {working} hand sinks on the outside, both travel {other}',
           0.5,
           'out',
           {
@@ -575,7 +612,7 @@ export const reeling = [
             palm: 'down',
             otherPalm: 'in',
           },
-          'Shift and turn right; the left hand sinks on the inside, the right rises on the outside, both travel right',
+          'Shift and turn {working}; the {other} hand sinks on the inside, the {working} hand rises on the outside, both travel {working}',
         ),
         {
           weight: 0.5,
@@ -586,7 +623,7 @@ export const reeling = [
       ),
       through(
         phase(
-          'Shift and turn right; the right hand rises on the inside, the left sinks on the outside, both travel right',
+          'Shift and turn {working}; the {working} hand rises on the inside, the {other} hand sinks on the outside, both travel {working}',
           0.5,
           'in',
           {
@@ -597,7 +634,7 @@ export const reeling = [
             palm: 'in',
             otherPalm: 'down',
           },
-          'Shift and turn left; the right hand sinks on the inside, the left rises on the outside, both travel left',
+          'Shift and turn {other}; the {working} hand sinks on the inside, the {other} hand rises on the outside, both travel {other}',
         ),
         {
           weight: 0.5,
@@ -608,10 +645,14 @@ export const reeling = [
       ),
     ],
     stages: [
-      stage('Legs alone', 'Shift and turn together, hands on the hips.'),
-      stage('One arm', 'The other rests on the hip.'),
-      stage('Both arms', 'Hands opposite, turning in the shoulder.'),
-      stage('Without a seam', 'Arm and shift end together.'),
+      stage('Legs alone', 'Shift and turn together, hands on the hips.', 'Shift and turn arrive together.', {
+        moves: 'legs',
+      }),
+      stage('One arm', 'The other rests on the hip.', 'The arm turns in the shoulder, and the shoulder stays low.', {
+        hands: 'working',
+      }),
+      stage('Both arms', 'Hands opposite, turning in the shoulder.', 'One hand goes up as the other comes down.'),
+      stage('Without a seam', 'Arm and shift end together.', 'Nobody can tell where it begins.'),
     ],
     signs: {
       begin: ['Shift and turn end in the same moment.'],
@@ -699,7 +740,7 @@ export const reeling = [
         palm: 'forward',
         otherPalm: 'forward',
       }),
-      phase('Press from the rear foot; the weight and the hands go forward', 0.3, 'out', {
+      phase('Press from the rear foot, the weight goes forward; the hands go with it', 0.3, 'out', {
         weight: 'full',
         turnDeg: 0,
         hand: hand(0.3, 1.2, 0.85),
@@ -709,9 +750,11 @@ export const reeling = [
       }),
     ],
     stages: [
-      stage('Weight only', 'Back and forward, hands on the hips.'),
-      stage('With the turn', 'Back, turn, turn back, forward.'),
-      stage('With the hands', 'The hands are moved by the legs.'),
+      stage('Weight only', 'Back and forward, hands on the hips.', 'The seat goes back and the head stays level.', {
+        moves: 'shift',
+      }),
+      stage('With the turn', 'Back, turn, turn back, forward.', 'The turn comes from the hips.', { moves: 'legs' }),
+      stage('With the hands', 'The hands are moved by the legs.', 'The hands stop when the legs stop.'),
     ],
     signs: {
       begin: ['The rear hip folds without the trunk leaning.'],
@@ -778,7 +821,7 @@ export const reeling = [
       'The rise goes {rise}.',
     ],
     phases: [
-      phase('The wrists rise to shoulder height, elbows lower', 0.5, 'in', {
+      phase('The legs lengthen a little; the wrists rise to shoulder height, elbows lower', 0.5, 'in', {
         bendDeg: 12,
         hand: hand(0.5, 1.1, 0.97),
         otherHand: hand(0.5, 1.1, 0.97),
@@ -786,7 +829,7 @@ export const reeling = [
         otherPalm: 'down',
         shape: bothArms({ wristBendDeg: 25 }),
       }),
-      phase('Sit; the elbows lead down, the palms follow to the thighs', 0.5, 'out', {
+      phase('The legs sit; the elbows lead down, the palms follow to the thighs', 0.5, 'out', {
         bendDeg: 25,
         hand: hand(0.5, 0.45, 0.05),
         otherHand: hand(0.5, 0.45, 0.05),
@@ -796,9 +839,9 @@ export const reeling = [
       }),
     ],
     stages: [
-      stage('Arms alone', 'The legs stand.'),
-      stage('Legs alone', 'The legs rise and sink, the arms hang.'),
-      stage('In order', 'Feet, legs, back, elbows, wrists, fingers.'),
+      stage('Arms alone', 'The legs stand.', 'The wrists rise and the shoulders stay.', { moves: 'arms' }),
+      stage('Legs alone', 'The legs rise and sink, the arms hang.', 'The seat sinks straight down.', { moves: 'legs' }),
+      stage('In order', 'Feet, legs, back, elbows, wrists, fingers.', 'Each joint follows the one before.'),
     ],
     signs: {
       begin: ['The arms hang heavy.'],
@@ -870,10 +913,8 @@ export const reeling = [
       ),
     ],
     stages: [
-      stage('Up and down', 'Only lift and let sink.'),
-      stage('Forward and back', 'Only slide.'),
-      stage('The circle', 'All four places joined.'),
-      stage('With the weight', 'The shift of weight moves it.'),
+      stage('The circle', 'All four places joined.', 'The circle has no corner.', { moves: 'arms' }),
+      stage('With the weight', 'The shift of weight moves it.', 'The shoulder goes along without a push.'),
     ],
     signs: {
       begin: ['The arm hangs.'],
@@ -944,9 +985,11 @@ export const reeling = [
       }),
     ],
     stages: [
-      stage('One arm', 'The other hand feels the elbow: it stays.'),
-      stage('Both', 'Together, nine times.'),
-      stage('With the legs', 'Sink a little as the palms turn out.'),
+      stage('One arm', 'The other hand feels the elbow: it stays.', 'The elbow stays where it is.', {
+        hands: 'working',
+      }),
+      stage('Both', 'Together, nine times.', 'Both palms turn as far.', { moves: 'arms' }),
+      stage('With the legs', 'Sink a little as the palms turn out.', 'Sinking and turning end together.'),
     ],
     signs: {
       begin: ['The elbows hang.'],

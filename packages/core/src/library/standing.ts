@@ -53,10 +53,38 @@ export const standing = [
       'neck and crown',
     ],
     stages: [
-      stage('Feet and legs', 'Only the floor, the ankles, the knees. Leave the rest as it is.'),
-      stage('Pelvis and back', 'Add the hip creases, the pelvis, the low back.'),
-      stage('Arms and head', 'Add ribs, shoulders, arms, neck, eyes.'),
-      stage('All at once', 'Take it up in three breaths and stay.'),
+      stage(
+        'Feet and legs',
+        'Only the floor, the ankles, the knees. Leave the rest as it is.',
+        'The whole sole is on the floor.',
+        { regions: ['feet', 'ankles', 'knees'], attention: ['feet and ankles', 'knees and hip creases'] },
+      ),
+      stage(
+        'Pelvis and back',
+        'Add the hip creases, the pelvis, the low back.',
+        'The low back is long and nothing holds it.',
+        {
+          regions: ['hip crease', 'pelvis', 'low back', 'waist'],
+          attention: ['hip creases and pelvis', 'belly and low back'],
+        },
+      ),
+      stage('Arms and head', 'Add ribs, shoulders, arms, neck, eyes.', 'The shoulders hang and the neck is long.', {
+        regions: [
+          'ribs',
+          'torso',
+          'chest and upper back',
+          'shoulders',
+          'armpits',
+          'elbows',
+          'wrists',
+          'hands',
+          'neck and head',
+          'eyes',
+          'tongue and face',
+        ],
+        attention: ['shoulders and arms', 'neck and crown'],
+      }),
+      stage('All at once', 'Take it up in three breaths and stay.', 'It is all there within three breaths.'),
     ],
     signs: {
       begin: ['Both feet feel alike.', 'You could lift either shoulder and let it drop.'],
@@ -123,11 +151,33 @@ export const standing = [
       'legs and feet',
     ],
     stages: [
-      stage('Legs alone', 'The depth of the stand with the arms hanging.'),
-      stage('Arms alone', 'The round arms with the knees nearly straight.'),
-      stage('Joined', 'Both, for ten slow breaths.'),
-      stage('Unbroken', 'One minute without putting anything right.'),
-      stage('Fullness felt', 'Attention goes through elbow, wrist and fingers, in that order.'),
+      stage('Legs alone', 'The depth of the stand with the arms hanging.', 'The legs carry by themselves.', {
+        posture: { shoulderRaiseDeg: 0, elbowBendDeg: 10 },
+        regions: ['feet', 'ankles', 'knees', 'hip crease', 'pelvis', 'low back'],
+        attention: ['legs and feet'],
+      }),
+      stage(
+        'Arms alone',
+        'The round arms with the knees nearly straight.',
+        'The shoulders stay low under the round arms.',
+        {
+          posture: { kneeBendDeg: 10 },
+          regions: ['shoulders', 'armpits', 'elbows', 'wrists', 'hands'],
+          attention: ['hands and fingers', 'wrists and forearms', 'elbows and armpits'],
+        },
+      ),
+      stage('Joined', 'Both, for ten slow breaths.', 'Ten breaths pass and the shoulders are still low.'),
+      stage(
+        'Unbroken',
+        'One minute without putting anything right.',
+        'A minute passes and nothing had to be put right.',
+      ),
+      stage(
+        'Fullness felt',
+        'Attention goes through elbow, wrist and fingers, in that order.',
+        'Elbow, wrist and fingers feel full at the same time.',
+        { regions: ['shoulders', 'armpits', 'elbows', 'wrists', 'hands'], attention: ['elbows', 'wrists', 'fingers'] },
+      ),
     ],
     signs: {
       begin: ['The legs are steady and the shoulders hang.'],
@@ -192,9 +242,12 @@ export const standing = [
     phases: [],
     attention: ['the belly behind the palms', 'the low back', 'the soles'],
     stages: [
-      stage('Hands on the hip bones', 'Only legs and pelvis.'),
-      stage('Hands in front', 'The low round arms, nine breaths.'),
-      stage('A minute and a half', 'Unbroken, breath left to itself.'),
+      stage('Hands on the hip bones', 'Only legs and pelvis.', 'The pelvis hangs between the hands.', {
+        posture: { shoulderRaiseDeg: 5, elbowBendDeg: 70, handsOn: 'hip' },
+        regions: ['feet', 'ankles', 'knees', 'hip crease', 'pelvis', 'low back'],
+      }),
+      stage('Hands in front', 'The low round arms, nine breaths.', 'The elbows hang and the palms are warm.'),
+      stage('A minute and a half', 'Unbroken, breath left to itself.', 'The breath went on by itself all the time.'),
     ],
     signs: {
       begin: ['The belly is soft to the touch.'],
@@ -255,10 +308,30 @@ export const standing = [
     phases: [],
     attention: ['the hands', 'the forearms', 'the upper arms and shoulders', 'the legs, down to the feet'],
     stages: [
-      stage('The arch', 'Legs alone, hands on the hips: knees out over the feet.'),
-      stage('Arms added', 'Ten breaths with the attention in the hands only.'),
-      stage('Through the places', 'Hands, forearms, arms, legs: each for the same time.'),
-      stage('All places at once', 'The whole circle felt together.'),
+      stage(
+        'The arch',
+        'Legs alone, hands on the hips: knees out over the feet.',
+        'The knees stay over the feet without a push.',
+        {
+          posture: { shoulderRaiseDeg: 5, elbowBendDeg: 70, handsOn: 'hip' },
+          regions: ['feet', 'ankles', 'knees', 'hip crease', 'pelvis', 'low back'],
+          attention: ['the legs, down to the feet'],
+        },
+      ),
+      stage(
+        'Arms added',
+        'Ten breaths with the attention in the hands only.',
+        'The hands are warm and the legs carry by themselves.',
+        { attention: ['the hands'] },
+      ),
+      stage(
+        'Through the places',
+        'Hands, forearms, arms, legs: each for the same time.',
+        'Each place is felt as soon as you come to it.',
+      ),
+      stage('All places at once', 'The whole circle felt together.', 'The circle is felt as one.', {
+        attention: ['the whole circle'],
+      }),
     ],
     signs: {
       begin: ['The knees hang outward without being pushed.'],
@@ -320,9 +393,18 @@ export const standing = [
     phases: [],
     attention: ['elbows', 'wrists', 'fingers', 'between the shoulder blades'],
     stages: [
-      stage('Feel it', 'Only notice where the arms are full and where they are empty.'),
-      stage('Elbow, wrist, finger', 'In that order, one breath each.'),
-      stage('And back', 'Fingers, wrists, elbows empty again.'),
+      stage(
+        'Feel it',
+        'Only notice where the arms are full and where they are empty.',
+        'You can say where it is full and where it is empty.',
+        { attention: ['where it is full, where it is empty'] },
+      ),
+      stage('Elbow, wrist, finger', 'In that order, one breath each.', 'Each place fills within its breath.', {
+        attention: ['elbows', 'wrists', 'fingers'],
+      }),
+      stage('And back', 'Fingers, wrists, elbows empty again.', 'The arms are empty again and have not sunk.', {
+        attention: ['fingers empty', 'wrists empty', 'elbows empty'],
+      }),
     ],
     signs: {
       begin: ['The arms hang in the air without work in the neck.'],
@@ -390,10 +472,21 @@ export const standing = [
     phases: [],
     attention: ['knees over toes', 'the seat', 'the crown'],
     stages: [
-      stage('Width', 'Only the feet and the turned-out knees, high.'),
-      stage('Upright', 'The same with the back along a wall.'),
-      stage('Hold', 'Twenty seconds, then forty-five.'),
-      stage('Lower', 'A hand-breadth deeper, if the trunk stays upright.'),
+      stage('Width', 'Only the feet and the turned-out knees, high.', 'The knees stay over the toes.', {
+        posture: { kneeBendDeg: 20, shoulderRaiseDeg: 5, elbowBendDeg: 70, handsOn: 'hip' },
+        regions: ['feet', 'ankles', 'knees'],
+      }),
+      stage('Upright', 'The same with the back along a wall.', 'The back stays on the wall.', {
+        posture: { kneeBendDeg: 28 },
+        regions: ['hip crease', 'pelvis', 'low back', 'torso', 'knees'],
+      }),
+      stage('Hold', 'Twenty seconds, then forty-five.', 'Forty-five seconds pass and the trunk is upright.'),
+      stage(
+        'Lower',
+        'A hand-breadth deeper, if the trunk stays upright.',
+        'The trunk stays upright a hand-breadth deeper.',
+        { posture: { kneeBendDeg: 46 } },
+      ),
     ],
     signs: {
       begin: ['The knees go out as easily as they bend.'],
@@ -455,10 +548,23 @@ export const standing = [
     phases: [],
     attention: ['the front knee', 'the rear hip crease', 'the base of the spine'],
     stages: [
-      stage('The feet', 'Placing and taking back, without weight.'),
-      stage('Weight across and back', 'Seven tenths forward, all of it back, a breath each.'),
-      stage('Turn and shift together', 'Both arrive in the same moment.'),
-      stage('Hold', 'Twenty seconds a side, then forty.'),
+      stage('The feet', 'Placing and taking back, without weight.', 'The foot comes to the same place each time.', {
+        posture: { weightShare: 0.5, kneeBendDeg: 25 },
+        regions: ['feet', 'ankles', 'knees'],
+      }),
+      stage(
+        'Weight across and back',
+        'Seven tenths forward, all of it back, a breath each.',
+        'The front knee stays behind the toes.',
+        { posture: { kneeBendDeg: 30 }, regions: ['feet', 'ankles', 'knees', 'hip crease', 'pelvis', 'low back'] },
+      ),
+      stage(
+        'Turn and shift together',
+        'Both arrive in the same moment.',
+        'Hips and weight arrive in the same moment.',
+        { posture: { kneeBendDeg: 35 } },
+      ),
+      stage('Hold', 'Twenty seconds a side, then forty.', 'Forty seconds are alike on both sides.'),
     ],
     signs: {
       begin: ['Either foot could be emptied without moving the other.'],
@@ -527,10 +633,15 @@ export const standing = [
     phases: [],
     attention: ['the full foot', 'the standing hip', 'the crown'],
     stages: [
-      stage('Across and back', 'Shift only; the empty foot stays on the floor.'),
-      stage('Toes down', 'The heel of the empty foot lifts.'),
-      stage('Afloat', 'The whole foot lifts for three breaths.'),
-      stage('Half a minute', 'Thirty seconds a side, then sixty.'),
+      stage('Across and back', 'Shift only; the empty foot stays on the floor.', 'The head stays at one height.', {
+        posture: { weightShare: 0.9, otherLifted: false },
+        regions: ['feet', 'ankles', 'knees', 'hip crease', 'pelvis', 'low back'],
+      }),
+      stage('Toes down', 'The heel of the empty foot lifts.', 'The heel lifts and nothing else moves.', {
+        posture: { weightShare: 0.95, otherLifted: false },
+      }),
+      stage('Afloat', 'The whole foot lifts for three breaths.', 'Three breaths pass without a wobble.'),
+      stage('Half a minute', 'Thirty seconds a side, then sixty.', 'Half a minute is quiet on both sides.'),
     ],
     signs: {
       begin: ['The empty foot would lift at once.'],

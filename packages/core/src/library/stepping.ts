@@ -105,11 +105,15 @@ export const stepping = [
     ],
     travel: { out: 0.35, forward: 0, turnDeg: 0 },
     stages: [
-      stage('Feet alone', 'Out, across, in, settle; hands on the hips.'),
-      stage('Stop and start', 'A stop after each part.'),
-      stage('With the hands', 'The hands change while the weight shifts.'),
-      stage('There and back', 'Three each way.'),
-      stage('Across the room', 'The length of the floor and back.'),
+      stage('Feet alone', 'Out, across, in, settle; hands on the hips.', 'Each foot is empty before it lifts.', {
+        moves: 'legs',
+      }),
+      stage('Stop and start', 'A stop after each part.', 'You can stand at each stop as long as you like.', {
+        stops: true,
+      }),
+      stage('With the hands', 'The hands change while the weight shifts.', 'The hands change while the weight pours.'),
+      stage('There and back', 'Three each way.', 'It is the same both ways.'),
+      stage('Across the room', 'The length of the floor and back.', 'You arrive on the line you set out on.'),
     ],
     signs: {
       begin: ['Cloud hands in place run without a thought.'],
@@ -176,10 +180,14 @@ export const stepping = [
     phasesSwap: true,
     travel: { out: 0, forward: 0.22, turnDeg: 0 },
     stages: [
-      stage('Place and take back', 'No weight goes forward.'),
-      stage('One step, stop', 'Place, flatten, pour, stop.'),
-      stage('Flowing', 'Step out of step.'),
-      stage('Across the room', 'There and back.'),
+      stage('Place and take back', 'No weight goes forward.', 'The heel is down and could be lifted again.', {
+        size: 0.5,
+      }),
+      stage('One step, stop', 'Place, flatten, pour, stop.', 'You can stand at each stop as long as you like.', {
+        stops: true,
+      }),
+      stage('Flowing', 'Step out of step.', 'The head stays at one height.'),
+      stage('Across the room', 'There and back.', 'You arrive on the line you set out on.'),
     ],
     signs: {
       begin: ['A foot lifts without a push on both sides.'],
@@ -245,7 +253,7 @@ export const stepping = [
         hand: hand(0.55, -0.1, 0.05),
         otherHand: hand(0.3, 0.6, 0.35),
       }),
-      phase('Weight: it pours in, the arms change', 0.5, 'out', {
+      phase('Weight: it pours in; the arms change', 0.5, 'out', {
         weight: 1,
         ahead: 0.4,
         stanceWidth: 0.4,
@@ -256,9 +264,17 @@ export const stepping = [
     phasesSwap: true,
     travel: { out: 0, forward: 0.1, turnDeg: 0 },
     stages: [
-      stage('On the spot', 'Heel, sole, weight without going anywhere.'),
-      stage('Small steps', 'Half a foot long.'),
-      stage('With the arms', 'The opposite hand comes in.'),
+      stage(
+        'On the spot',
+        'Heel, sole, weight without going anywhere.',
+        'Heel, sole and weight come one after the other.',
+        { moves: 'legs', size: 0.1 },
+      ),
+      stage('Small steps', 'Half a foot long.', 'The heel touches before any weight comes.', {
+        moves: 'legs',
+        size: 0.6,
+      }),
+      stage('With the arms', 'The opposite hand comes in.', 'The arms change with the weight.'),
     ],
     signs: {
       begin: ['Standing feels easy.'],
@@ -317,10 +333,12 @@ export const stepping = [
       phase('The {working} foot comes back', 0.5, 'in', { weight: 0, ahead: 0, stanceWidth: 0.6, lifted: 'working' }),
     ],
     stages: [
-      stage('Half the distance', 'A hand on the chair.'),
-      stage('Ahead', 'As far as it comes back without a push.'),
-      stage('To the side', 'Ball first, the pelvis comes along.'),
-      stage('Lower', 'The reach grows as the standing leg sinks.'),
+      stage('Half the distance', 'A hand on the chair.', 'The foot comes back without a push.', { size: 0.5 }),
+      stage('Ahead', 'As far as it comes back without a push.', 'The trunk stays upright.'),
+      stage('To the side', 'Ball first, the pelvis comes along.', 'The pelvis comes along and stays level.'),
+      stage('Lower', 'The reach grows as the standing leg sinks.', 'The standing knee stays over its foot.', {
+        posture: { kneeBendDeg: 38 },
+      }),
     ],
     signs: {
       begin: ['The free foot floats.'],

@@ -68,11 +68,18 @@ export const strength = [
       phase('The crown leads up until the legs are nearly straight', 0.5, 'in', { bendDeg: 5, shape: bowedUp }),
     ],
     stages: [
-      stage('High', 'Half as deep, holding a table.'),
-      stage('Full, weight even', 'As low as the heels stay down.'),
-      stage('With the bounce', 'A soft double at the bottom.'),
-      stage('Weight to one side', 'Most of it on one leg, the other helps.'),
-      stage('All on one leg', 'The other foot rests beside, empty.'),
+      stage('High', 'Half as deep, holding a table.', 'The heels stay down.', { size: 0.5 }),
+      stage('Full, weight even', 'As low as the heels stay down.', 'The heels stay down and the knees stay in line.'),
+      stage('With the bounce', 'A soft double at the bottom.', 'The bounce is soft and the breath goes on.'),
+      stage('Weight to one side', 'Most of it on one leg, the other helps.', 'Both sides are alike.', {
+        posture: { weightShare: 0.75 },
+      }),
+      stage(
+        'All on one leg',
+        'The other foot rests beside, empty.',
+        'Both sides come up without a push of the hands.',
+        { posture: { weightShare: 1 } },
+      ),
     ],
     signs: {
       begin: ['Ankles and knees are warm.'],
@@ -134,10 +141,12 @@ export const strength = [
       phase('The heels come down without a sound', 0.5, 'out', { bendDeg: 5 }),
     ],
     stages: [
-      stage('Fingertips on the wall', 'Small and slow.'),
-      stage('Free', 'With a hover at the top.'),
-      stage('More on one leg', 'The other helps.'),
-      stage('One leg', 'Beside the wall.'),
+      stage('Fingertips on the wall', 'Small and slow.', 'The fingertips carry nothing.', { size: 0.6 }),
+      stage('Free', 'With a hover at the top.', 'The hover is quiet.'),
+      stage('More on one leg', 'The other helps.', 'Both sides are alike.', { posture: { weightShare: 0.75 } }),
+      stage('One leg', 'Beside the wall.', 'Eight on each side come down without a sound.', {
+        posture: { weightShare: 1 },
+      }),
     ],
     signs: {
       begin: ['The weight is on both balls alike.'],
@@ -198,9 +207,9 @@ export const strength = [
       phase('Rise to where you came from', 0.5, 'in', { weight: 0.7, bendDeg: 25 }),
     ],
     stages: [
-      stage('Small', 'Two finger-widths.'),
-      stage('A hand-breadth', 'Nine a side.'),
-      stage('With a stop', 'A breath at the bottom.'),
+      stage('Small', 'Two finger-widths.', 'The front knee stays behind the toes.', { size: 0.4 }),
+      stage('A hand-breadth', 'Nine a side.', 'Nine are alike on both sides.'),
+      stage('With a stop', 'A breath at the bottom.', 'The breath goes on at the bottom.', { stops: true }),
     ],
     signs: {
       begin: ['The bow stance is sure.'],
@@ -262,9 +271,9 @@ export const strength = [
       phase('Sink back and down', 0.5, 'out', { weight: 0.1, bendDeg: 38, shape: handsOn('hip') }),
     ],
     stages: [
-      stage('Forward and back', 'At one height.'),
-      stage('Up and down', 'Weight in front only.'),
-      stage('Joined', 'Forward and up, back and down.'),
+      stage('Forward and back', 'At one height.', 'The head stays at one height.', { size: 0.2 }),
+      stage('Up and down', 'Weight in front only.', 'The weight stays in front.', { posture: { weightShare: 0.7 } }),
+      stage('Joined', 'Forward and up, back and down.', 'Forward and up end together.'),
     ],
     signs: {
       begin: ['The rear leg can carry nearly all of it.'],

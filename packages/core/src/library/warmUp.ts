@@ -308,8 +308,10 @@ export const warmUp = [
       ),
     ],
     stages: [
-      stage('To the chest', 'Chin and chest only.'),
-      stage('Hands to the thighs', 'The hands slide down the legs and carry.'),
+      stage('To the chest', 'Chin and chest only.', 'The neck lets go of the head.', { size: 0.2 }),
+      stage('Hands to the thighs', 'The hands slide down the legs and carry.', 'The back comes up bone by bone.', {
+        size: 0.6,
+      }),
       stage('All the way', 'As far as it hangs by itself.'),
     ],
     signs: {
@@ -440,8 +442,8 @@ export const warmUp = [
       phase('Turn right', 0.5, 'free', { turnDeg: 40, hand: hand(0.75, -0.25, 0.3), otherHand: hand(-0.3, 0.7, 0.35) }),
     ],
     stages: [
-      stage('Without arms', 'Hands on the hips.'),
-      stage('Arms low', 'They slap the hips.'),
+      stage('Without arms', 'Hands on the hips.', 'The turn comes from the hips.', { moves: 'legs' }),
+      stage('Arms low', 'They slap the hips.', 'The arms go along by themselves.'),
       stage('Brisk', 'Equal time a side, until warm.'),
     ],
     signs: {
@@ -495,7 +497,7 @@ export const warmUp = [
     posture: posture({ kneeBendDeg: 12 }),
     wayIn: [atEase, 'Let the weight come to the right leg.', 'The left heel is free to lift and turn.'],
     phases: [
-      phase('The whole body turns left; the right heel lifts and goes along', 0.5, 'free', {
+      phase('The whole body turns left, and the right heel lifts and goes along', 0.5, 'free', {
         weight: 0.3,
         turnDeg: -50,
         heel: 'working',
@@ -503,7 +505,7 @@ export const warmUp = [
         hand: hand(-0.2, 0.7, 0.4),
         otherHand: hand(0.7, -0.2, 0.3),
       }),
-      phase('The whole body turns right; the left heel lifts and goes along', 0.5, 'free', {
+      phase('The whole body turns right, and the left heel lifts and goes along', 0.5, 'free', {
         weight: 0.7,
         turnDeg: 50,
         heel: 'other',
@@ -512,7 +514,10 @@ export const warmUp = [
         otherHand: hand(-0.2, 0.7, 0.4),
       }),
     ],
-    stages: [stage('Feet alone', 'Turn on the balls, heels free.'), stage('With the arms', 'The arms follow.')],
+    stages: [
+      stage('Feet alone', 'Turn on the balls, heels free.', 'The heels lift by themselves.', { moves: 'legs' }),
+      stage('With the arms', 'The arms follow.'),
+    ],
     signs: {
       begin: ['The heels turn without sticking.'],
       right: ['Nose, belly and knees point the same way.'],
@@ -583,8 +588,8 @@ export const warmUp = [
       }),
     ],
     stages: [
-      stage('To the forehead', 'Hands at forehead height.'),
-      stage('Up and down', 'Touch the top and come down.'),
+      stage('To the forehead', 'Hands at forehead height.', 'The shoulders stay low.', { size: 0.7 }),
+      stage('Up and down', 'Touch the top and come down.', 'The arms come beside the ears.'),
       stage('Three breaths', 'Stay for three, counted.'),
       stage('On the toes', 'The heels rise as the palms press.'),
     ],
@@ -646,7 +651,10 @@ export const warmUp = [
       phase('The {other} leg swings forward', 0.5, 'free', { weight: 1, ahead: -1.5, lifted: 'other' }),
       phase('The {other} leg swings back', 0.5, 'free', { weight: 1, ahead: 1.1, lifted: 'other' }),
     ],
-    stages: [stage('Small', 'Both hands on the chair.'), stage('Loose', 'As far as the trunk stays quiet.')],
+    stages: [
+      stage('Small', 'Both hands on the chair.', 'The trunk is quiet.', { size: 0.4 }),
+      stage('Loose', 'As far as the trunk stays quiet.'),
+    ],
     signs: {
       begin: ['The standing leg is sure.'],
       right: ['The leg swings by its own weight.'],
@@ -710,7 +718,7 @@ export const warmUp = [
       phase('Turn until the right half of the seat touches', 0.5, 'free', { turnDeg: 25 }),
     ],
     stages: [
-      stage('Touch', 'Left, middle, right.'),
+      stage('Touch', 'Left, middle, right.', 'You feel which part of the seat touches.', { size: 0.6 }),
       stage('Stroke', 'The seat strokes the wall.'),
       stage('Free', 'A step away, the same turn.'),
     ],

@@ -33,7 +33,7 @@ const lowest = (noted: readonly Noted[]): Noted | undefined =>
  */
 export function firstLevel(
   segment: ExerciseSegment,
-  exercise: Pick<Exercise, 'posture' | 'family' | 'movements'>,
+  exercise: Pick<Exercise, 'posture' | 'phases' | 'stages' | 'family' | 'movements'>,
   axis: Axis,
   school: Pick<School, 'countsOf'>,
   noted: readonly Noted[] = [],

@@ -14,7 +14,7 @@ import type { Strand } from '../goals/plan';
 export function newStrand(
   id: string,
   segment: ExerciseSegment,
-  exercise: Pick<Exercise, 'name' | 'family' | 'checkpoints' | 'posture' | 'movements'>,
+  exercise: Pick<Exercise, 'name' | 'family' | 'checkpoints' | 'posture' | 'phases' | 'stages' | 'movements'>,
   axis: Axis,
   target: number,
   targetDay: string,

@@ -2,6 +2,7 @@ import { caredRoutine, isInsteadOf, type Changed } from '../care/caredRoutine';
 import type { Plan, Strand } from '../goals/plan';
 import type { PersonRecord } from '../person/personRecord';
 import type { Routine } from '../routine/routine';
+import { withStageDoses } from '../routine/stageDose';
 import { dosedRoutine } from './dosedRoutine';
 import { insteadDose } from './insteadDose';
 import { closedIn, ownBase, withinStrengths } from './ownBase';
@@ -70,7 +71,8 @@ function caredFor(
   strands: readonly Strand[],
   dose: (strand: Strand) => number,
 ): { readonly routine: Routine; readonly changed: readonly Changed[] } {
-  const cared = caredRoutine(dosed, person, person.shelf, person.school);
+  const staged = new Set(strands.filter(({ axis }) => axis === 'stage').map(({ segmentId }) => segmentId));
+  const cared = caredRoutine(withStageDoses(dosed, staged, person.shelf), person, person.shelf, person.school);
   const counting = strands.filter(({ insteadCounts }) => insteadCounts);
   if (counting.length === 0 || cared.changed.length === 0) return cared;
   const segments = cared.routine.segments.map((segment) => {

@@ -3,10 +3,10 @@ import { catalogued } from '../alignment/checkpoints';
 import { begunAt, cueOrder } from '../alignment/cueOrder';
 import { cycleParts } from '../library/cycleParts';
 import type { Exercise } from '../library/exercise';
-import { stayingDrill } from '../library/staying';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { spanRepetition } from '../routine/spanRepetition';
 import type { Span, Timeline } from '../routine/timeline';
+import { segmentDrill, stageOf } from '../routine/turned';
 import { pointsIn } from '../schools/pointsIn';
 import type { School } from '../schools/school';
 
@@ -44,10 +44,10 @@ interface PartOfRepetition {
   readonly points: readonly string[];
 }
 
-function partsOf(span: Span, exercise: Exercise, { dose }: ExerciseSegment): PartOfRepetition[] {
+function partsOf(span: Span, drill: Exercise): PartOfRepetition[] {
   if (span.kind !== 'cycle') return [];
   let from = 0;
-  return cycleParts(stayingDrill(exercise, dose), span.direction).map(({ share, points }) => {
+  return cycleParts(drill, span.direction).map(({ share, points }) => {
     const part = { from, share, points };
     from += share;
     return part;
@@ -84,6 +84,8 @@ interface Taken {
 }
 /** What is still to come up at a drill, each kind in its order. */
 interface Queue {
+  /** The drill, and the regions at which its stage looks. */
+  readonly key: string;
   readonly exerciseId: string;
   readonly points: readonly Checkpoint[];
   /** Those that are not being corrected. */
@@ -132,42 +134,48 @@ class CueWalk {
   constructor(
     private readonly school: School,
     private readonly inWork: ReadonlySet<string>,
-    private readonly turns: (exerciseId: string) => Taken,
+    private readonly turns: (key: string, exerciseId: string) => Taken,
   ) {}
 
   pass(span: Span, segment: ExerciseSegment, exercise: Exercise): void {
-    const queue = this.queueOf(exercise);
+    const queue = this.queueOf(exercise, segment);
     if (queue.points.length === 0) return;
-    const cues = span.amount === 0 ? this.takingUp(queue) : this.working(span, partsOf(span, exercise, segment), queue);
+    const parts = partsOf(span, segmentDrill(segment, exercise));
+    const cues = span.amount === 0 ? this.takingUp(queue) : this.working(span, parts, queue);
     if (cues.length > 0) this.plan.set(span.index, cues);
   }
 
-  private queueOf({ id, checkpoints }: Exercise): Queue {
-    const known = this.queues.get(id);
+  /** Each stage of a drill has its own, as far as it looks at other points. */
+  private queueOf(exercise: Exercise, segment: ExerciseSegment): Queue {
+    const stage = stageOf(segment, exercise);
+    const { id } = exercise;
+    const key = stage === null || stage.regions.length === 0 ? id : `${id} ${stage.regions.join()}`;
+    const known = this.queues.get(key);
     if (known !== undefined) return known;
-    const points = cueOrder(pointsIn(checkpoints, this.school, this.inWork), none, 0);
+    const points = cueOrder(pointsIn(exercise.checkpoints, this.school, this.inWork, stage), none, 0);
     const ordinary = points.filter((point) => !this.inWork.has(point.id));
     const queue: Queue = {
+      key,
       exerciseId: id,
       points,
       ordinary,
       corrected: points.filter((point) => this.inWork.has(point.id)),
       safety: begunAt(
         ordinary.filter(({ safety }) => safety),
-        this.turns(id).safety,
+        this.turns(key, id).safety,
       ),
-      others: this.others(ordinary, id),
+      others: this.others(ordinary, key, id),
       between: BETWEEN_SAFETY,
       taken: { safety: 0, other: 0 },
     };
-    this.queues.set(id, queue);
+    this.queues.set(key, queue);
     return queue;
   }
 
   /** Where a drill has none but for safety, these come again and again. */
-  private others(points: readonly Checkpoint[], exerciseId: string): Checkpoint[] {
+  private others(points: readonly Checkpoint[], key: string, exerciseId: string): Checkpoint[] {
     const all = ownAndGeneral(points.filter(({ safety }) => !safety));
-    return all.length > 0 ? begunAt(all, this.turns(exerciseId).other) : [...points];
+    return all.length > 0 ? begunAt(all, this.turns(key, exerciseId).other) : [...points];
   }
 
   /** While a drill is taken up, the first that will come is up. */
@@ -209,7 +217,7 @@ class CueWalk {
     ahead: Checkpoint[],
     queue: Queue,
   ): { readonly point: Checkpoint; readonly start: number } | null {
-    if (queue.others.length === 0) queue.others = this.others(queue.ordinary, queue.exerciseId);
+    if (queue.others.length === 0) queue.others = this.others(queue.ordinary, queue.key, queue.exerciseId);
     const here = pointsHere(span, at, parts);
     let chosen: { readonly point: Checkpoint; readonly start: number } | null = null;
     for (const point of [...ahead, ...this.ordinary(queue)]) {
@@ -267,8 +275,8 @@ export function cuePlan(
 ): CuePlan {
   // How many a practice like this one takes is how far the last ones have gone on.
   const { queues } = walked(routine, line, shelf, new CueWalk(school, inWork, () => ({ safety: 0, other: 0 })));
-  const turns = (exerciseId: string): Taken => {
-    const { safety, other } = queues.get(exerciseId)?.taken ?? { safety: 0, other: 0 };
+  const turns = (key: string, exerciseId: string): Taken => {
+    const { safety, other } = queues.get(key)?.taken ?? { safety: 0, other: 0 };
     const times = before(exerciseId);
     return { safety: safety * times, other: other * times };
   };

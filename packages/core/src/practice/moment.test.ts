@@ -241,8 +241,14 @@ describe('doses as the trade gives them', () => {
 
   test('a drill that is practised by its stages says which is on, and how it goes', () => {
     const staged = { ...reel, turned: { ...unturned, stage: 2 } };
-    expect(shown(staged, 10 + 1).detail).toMatch(/^Stage 2: Turn only · /);
-    expect(shown(staged, 5).wayIn.at(-1)).toContain('Turn only. Weight even');
+    expect(shown(staged, 10 + 1)).toMatchObject({
+      title: 'One-hand silk-reeling: turn only',
+      detail: 'Turn the pelvis to the right side, knees still',
+    });
+    expect(shown(staged, 5)).toMatchObject({ title: 'Take up: One-hand silk-reeling: turn only' });
+    expect(shown(staged, 5).wayIn.at(-1)).toBe(
+      'Turn only. Weight even, hands on the hips: the pelvis turns, the knees stay. Go on when the knees stay where they are in the turn.',
+    );
   });
 
   test('what begins on the cue is taken up until then', () => {

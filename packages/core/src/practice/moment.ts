@@ -3,12 +3,13 @@ import { axesOf, axisValue } from '../axis/doseAxis';
 import { stopCaution } from '../library/cautions';
 import { isTimed, type Dose, type Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
-import { signLine } from '../library/teaching';
+import { signLine, stageLine } from '../library/teaching';
 import { wayWords } from '../library/wayWords';
 import { durationWords } from '../words/durationWords';
+import { lowerFirst } from '../words/firstLetter';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
-import { stageOf } from '../routine/turned';
+import { segmentDrill, stageOf } from '../routine/turned';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
 import type { ConductState } from './conduct';
@@ -35,10 +36,13 @@ const pauseTitles = { rest: 'Rest', talk: 'Listen' } as const;
 
 type Shelf = ReadonlyMap<string, Exercise>;
 
-/** What a segment is called in the hall. */
+/** What a segment is called in the hall: its drill, and the stage of it that is practised. */
 export function nameOf(segment: Segment, shelf: Shelf): string {
   if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
-  return shelf.get(segment.exerciseId)?.name ?? 'Exercise';
+  const exercise = shelf.get(segment.exerciseId);
+  if (exercise === undefined) return 'Exercise';
+  const stage = stageOf(segment, exercise);
+  return stage === null ? exercise.name : `${exercise.name}: ${lowerFirst(stage.name)}`;
 }
 
 function titleOf(span: Span, segment: Segment, shelf: Shelf): string {
@@ -96,7 +100,7 @@ function takingUp(
   if (span.kind !== 'settle') return none;
   const { signs } = exercise;
   const stage = stageOf(drill, exercise);
-  const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, `${stage.name}. ${stage.words}`];
+  const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, stageLine(stage)];
   return {
     wayIn,
     mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' '),
@@ -151,8 +155,9 @@ export function momentOf(
   const segment = routine.segments[span.segmentIndex]!;
   const drill = segment.type === 'exercise' ? segment : null;
   const written = drill === null ? undefined : shelf.get(drill.exerciseId);
+  const done = drill === null || written === undefined ? undefined : segmentDrill(drill, written);
   const exercise =
-    written === undefined ? undefined : spokenExercise(written, school, sideOfWords(span, written, state.offsetMs));
+    done === undefined ? undefined : spokenExercise(done, school, sideOfWords(span, done, state.offsetMs));
   const point = cueAt(cues, span, state.offsetMs);
   const figure = momentFigure(span, state, drill, exercise, school);
   const enough = drill === null ? '' : enoughOf(span, state, drill.dose);

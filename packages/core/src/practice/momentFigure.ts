@@ -7,11 +7,9 @@ import { isTimed, type Dose, type HoldDose } from '../library/dose';
 import { counted } from '../library/doseWords';
 import type { Exercise } from '../library/exercise';
 import { holdPartAt, holdParts } from '../library/holdParts';
-import { stayingDrill } from '../library/staying';
 import type { ExerciseSegment } from '../routine/routine';
 import { spanRepetition } from '../routine/spanRepetition';
 import type { Span } from '../routine/timeline';
-import { stageOf } from '../routine/turned';
 import { turnedWords } from '../routine/turnedWords';
 import { pacesBreath } from '../schools/breathTold';
 import type { School } from '../schools/school';
@@ -63,12 +61,6 @@ function countOfCycle(span: Span, state: ConductState, done: number, dose: Dose)
 const heldWords = (breaths: number, within: number): string =>
   `breath ${Math.min(breaths, Math.floor(within * breaths + 1e-6) + 1)} of ${breaths}`;
 
-/** Which stage of a drill is on; empty where it is the whole of it. */
-function stagedWords(drill: ExerciseSegment, exercise: Exercise): string {
-  const stage = stageOf(drill, exercise);
-  return stage === null ? '' : `Stage ${drill.turned!.stage!}: ${stage.name}`;
-}
-
 function cycleFigure(
   span: Span,
   state: ConductState,
@@ -78,7 +70,7 @@ function cycleFigure(
 ): MomentFigure {
   const { done: paced, into } = spanRepetition(span, state.offsetMs);
   const done = state.taps ?? (span.byCue ? paced : Math.min(span.amount, paced));
-  const phases = exercise === undefined ? [] : cycleParts(stayingDrill(exercise, drill.dose), span.direction);
+  const phases = exercise === undefined ? [] : cycleParts(exercise, span.direction);
   let reached = 0;
   const phase = phases.find((entry) => (reached += entry.share) > into + 1e-9);
   const within = phase === undefined ? 0 : 1 - (reached - into) / phase.share;
@@ -87,7 +79,6 @@ function cycleFigure(
   return {
     ...countOfCycle(span, state, done, drill.dose),
     detail: joined([
-      exercise === undefined ? '' : stagedWords(drill, exercise),
       !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
       byPace && phase !== undefined && phase.heldBreaths > 0 ? heldWords(phase.heldBreaths, within) : '',
     ]),
@@ -134,6 +125,7 @@ function breathFigure(
 /**
  * The count, the time or the breath of a span at a moment, in figures and words.
  * @param drill the exercise the span belongs to, as the routine has it; null in a pause
+ * @param exercise as it is done and said there
  */
 export function momentFigure(
   span: Span,
@@ -149,7 +141,7 @@ export function momentFigure(
   if (working && dose.kind === 'cycle') return cycleFigure(span, state, drill, exercise, school);
   if (working && dose.kind === 'breath') return breathFigure(span, state, dose.pattern, exercise);
   // How it is stood in matters while it is taken up and held.
-  const stood = turnedWords(drill.turned ?? {});
+  const stood = turnedWords({ ...drill.turned, stage: null });
   const gone = clock(Math.floor(state.offsetMs / 1000));
   if (!working) {
     if (!span.byCue) return { ...plain, big: timeLeft(span, state), detail: stood };

@@ -160,8 +160,10 @@ describe('a turned posture', () => {
     expect(turnedPosture(lifted, unturned)).toEqual(lifted);
     expect(turnedPosture(lifted, { weightShare: 0.9 }).otherLifted).toBe(false);
     expect(turnedPosture({ ...lifted, otherLifted: false }, {}).otherLifted).toBe(false);
-    expect(segmentPosture(stand, { posture })).toEqual(turnedPosture(posture, unturned));
-    expect(segmentPosture({ ...stand, turned: { ...unturned, ahead: 2 } }, { posture }).ahead).toBe(2);
+    expect(segmentPosture(stand, { posture, phases: [], stages: [] })).toEqual(turnedPosture(posture, unturned));
+    expect(
+      segmentPosture({ ...stand, turned: { ...unturned, ahead: 2 } }, { posture, phases: [], stages: [] }).ahead,
+    ).toBe(2);
   });
 
   test('is said in words, each turn once', () => {

@@ -11,6 +11,7 @@ export * from './roomPath';
 export * from './sidesLedger';
 export * from './timeline';
 export * from './turned';
+export * from './stageDose';
 export * from './unevenness';
 export * from './routineUnevenness';
 export * from './room';

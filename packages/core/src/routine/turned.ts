@@ -1,4 +1,6 @@
 import type { Exercise, Posture } from '../library/exercise';
+import { stagedDrill, stagedPosture } from '../library/stagedDrill';
+import { stayingDrill } from '../library/staying';
 import type { SetPosture } from '../schools/conventions';
 import type { Stage } from '../library/teaching';
 import { asItIs, type ExerciseSegment, type Turned } from './routine';
@@ -43,6 +45,21 @@ export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Tur
   };
 }
 
-/** The posture in which a segment is done. */
-export const segmentPosture = (segment: ExerciseSegment, exercise: Pick<Exercise, 'posture'>): SetPosture =>
-  turnedPosture(exercise.posture, segment.turned ?? unturned);
+/** What the posture of a segment is made of. */
+export type Staged = Pick<Exercise, 'posture' | 'phases' | 'stages'>;
+
+/** The posture in which a segment is done: the exercise's, in the stage that is practised, with what the segment turns of it. */
+export const segmentPosture = (segment: ExerciseSegment, exercise: Staged): SetPosture =>
+  turnedPosture(stagedPosture(exercise, stageOf(segment, exercise)), segment.turned ?? unturned);
+
+/**
+ * The exercise as a segment has it done: in its stage, its posture and with the stay of its dose. What is shown, said, counted and
+ * calculated of a segment begins with this.
+ */
+export function segmentDrill(
+  segment: ExerciseSegment,
+  exercise: Exercise,
+): Exercise & { readonly posture: SetPosture } {
+  const staged = stagedDrill(exercise, stageOf(segment, exercise));
+  return stayingDrill({ ...staged, posture: segmentPosture(segment, exercise) }, segment.dose);
+}

@@ -1,14 +1,29 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { Select } from 'primeng/select';
 import {
   careFor,
   counted,
   cycleParts,
+  stagedDrill,
+  stageChoices,
+  stageLine,
   stayingDrill,
   doseWords,
   durationWords,
   inTellingOrder,
+  lowerFirst,
   exerciseContradictions,
   newSegment,
   percent,
@@ -32,7 +47,7 @@ import { postureFacts } from './posture-facts';
 @Component({
   selector: 'pk-exercise-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, CheckpointCard, FigureBench, RouterLink, Part],
+  imports: [Button, ButtonDirective, CheckpointCard, FigureBench, FormsModule, Part, RouterLink, Select],
   templateUrl: './exercise-sheet.html',
   styleUrl: './exercise-sheet.scss',
 })
@@ -56,9 +71,21 @@ export class ExerciseSheet {
     const sided = twoSided ? 'Done on the left and on the right' : 'Both sides together';
     return hasDirections ? `${sided}, forward and reversed.` : `${sided}.`;
   });
+  /** The stage that is shown, from 1; null is the whole drill. Another exercise is shown whole. */
+  protected readonly stageNumber = linkedSignal<string, number | null>({
+    source: () => this.exercise().id,
+    computation: () => null,
+  });
+  protected readonly stageChoices = computed(() => stageChoices(this.exercise()));
+  private readonly written = computed(() => this.exercise().stages[(this.stageNumber() ?? 0) - 1] ?? null);
+  private readonly drill = computed(() => stagedDrill(this.exercise(), this.written()));
+  /** As it is said. */
+  protected readonly stage = computed(() => this.spoken().stages[(this.stageNumber() ?? 0) - 1] ?? null);
+  protected readonly line = stageLine;
+  protected readonly lower = lowerFirst;
   /** As it is said in the school, on the side that is chosen. */
   protected readonly spoken = computed(() =>
-    spokenExercise(this.exercise(), this.choice.school(), this.exercise().twoSided ? this.choice.side() : 'both'),
+    spokenExercise(this.drill(), this.choice.school(), this.drill().twoSided ? this.choice.side() : 'both'),
   );
   protected readonly reversed = signal(false);
   protected readonly parts = computed(() =>

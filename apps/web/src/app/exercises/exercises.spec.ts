@@ -1,9 +1,12 @@
+import type { DebugElement } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import {
   builtInExercises,
   limitsPassed,
   newSegment,
   notedCondition,
+  plainStage,
+  plainStagePosture,
   softSchool,
   standardPerson,
   type Exercise,
@@ -18,9 +21,16 @@ import { copyOf } from './own-exercise';
 import { By } from '@angular/platform-browser';
 import { MultiSelect } from 'primeng/multiselect';
 import { PhasesEditor } from './phases-editor';
+import { StageEditor } from './stage-editor';
+import { Select } from 'primeng/select';
 
 const reeling = builtInExercises.find((exercise) => exercise.id === 'one-hand-reeling')!;
 const own: Exercise = copyOf(reeling, 'own-1');
+/** A choice of a page, by what it is called. */
+const selectOf = ({ debugElement }: { debugElement: DebugElement }, label: string): DebugElement =>
+  debugElement.queryAll(By.directive(Select)).find(({ componentInstance }) => {
+    return (componentInstance as Select).ariaLabel === label;
+  })!;
 
 test('the shelf lists the families and opens what is asked for', async () => {
   const page = await render(Exercises, { id: 'one-hand-reeling' });
@@ -115,6 +125,7 @@ describe('the editor', () => {
     const stages = (await now()).stages.length;
     await type(`[aria-label='Stage ${stages}']`, 'In the yard');
     await type(`[aria-label='Done in stage ${stages}']`, 'Slower');
+    await type(`[aria-label='Go on from stage ${stages} when']`, 'It is easy');
     await page.press('Add a checkpoint of its own');
     const { id } = (await now()).checkpoints.at(-1)!;
     await type(`[id='cue-${id}']`, 'Like a pond');
@@ -123,7 +134,12 @@ describe('the editor', () => {
       quick: 'Three',
       signs: { enough: ['You are warm.'] },
     });
-    expect((await now()).stages.at(-1)).toEqual({ name: 'In the yard', words: 'Slower' });
+    expect((await now()).stages.at(-1)).toEqual({
+      ...plainStage,
+      name: 'In the yard',
+      words: 'Slower',
+      next: 'It is easy',
+    });
     expect((await now()).checkpoints.at(-1)).toMatchObject({ cue: 'Like a pond', region: 'feet', safety: false });
     await page.press(`Remove stage ${stages}`);
     expect((await now()).stages).toHaveLength(stages - 1);
@@ -206,4 +222,48 @@ test('a part has the checkpoints that are looked at in it, by their words', asyn
   expect(page.text()).toContain('Hands: The palm lifts on the centre line, belly to neck.');
   page.fixture.debugElement.query(By.directive(MultiSelect)).triggerEventHandler('ngModelChange', ['knees-track']);
   expect(typed).toEqual([{ at: [2, 'points'], value: ['knees-track'] }]);
+});
+
+test('a sheet shows a stage as it is done: its words, its parts and its sign', async () => {
+  const page = await render(ExerciseSheet, { exercise: reeling, shelf: [...builtInExercises] });
+  const parts = () => [...page.element.querySelectorAll('.phases li')].map((part) => part.textContent!.trim());
+  const choice = selectOf(page.fixture, 'The stage that is shown');
+  choice.triggerEventHandler('ngModelChange', 2);
+  await page.settle();
+  expect(page.text()).toContain('Turn only. Weight even, hands on the hips');
+  expect(parts().map((part) => part.split('\n')[0])).toHaveLength(2);
+  expect(parts()[0]).toContain('Turn the pelvis to the left side, knees still');
+  expect(page.text()).toContain('Go on when the knees stay where they are in the turn.');
+  choice.triggerEventHandler('ngModelChange', null);
+  await page.settle();
+  expect(parts()).toHaveLength(4);
+});
+
+test('what a stage changes is chosen and typed, and gives out one value at a time', async () => {
+  const stage = { ...plainStage, name: 'Slow' };
+  const page = await render(StageEditor, { stage, number: 2, drill: own });
+  const typed = heard(page.fixture.componentInstance.typed);
+  await page.press('What stage 2 changes');
+  const choose = (label: string, value: unknown) =>
+    selectOf(page.fixture, label).triggerEventHandler('ngModelChange', value);
+  choose('What moves in stage 2', 'legs');
+  choose('Hands in stage 2', 'working');
+  choose('Ways in stage 2', 'reversed');
+  page.fixture.debugElement.query(By.directive(MultiSelect)).triggerEventHandler('ngModelChange', ['feet']);
+  await page.fill('How far it goes', '50');
+  await page.fill('On the working leg', '80');
+  expect(typed).toEqual([
+    { at: ['moves'], value: 'legs' },
+    { at: ['hands'], value: 'working' },
+    { at: ['way'], value: 'reversed' },
+    { at: ['regions'], value: ['feet'] },
+    { at: ['size'], value: 0.5 },
+    { at: ['posture', 'weightShare'], value: 0.8, create: plainStagePosture },
+  ]);
+  const breathed = await render(StageEditor, {
+    stage,
+    number: 1,
+    drill: builtInExercises.find(({ id }) => id === 'belly-breathing')!,
+  });
+  expect(breathed.text()).not.toContain('What moves');
 });

@@ -21,6 +21,8 @@ import {
   figureText,
   groupBy,
   isPlayable,
+  stagedDrill,
+  type Stage,
   rounds,
   settlePosture,
   spokenExercise,
@@ -85,7 +87,10 @@ function tiringIn(answers: PostureAnswers, pose: FigurePose): BoneName[] {
 })
 export class FigureBench {
   protected readonly choice = inject(PersonChoice);
+  /** As it is kept. */
   readonly exercise = input.required<Exercise>();
+  /** The stage that is shown; null is the whole drill. */
+  readonly stage = input<Stage | null>(null);
   /** The posture as it was turned is to be kept in the exercise. */
   readonly kept = output<Posture>();
 
@@ -95,11 +100,12 @@ export class FigureBench {
   protected readonly selected = signal<string | null>(null);
   private openId = '';
 
-  protected readonly posture = computed(() => this.turned() ?? this.exercise().posture);
-  protected readonly changed = computed(() => !equal(this.posture(), this.exercise().posture));
+  protected readonly drill = computed(() => stagedDrill(this.exercise(), this.stage()), { equal });
+  protected readonly posture = computed(() => this.turned() ?? this.drill().posture);
+  protected readonly changed = computed(() => !equal(this.posture(), this.drill().posture));
   protected readonly tabs = computed(() => [
     { label: 'Posture', value: 'posture' },
-    ...(isPlayable(this.exercise()) ? [{ label: 'Cycle', value: 'cycle' }] : []),
+    ...(isPlayable(this.drill()) ? [{ label: 'Cycle', value: 'cycle' }] : []),
     { label: 'Floor marks', value: 'floor' },
     ...(this.exercise().posture.seated ? [] : [{ label: 'Two scales', value: 'scales' }]),
   ]);
@@ -112,7 +118,7 @@ export class FigureBench {
     ...this.choice.students().map((student) => ({ label: student.name, value: student.id })),
   ]);
   protected readonly settled = computed(() => settlePosture(this.posture(), this.choice.school()));
-  private readonly original = computed(() => settlePosture(this.exercise().posture, this.choice.school()));
+  private readonly original = computed(() => settlePosture(this.drill().posture, this.choice.school()));
   protected readonly view = signal<FigureView>('side');
   protected readonly views = viewChoices;
   /** From the side an outline is drawn square to the working foot. */
@@ -189,8 +195,9 @@ export class FigureBench {
   constructor() {
     effect(() => {
       const { id } = this.exercise();
-      if (id === this.openId) return;
-      this.openId = id;
+      const open = `${id} ${this.stage()?.name ?? ''}`;
+      if (open === this.openId) return;
+      this.openId = open;
       this.turned.set(null);
       this.selected.set(null);
       if (!this.tabs().some((entry) => entry.value === untracked(this.tab))) this.tab.set('posture');

@@ -2,16 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
-import { signKinds, signWords, type SignKind } from '@pomek/core';
+import { plainStage, signKinds, signWords, type SignKind } from '@pomek/core';
 import type { Editing } from '../data/editing';
 import { linesOf } from '../ui/lines';
 import { TextField } from '../ui/text-field';
+import { StageEditor } from './stage-editor';
 
 /** What is said aloud of an exercise of one's own: the way in, stages, signs, attention, the quick and the long way. */
 @Component({
   selector: 'pk-teaching',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, TextField, Textarea],
+  imports: [Button, InputText, StageEditor, TextField, Textarea],
   template: `
     @if (edit().draft(); as it) {
       <div class="two">
@@ -40,31 +41,13 @@ import { TextField } from '../ui/text-field';
       </div>
       <h3>Stages, in order</h3>
       @for (stage of it.stages; track $index) {
-        <div class="row stage">
-          <input
-            pInputText
-            class="name"
-            maxlength="80"
-            [attr.aria-label]="'Stage ' + ($index + 1)"
-            [pkText]="stage.name"
-            (pkTextChange)="edit().type(['stages', $index, 'name'], $event)"
-          />
-          <input
-            pInputText
-            class="words"
-            maxlength="600"
-            placeholder="what is done in it"
-            [attr.aria-label]="'Done in stage ' + ($index + 1)"
-            [pkText]="stage.words"
-            (pkTextChange)="edit().type(['stages', $index, 'words'], $event)"
-          />
-          <p-button
-            icon="pi pi-times"
-            variant="text"
-            [ariaLabel]="'Remove stage ' + ($index + 1)"
-            (onClick)="removeStage($index)"
-          />
-        </div>
+        <pk-stage
+          [stage]="stage"
+          [number]="$index + 1"
+          [drill]="it"
+          (typed)="edit().apply($event, ['stages', $index])"
+          (removed)="removeStage($index)"
+        />
       }
       <div>
         <p-button
@@ -123,17 +106,6 @@ import { TextField } from '../ui/text-field';
       grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr));
       gap: 0.75rem 1.5rem;
     }
-    .stage {
-      flex-wrap: nowrap;
-    }
-    .name {
-      flex: 1 1 10rem;
-      min-width: 0;
-    }
-    .words {
-      flex: 3 1 16rem;
-      min-width: 0;
-    }
   `,
 })
 export class TeachingEditor {
@@ -148,7 +120,7 @@ export class TeachingEditor {
   protected addStage(): void {
     void this.edit().change('Add a stage', (stored) => ({
       ...stored,
-      stages: [...stored.stages, { name: `Stage ${stored.stages.length + 1}`, words: '' }],
+      stages: [...stored.stages, { ...plainStage, name: `Stage ${stored.stages.length + 1}` }],
     }));
   }
 

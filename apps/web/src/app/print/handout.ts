@@ -8,13 +8,13 @@ import {
   kneeWords,
   orderWords,
   pointsIn,
-  segmentPosture,
+  segmentDrill,
   segmentWords,
   signLine,
   stopCaution,
   spokenExercise,
+  stageLine,
   stageOf,
-  stayingDrill,
   stillPose,
   timeline,
   toldPart,
@@ -141,12 +141,19 @@ function strip(pictures: readonly Picture[], seen: string): Content {
   };
 }
 
+/** The stages in which a drill is learned, each with the sign that it is there. */
+const stagesOf = ({ stages }: Exercise): Content[] =>
+  numbered(
+    stages.some(({ next }) => next !== '') ? 'Stages: go on when the sign is there' : 'Stages',
+    stages.map(stageLine),
+  );
+
 /** What a student needs to do it from the paper alone. */
 function studentWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest, side: FootSide): Content[] {
   const { dose } = segment;
   const directions = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ direction }) => direction));
   const told = (direction: 'forward' | 'reversed'): string[] =>
-    cycleParts(stayingDrill(said, dose), direction).map((part) => toldPart(part, request.school));
+    cycleParts(said, direction).map((part) => toldPart(part, request.school));
   const mirror = said.twoSided ? `, ${side} side; the other is the mirror` : '';
   const parts = directions.has('reversed')
     ? [
@@ -161,7 +168,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
         )
       : [];
   const ordered = cueOrder(
-    pointsIn(said.checkpoints, request.school, request.corrected),
+    pointsIn(said.checkpoints, request.school, request.corrected, stageOf(segment, said)),
     request.corrected,
     request.turn,
   );
@@ -175,7 +182,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
       columnGap: 10,
       columns: [
         { width: '*', stack: numbered('The way in', said.wayIn) },
-        { width: '*', stack: [...parts, ...numbered('Attention', attention)] },
+        { width: '*', stack: [...parts, ...numbered('Attention', attention), ...stagesOf(said)] },
       ].filter(({ stack }) => stack.length > 0),
     },
     // Cues and signs stay together.
@@ -215,14 +222,11 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
 /** What a teacher looks at: stages, every point with its test and faults, the knee as it is reckoned. */
 function teacherWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest): Content[] {
   const { body, school, corrected, turn } = request;
-  const posture = segmentPosture(segment, said);
+  const { posture } = said;
   const past = posture.seated ? null : (stillPose(body, posture, school, 'right', true).statics?.kneePastToes ?? 0);
   return [
     ...(past === null ? [] : [{ text: `Bend ${Math.round(posture.kneeBendDeg)}°. ${kneeWords(past)}.`, ...small }]),
-    ...numbered(
-      'Stages',
-      said.stages.map((stage) => `${stage.name}: ${stage.words}`),
-    ),
+    ...stagesOf(said),
     ...cueOrder(said.checkpoints, corrected, turn).map((point): Content => ({
       text: `${point.region}: ${point.wanted} Test: ${point.test} Faults: ${point.faults} Cue: ${point.cue}`,
       ...small,
@@ -256,7 +260,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   const { school, version, body } = request;
   const student = version === 'student';
   const side = toldSide(segment);
-  const said = spokenExercise(exercise, school, exercise.twoSided ? side : 'both');
+  const said = spokenExercise(segmentDrill(segment, exercise), school, exercise.twoSided ? side : 'both');
   const { pictures, seen } = picturesOf(body, segment, exercise, school, side, request.draw);
   const order = orderWords(segment);
   const stage = stageOf(segment, said);
@@ -264,7 +268,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
     { text: exercise.name, style: 'heading' },
     { text: segmentWords(segment), margin: [0, 1, 0, 1] },
     ...(order === '' ? [] : [{ text: order, ...small }]),
-    ...(stage === null ? [] : [{ text: `Now: ${stage.name}. ${stage.words}`, bold: true, ...small }]),
+    ...(stage === null ? [] : [{ text: `Now: ${stageLine(stage)}`, bold: true, ...small }]),
     // What every drill has stands once, at the head.
     ...said.cautions
       .filter((caution) => caution !== stopCaution)

@@ -3,9 +3,9 @@ import {
   fullnessAt,
   patternKnots,
   pacesBreath,
+  segmentDrill,
   phaseKnots,
   spanRepetition,
-  stayingDrill,
   USUAL_REST,
   type Exercise,
   type Routine,
@@ -36,7 +36,7 @@ export function breathThrough(
     const into = spanRepetition(span, seconds * 1000).into % 1;
     if (dose.kind === 'breath') return fullnessAt(patternKnots(dose.pattern), into * breathPeriod(dose.pattern));
     const exercise = exercises.get(segment.exerciseId);
-    const knots = exercise === undefined ? null : phaseKnots(stayingDrill(exercise, dose).phases, 1);
+    const knots = exercise === undefined ? null : phaseKnots(segmentDrill(segment, exercise).phases, 1);
     return knots === null ? null : fullnessAt(knots, into);
   };
 }

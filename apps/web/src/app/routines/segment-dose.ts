@@ -13,6 +13,8 @@ import {
   givingOf,
   givingsFor,
   mirrorSegment,
+  stageChoices,
+  withStage,
   segmentPosture,
   settlePosture,
   sideOrders,
@@ -137,12 +139,8 @@ export class SegmentDose {
 
   /** The stages of the drill, to practise one of them; none where it has no more than one. */
   protected readonly stages = computed(() => {
-    const stages = this.exercise()?.stages ?? [];
-    if (stages.length < 2) return [];
-    return [
-      { label: 'The whole drill', value: null as number | null },
-      ...stages.map(({ name }, index) => ({ label: `Stage ${index + 1}: ${name}`, value: index + 1 })),
-    ];
+    const exercise = this.exercise();
+    return exercise === undefined ? [] : stageChoices(exercise);
   });
   protected readonly stage = computed(() => {
     const segment = this.segment();
@@ -150,7 +148,9 @@ export class SegmentDose {
   });
 
   protected setStage(stage: number | null): void {
-    this.typed.emit(segmentAt(['turned', 'stage'], stage, unturned));
+    const exercise = this.exercise();
+    if (exercise === undefined) return;
+    this.changed.emit((segment) => (segment.type === 'exercise' ? withStage(segment, exercise, stage) : segment));
   }
 
   /** What is the same as in the exercise is not kept as a turn. */
