@@ -3,6 +3,7 @@ import { isTimed, type Dose } from '../library/dose';
 import { sideOrderWords } from '../library/sideOrder';
 import type { Exercise, Posture } from '../library/exercise';
 import type { Routine } from '../routine/routine';
+import { standsOtherwise } from '../schools/changeOfSide';
 import { conventionsOf } from '../schools/conventions';
 import type { School } from '../schools/school';
 
@@ -82,14 +83,21 @@ export const exerciseContradictions = (exercise: Exercise, school: School): Cont
   );
 
 /** What of a routine's doses and orders goes against its school, by segment. */
-export function routineContradictions(routine: Routine, school: School): (Contradiction & { segmentId: string })[] {
+export function routineContradictions(
+  routine: Routine,
+  school: School,
+  exercises: ReadonlyMap<string, Exercise>,
+): (Contradiction & { segmentId: string })[] {
   return routine.segments.flatMap((segment) => {
     if (segment.type !== 'exercise') return [];
     const found: Found[] = againstDose(segment.dose, school);
     const sided = segment.dose.amounts.some((row) => row.side !== 'both');
-    if (sided && segment.sideOrder !== school.sideOrder) {
-      const [own, wanted] = [sideOrderWords[segment.sideOrder], sideOrderWords[school.sideOrder]];
-      found.push(['sideOrder', `is done ${own}, in the school ${wanted}`]);
+    // Where each side has its own stand, the sides cannot take turns with each repetition.
+    const exercise = exercises.get(segment.exerciseId);
+    const own = school.sideOrder === 'each' && exercise !== undefined && standsOtherwise(exercise);
+    if (sided && !own && segment.sideOrder !== school.sideOrder) {
+      const [done, wanted] = [sideOrderWords[segment.sideOrder], sideOrderWords[school.sideOrder]];
+      found.push(['sideOrder', `is done ${done}, in the school ${wanted}`]);
     }
     const uncounted = (amount: number): boolean => amount > school.countsOf && amount % school.countsOf !== 0;
     const counted = segment.dose.kind === 'cycle' && !isTimed(segment.dose);

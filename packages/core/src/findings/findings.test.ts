@@ -7,7 +7,15 @@ import { notedCondition } from '../screening';
 import { holdLimits } from '../limits';
 import { settlePosture } from '../schools';
 import { routine, segment, shelf } from '../testing/samples';
-import { groupAsRound, keepOnPurpose, segmentPosture, turnSegment, type Routine, type Segment } from '../routine';
+import {
+  groupAsRound,
+  keepOnPurpose,
+  newSegment,
+  segmentPosture,
+  turnSegment,
+  type Routine,
+  type Segment,
+} from '../routine';
 import { unturned } from '../routine/turned';
 import { routineFindings, type Finding, type FindingContext, type FindingPerson } from '.';
 
@@ -86,7 +94,25 @@ describe('the shape of a routine', () => {
     provokedAndMended(routine([of('tree-holding', hold(60, together(0)))]), 'tree-holding: nothing', 'doubt');
     provokedAndMended(routine([segment('x', hold(60, together(1)), { exerciseId: 'lost' })]), 'x: gone', 'doubt');
     const lax = { ...softSchool, sidesEqual: false };
-    expect(routineFindings(context(routine([of('shoulder-wheel', sided(9, 6))]), { school: lax }))).toEqual([]);
+    const time = { changeSeconds: 20 };
+    expect(routineFindings(context(routine([of('shoulder-wheel', sided(9, 6))], time), { school: lax }))).toEqual([]);
+  });
+
+  test('sides that take turns where each has its own stand, and a change without time for its way in', () => {
+    const turns = routine([of('one-hand-reeling', cycle(11, eachSide(8)), { sideOrder: 'each' })]);
+    provokedAndMended(turns, 'one-hand-reeling: takes turns', 'doubt');
+    const hurried = provokedAndMended(routine([of('bow-stand')], { changeSeconds: 3 }), 'bow-stand: change', 'note');
+    expect(hurried.text).toMatch(/^Bow stance hold: 3 s to change sides; to say how takes \d+ s\.$/);
+    const keys = (value: Routine) => routineFindings(context(value)).map(({ key }) => key);
+    expect(keys(routine([of('bow-stand')], { changeSeconds: 30 }))).not.toContain('bow-stand: change');
+    // Nothing has to be told of a walk that changes sides by itself, or of what has no sides.
+    expect(keys(routine([of('tree-holding')], { changeSeconds: 0 }))).not.toContain('tree-holding: change');
+    const wave = builtInSchools.find(({ sideOrder }) => sideOrder === 'each')!;
+    const own = newSegment('own', shelf.get('one-hand-reeling')!, wave);
+    expect(own.sideOrder).toBe('whole');
+    expect(routineFindings(context(routine([own]), { school: wave })).map(({ key }) => key)).not.toContain(
+      'own: sideOrder',
+    );
   });
 
   test('no warm-up and no closing, once there is work to speak of', () => {

@@ -8,6 +8,8 @@ import type { Routine, Segment } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import { routineUnevenness, type RoutineUnevenness } from '../routine/routineUnevenness';
 import { timesOf } from '../routine/laps';
+import { takesTurns } from '../routine/rounds';
+import { secondsOfChange, standsOtherwise } from '../schools/changeOfSide';
 import { addTo } from '../routine/addTo';
 import { workSeconds } from '../library/repetitions';
 import { partsOf, type Finding, type FindingContext, type Mend, type Part } from './finding';
@@ -228,8 +230,51 @@ function longBent(context: FindingContext): Finding[] {
   return [];
 }
 
+/** Less than this of what is told of a change of side is too little time for it. Our own value. */
+const HURRIED = 0.6;
+
+/** Sides that take turns where each has its own stand, or that are changed in less time than it takes to say how. */
+function changesOfSide({ routine, school }: FindingContext, { segment, exercise }: Part): Finding[] {
+  const sided = new Set(segment.dose.amounts.flatMap(({ side, amount }) => (amount > 0 ? [side] : []))).size > 1;
+  if (!sided) return [];
+  if (standsOtherwise(exercise) && takesTurns(segment.dose, segment.sideOrder)) {
+    return [
+      {
+        key: `${segment.id}: takes turns`,
+        grade: 'doubt',
+        segmentId: segment.id,
+        text: `${exercise.name}: the sides take turns with each repetition, but each side has its own stand.`,
+        reason: 'There is no time to set the feet anew between two repetitions.',
+        mends: [
+          {
+            label: 'One side, then the other',
+            command: (value) => replaceSegment(value, { ...segment, sideOrder: 'whole' }),
+          },
+        ],
+      },
+    ];
+  }
+  const [given, told] = [segment.changeSeconds ?? routine.changeSeconds, secondsOfChange(exercise, school)];
+  if (given >= told * HURRIED) return [];
+  return [
+    {
+      key: `${segment.id}: change`,
+      grade: 'note',
+      segmentId: segment.id,
+      text: `${exercise.name}: ${durationWords(given)} to change sides; to say how takes ${durationWords(told)}.`,
+      reason: 'Feet and hands are set anew on the other side.',
+      mends: [
+        {
+          label: `Give it ${durationWords(told)}`,
+          command: (value) => replaceSegment(value, { ...segment, changeSeconds: told }),
+        },
+      ],
+    },
+  ];
+}
+
 const schoolFindings = ({ routine, school, exercises }: FindingContext): Finding[] =>
-  routineContradictions(routine, school).map(({ segmentId, text, question }) => {
+  routineContradictions(routine, school, exercises).map(({ segmentId, text, question }) => {
     const segment = routine.segments.find((entry) => entry.id === segmentId)!;
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
     const mends: Mend[] =
@@ -261,6 +306,7 @@ export function shapeFindings(context: FindingContext): Finding[] {
     ...frame(context, parts),
     ...hardOnHard(context, parts),
     ...longBent(context),
+    ...parts.flatMap((part) => changesOfSide(context, part)),
     ...schoolFindings(context),
   ];
 }

@@ -66,7 +66,7 @@ test('it turns to the side that is named', () => {
 test('a palm that rises goes up in the figure, one that sinks goes down, and reversed the other way', () => {
   const way = (words: string): number => {
     // Only what is said first is of the working hand.
-    const said = /(?:^|; )the (?:right )?palm (lifts|rises|sinks|presses down)/.exec(words)?.[1];
+    const said = /(?:^|; )the (?:right |\{working\} )?palm (lifts|rises|sinks|presses down)/.exec(words)?.[1];
     return said === undefined ? 0 : said === 'lifts' || said === 'rises' ? 1 : -1;
   };
   let seen = 0;

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { repetitionsTotal } from '../library/repetitions';
 import { wayWords } from '../library/wayWords';
 import { lineText } from '../text/textSchema';
+import { msToSay } from '../words/msToSay';
 import type { Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 
@@ -34,9 +35,6 @@ export interface Call {
   readonly offsetMs: number;
   readonly text: string;
 }
-
-/** What a voice needs to say a line, ms: a breath, and some fourteen letters a second (from memory). */
-export const msToSay = (text: string): number => (text === '' ? 0 : 400 + text.length * 70);
 
 /** The last ones are called where there are at least so many. House value. */
 const WORTH_CALLING = 6;

@@ -115,6 +115,15 @@ function pace(state: ConductState, line: Timeline): ConductState {
   return { ...state, offsetMs, taps: null, records };
 }
 
+/** What comes after a span for who goes on: where sides take turns by feel, what comes after all of the turns. */
+function after(span: Span, { spans }: Timeline): number {
+  if (!span.turnsByFeel) return span.index + 1;
+  const next = spans.find(
+    ({ index, turn, segmentId }) => index > span.index && (turn === 1 || segmentId !== span.segmentId),
+  );
+  return next?.index ?? spans.length;
+}
+
 function back(state: ConductState, line: Timeline): ConductState {
   const target = state.offsetMs > BACK_GRACE_MS ? state.spanIndex : state.spanIndex - 1;
   return enter(state, line, Math.max(0, target));
@@ -141,7 +150,9 @@ function apply(state: ConductState, line: Timeline, action: JournalEvent['action
         ? { ...state, losses: [...state.losses, { spanIndex: span.index, share: share(state, span) }] }
         : state;
     case 'next':
-      return span === undefined ? state : { ...enter(recorded(state, span), line, span.index + 1), loosening: false };
+      return span === undefined
+        ? state
+        : { ...enter(recorded(state, span), line, after(span, line)), loosening: false };
     case 'back':
       return { ...back(span === undefined ? state : recorded(state, span), line), loosening: false };
     case 'end':

@@ -29,9 +29,8 @@ export const hallCalls = (
     (segment) => nameOf(segment, shelf),
     (span) => {
       const segment = routine.segments[span.segmentIndex]!;
-      if (segment.type !== 'exercise') return [];
-      const exercise = shelf.get(segment.exerciseId);
-      if (!cued || exercise === undefined || span.amount === 0) return [];
+      const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+      if (!cued || segment.type !== 'exercise' || exercise === undefined || span.amount === 0) return [];
       const drill = segmentDrill(segment, exercise);
       const before = cues.get(span.index - 1)?.at(-1)?.checkpointId;
       return (cues.get(span.index) ?? []).flatMap(({ fromMs, checkpointId }) => {

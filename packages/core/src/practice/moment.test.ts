@@ -2,7 +2,9 @@ import { builtInExercises } from '../library/builtInExercises';
 import { stopCaution } from '../library/cautions';
 import { doseGivenAs, sidesOf } from '../library/doseKinds';
 import { insertSegment, newRoutine, newSegment, timeline, unturned } from '../routine';
+import { eachSide } from '../library/describe';
 import { softSchool } from '../schools/builtInSchools';
+import { secondsOfChange } from '../schools/changeOfSide';
 import { conduct } from './conduct';
 import { cuePlan } from './cuePlan';
 import type { JournalEvent } from './journal';
@@ -10,7 +12,7 @@ import { leftOf, momentOf } from './moment';
 
 const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
 const routine = ['empty-full', 'one-hand-reeling', 'belly-breathing'].reduce(
-  (value, id) => insertSegment(value, newSegment(`s-${id}`, shelf.get(id)!, softSchool)),
+  (value, id) => insertSegment(value, { ...newSegment(`s-${id}`, shelf.get(id)!, softSchool), changeSeconds: null }),
   newRoutine('r', 'Test', softSchool),
 );
 const line = timeline(routine);
@@ -79,6 +81,25 @@ test('what the student is being corrected for is said first; what to mind is tol
   expect(at(3).cautions).toEqual(shelf.get('empty-full')!.cautions.filter((caution) => caution !== stopCaution));
   expect(at(3).cautions.length).toBeGreaterThan(0);
   expect(at(12).cautions).toEqual([]);
+});
+
+test('a change of side takes as long as its way in is told, and half of it once the side is known', () => {
+  const bow = newSegment('bow', shelf.get('bow-stand')!, softSchool);
+  const told = secondsOfChange(shelf.get('bow-stand')!, softSchool);
+  const twice = { ...bow, sideOrder: 'alternating' as const, dose: { ...bow.dose, amounts: eachSide(2) } };
+  const changes = (segment: typeof bow) =>
+    timeline(insertSegment(newRoutine('r', 'Bow', softSchool), segment))
+      .spans.filter(({ kind }) => kind === 'change')
+      .map(({ durationMs }) => durationMs / 1000);
+  // Long enough to be said at fourteen letters a second (from memory) and done meanwhile; ordinary: a quarter of a minute.
+  expect(told).toBeGreaterThan(10);
+  expect(told).toBeLessThan(30);
+  expect(changes(twice)).toEqual([told, told / 2, told / 2]);
+  expect(changes({ ...twice, changeSeconds: null })).toEqual([5, 5, 5]);
+  // The other way round is done from the same stand, and a drill without sides has none.
+  const reel = newSegment('reel', shelf.get('one-hand-reeling')!, softSchool);
+  expect(changes(reel)).toEqual([5, secondsOfChange(shelf.get('one-hand-reeling')!, softSchool), 5]);
+  expect(secondsOfChange(shelf.get('tree-holding')!, softSchool)).toBe(0);
 });
 
 test('taps take over the count, and the breath is left alone', () => {

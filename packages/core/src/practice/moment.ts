@@ -10,6 +10,7 @@ import { lowerFirst } from '../words/firstLetter';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import { segmentDrill, stageOf } from '../routine/turned';
+import { wayInOfSide } from '../schools/changeOfSide';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
 import type { ConductState } from './conduct';
@@ -80,11 +81,7 @@ function wayInOfChange(
   school: School,
 ): readonly string[] {
   if (exercise === undefined || before === undefined || before.side === span.side) return [];
-  const [old, now] = [before, span].map(({ side }) => spokenExercise(exercise, school, side).wayIn) as [
-    string[],
-    string[],
-  ];
-  return now.filter((line, index) => line !== old[index]);
+  return wayInOfSide(exercise, school, before.side, span.side);
 }
 
 /** What is told while an exercise is taken up, and on a change of side. */
@@ -113,7 +110,11 @@ function takingUp(
 function enoughOf(span: Span, state: ConductState, dose: Dose): string {
   const { least } = dose;
   if (least === null || span.kind !== dose.kind) return '';
-  if (least === 0) return 'as long as it feels right: Next ends it';
+  if (least === 0) {
+    return span.turnsByFeel
+      ? 'as long as it feels right, up to that many: Next ends it'
+      : 'as long as it feels right: Next ends it';
+  }
   const inTime = dose.kind === 'hold' || isTimed(dose);
   const whole = axisValue(dose, axesOf(dose)[0]!);
   const here = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;

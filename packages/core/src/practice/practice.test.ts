@@ -30,6 +30,21 @@ describe('conducting', () => {
     expect(at(215)).toMatchObject({ finished: true, running: false });
   });
 
+  test('sides that take turns by feel: next ends all of their turns, and what was done of them counts', () => {
+    const feel = routine([
+      { ...segment('a', { ...cycle(4, eachSide(8)), least: 0 }), sideOrder: 'each' },
+      segment('b', hold(30, together(1))),
+    ]);
+    const turns = timeline(feel);
+    const after = conduct(turns, presses([0, 'start'], [13, 'next']), 14_000);
+    expect(turns.spans[after.spanIndex]).toMatchObject({ segmentId: 'b', kind: 'hold' });
+    const done = logLines(feel, turns, after, shelf);
+    expect(done.slice(0, 2).map(({ side, done: { amount } }) => `${side} ${amount}`)).toEqual(['left 2', 'right 1']);
+    // Back goes where one was before.
+    const back = conduct(turns, presses([0, 'start'], [13, 'next'], [14, 'back']), 14_000);
+    expect(turns.spans[back.spanIndex]!.segmentId).toBe('a');
+  });
+
   test('a pause stops the clock, however long', () => {
     const state = at(1000, [30, 'pause'], [900, 'resume'], [905, 'pause']);
     expect(state).toMatchObject({ spanIndex: 1, offsetMs: 25_000, running: false });

@@ -1,5 +1,6 @@
 import type { Dose } from '../library/dose';
 import type { Exercise } from '../library/exercise';
+import { secondsOfChange, standsOtherwise } from '../schools/changeOfSide';
 import type { School } from '../schools/school';
 import { schoolDose } from '../schools/schoolDose';
 import { evenOut } from './evenOut';
@@ -32,6 +33,12 @@ export function newRoutine(id: string, name: string, school: School): Routine {
   };
 }
 
+/** The time of a change of side, where what is told of it takes longer than the school's; else null. */
+export function changeOf(exercise: Exercise, school: School): number | null {
+  const seconds = secondsOfChange(exercise, school);
+  return seconds > school.changeSeconds ? seconds : null;
+}
+
 /** A segment of an exercise with its default dose as the school gives it, and the school's order of sides. */
 export function newSegment(id: string, exercise: Exercise, school: School): ExerciseSegment {
   return {
@@ -39,8 +46,10 @@ export function newSegment(id: string, exercise: Exercise, school: School): Exer
     id,
     exerciseId: exercise.id,
     dose: schoolDose(exercise.defaultDose, school, exercise.family),
-    sideOrder: school.sideOrder,
+    // Who has to stand otherwise for each side does one side after the other.
+    sideOrder: school.sideOrder === 'each' && standsOtherwise(exercise) ? 'whole' : school.sideOrder,
     startsOnCue: false,
+    changeSeconds: changeOf(exercise, school),
     turned: null,
     roundId: null,
   };

@@ -14,6 +14,8 @@ export interface Round {
   readonly slowing: number;
   /** It lasts until the cue, or as long as it feels right; the seconds are what is planned. */
   readonly byCue: boolean;
+  /** Sides take turns as long as it feels right: who goes on ends all of the turns. */
+  readonly turnsByFeel: boolean;
   /** Which hold or timed round of how many on this side; 1 of 1 for counted ones. */
   readonly set: number;
   readonly sets: number;
@@ -22,7 +24,7 @@ export interface Round {
   readonly turns: number;
 }
 
-const whole = { slowing: 1, byCue: false, set: 1, sets: 1, turn: 1, turns: 1 } as const;
+const whole = { slowing: 1, byCue: false, turnsByFeel: false, set: 1, sets: 1, turn: 1, turns: 1 } as const;
 
 function rowRounds(dose: Dose, row: SideAmount): Round[] {
   const { side, direction, amount } = row;
@@ -52,7 +54,8 @@ function oneByOne(dose: CycleDose | BreathDose, round: Round): Round[] {
   const first = firstSeconds(dose);
   return Array.from({ length: Math.ceil(round.amount - 1e-9) }, (_, index) => {
     const amount = Math.min(1, round.amount - index);
-    return { ...round, amount, seconds: amount * first * dose.slowing ** index, slowing: 1, byCue: false };
+    const seconds = amount * first * dose.slowing ** index;
+    return { ...round, amount, seconds, slowing: 1, byCue: false, turnsByFeel: round.byCue };
   });
 }
 

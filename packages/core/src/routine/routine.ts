@@ -34,6 +34,8 @@ export const ExerciseSegmentSchema = z.object({
   sideOrder: SideOrderSchema,
   /** It begins when the teacher gives the cue: when everybody is aligned and at ease. */
   startsOnCue: z.boolean().default(false),
+  /** Time to come to the other side, in seconds, where that takes longer than elsewhere in the routine; null is as elsewhere. */
+  changeSeconds: z.number().min(0).max(300).nullable().default(null),
   /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
   turned: TurnedSchema.nullable().overwrite(asItIs).default(null),
   /** The round it belongs to; segments of a round stand together and are repeated together. */

@@ -17,6 +17,8 @@ export interface Span {
   readonly amount: number;
   /** It goes on until the cue; its length is what is planned. */
   readonly byCue: boolean;
+  /** It is one of the turns that sides take as long as it feels right: going on ends all of them. */
+  readonly turnsByFeel: boolean;
   /** Each repetition is this many times as long as the one before. */
   readonly slowing: number;
   /** Where sides take turns by repetition: the how manieth of them this is; 1 of 1 elsewhere. */
@@ -47,6 +49,7 @@ const plain = {
   direction: 'none',
   amount: 0,
   byCue: false,
+  turnsByFeel: false,
   slowing: 1,
   turn: 1,
   turns: 1,
@@ -54,6 +57,15 @@ const plain = {
   sets: 1,
 } as const;
 const toMs = (seconds: number): number => Math.round(seconds * 1000);
+
+/** Once one knows how to stand on a side, coming back to it takes half as long. Our own value. */
+const KNOWN = 0.5;
+
+/** How long a change of side takes, s: as the segment has it where one is new there. */
+function changeSeconds(segment: ExerciseSegment, routine: Routine, known: boolean): number {
+  if (segment.changeSeconds === null) return routine.changeSeconds;
+  return known ? Math.max(routine.changeSeconds, segment.changeSeconds * KNOWN) : segment.changeSeconds;
+}
 
 function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
   const drafts: Draft[] = [];
@@ -71,7 +83,10 @@ function exerciseSpans(segment: ExerciseSegment, routine: Routine): Draft[] {
     } else if (round.turn === 1) {
       // Where sides take turns by repetition there is no stop between them.
       const { side, direction } = round;
-      drafts.push({ ...plain, side, direction, kind: 'change', durationMs: toMs(routine.changeSeconds) });
+      const elsewhere = before.side !== side;
+      const known = work.slice(0, index).some((done) => done.side === side);
+      const seconds = elsewhere ? changeSeconds(segment, routine, known) : routine.changeSeconds;
+      drafts.push({ ...plain, side, direction, kind: 'change', durationMs: toMs(seconds) });
     }
     drafts.push({ ...round, kind: segment.dose.kind, durationMs: toMs(round.seconds) });
   });
@@ -99,6 +114,7 @@ export function timeline(routine: Routine): Timeline {
         direction: draft.direction,
         amount: draft.amount,
         byCue: draft.byCue,
+        turnsByFeel: draft.turnsByFeel,
         slowing: draft.slowing,
         turn: draft.turn,
         turns: draft.turns,

@@ -114,12 +114,12 @@ test('what goes against the school is said, and can be kept on purpose', () => {
 test('a routine against its school: order of sides, counts, pauses, by segment', () => {
   const segment = newSegment('a', exercise('one-hand-reeling'), softSchool);
   const value = routine([segment, newSegment('b', exercise('belly-breathing'), softSchool)]);
-  expect(routineContradictions(value, softSchool)).toEqual([]);
+  expect(routineContradictions(value, softSchool, new Map())).toEqual([]);
   const odd = {
     ...segment,
     dose: { ...segment.dose, amounts: segment.dose.amounts.map((row) => ({ ...row, amount: 11 })) },
   };
-  const found = routineContradictions(routine([odd]), strictSchool);
+  const found = routineContradictions(routine([odd]), strictSchool, new Map());
   expect(found.map((entry) => [entry.segmentId, entry.question])).toEqual([
     ['a', 'sideOrder'],
     ['a', 'countsOf'],

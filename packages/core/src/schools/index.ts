@@ -5,6 +5,7 @@ export * from './schoolDose';
 export * from './schoolQuestions';
 export * from './spokenCheckpoint';
 export * from './spokenLine';
+export * from './changeOfSide';
 export * from './stanceOfPosture';
 export * from './breathTold';
 export * from './pointsIn';

@@ -21,6 +21,7 @@ export const segment = (id: string, dose: Dose, change: Partial<ExerciseSegment>
   dose,
   sideOrder: 'whole',
   startsOnCue: false,
+  changeSeconds: null,
   turned: null,
   roundId: null,
   ...change,

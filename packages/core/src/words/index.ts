@@ -8,3 +8,4 @@ export * from './shortDay';
 export * from './angles';
 export * from './firstLetter';
 export * from './percent';
+export * from './msToSay';

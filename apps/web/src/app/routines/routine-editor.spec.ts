@@ -21,8 +21,8 @@ const row = (page: { element: HTMLElement }, id: string) =>
 
 test('shows every segment with its dose and length, and the exact sums', async () => {
   const { page } = await editor();
-  // 10 + 80 + 5 + 80, 10 + 60, 10 + 30 + 5 + 30
-  expect(page.element.querySelector('.total')!.textContent).toBe('5:20 min');
+  // 10 + 80 + 5 + 80, 10 + 60, 10 + 30 + 14 + 30: the change takes as long as its way in
+  expect(page.element.querySelector('.total')!.textContent).toBe('5:29 min');
   expect(row(page, 's-joint-circles').textContent).toContain('2:55 min');
   expect(row(page, 's-empty-full').textContent).toContain('1 hold a side × 30 s');
 });
@@ -66,7 +66,7 @@ test('changes the dose of the open segment, duplicates and removes it', async ()
   await page.settle();
   await page.fill('Holding time', '2:00');
   expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
-  expect(page.element.querySelector('.total')!.textContent).toBe('6:20 min');
+  expect(page.element.querySelector('.total')!.textContent).toBe('6:29 min');
   await page.fill('Holding time', '3 hours');
   expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 120 } });
   await page.press('Duplicate');
@@ -150,15 +150,17 @@ describe('the dose of a segment given otherwise', () => {
   };
 
   test('a drill as time a side with its repetitions counted, and the sides in turn', async () => {
-    const { page, segment } = await opened('weight-drill-alone');
+    const { page, segment } = await opened('shoulder-wheel');
     await page.press('Time, repetitions counted');
     expect((await segment()).dose).toMatchObject({ kind: 'cycle', roundSeconds: 60 });
     await page.fill('Time of a round', '3:00');
     await page.press('One each in turn');
     expect(await segment()).toMatchObject({ sideOrder: 'each', dose: { roundSeconds: 180 } });
-    expect(row(page, 's').textContent).toContain('3:00 min a side, about 20 repetitions at 9 s each, one each in turn');
+    expect(row(page, 's').textContent).toContain('3:00 min a side, about 30 repetitions at 6 s each, one each in turn');
     await page.press('Repetitions');
     expect((await segment()).dose).toMatchObject({ roundSeconds: null });
+    // Where the feet stand otherwise for each side there is no time for it.
+    expect((await opened('weight-drill-alone')).page.text()).not.toContain('One each in turn');
   });
 
   test('a hold in parts: the exercise’s own first, then changed, and what is left of it', async () => {

@@ -14,6 +14,7 @@ import {
   givingsFor,
   mirrorSegment,
   stageChoices,
+  standsOtherwise,
   withStage,
   segmentPosture,
   settlePosture,
@@ -82,12 +83,15 @@ export class SegmentDose {
   readonly duplicate = output();
   readonly remove = output();
 
-  /** What is held changes sides from hold to hold; what is repeated, by repetition too. */
+  /** What is held changes sides from hold to hold; what is repeated, by repetition too where one stands the same on both sides. */
   protected readonly orders = computed(() => {
     const segment = this.segment();
-    const held = segment.type === 'exercise' && segment.dose.kind === 'hold';
+    if (segment.type !== 'exercise') return [];
+    const exercise = this.exercise();
+    const ownStand = exercise !== undefined && standsOtherwise(exercise);
+    const oneByOne = segment.sideOrder === 'each' || (segment.dose.kind !== 'hold' && !ownStand);
     return sideOrders
-      .filter((order) => order !== 'each' || !held)
+      .filter((order) => order !== 'each' || oneByOne)
       .map((value) => ({ value, label: upperFirst(sideOrderWords[value]) }));
   });
   protected readonly ways = computed(() => {
@@ -182,6 +186,10 @@ export class SegmentDose {
 
   protected setOrder(sideOrder: SideOrder): void {
     this.typed.emit(segmentAt(['sideOrder'], sideOrder));
+  }
+
+  protected setChange(changeSeconds: number | null): void {
+    this.typed.emit(segmentAt(['changeSeconds'], changeSeconds));
   }
 
   protected setStart(startsOnCue: boolean): void {
