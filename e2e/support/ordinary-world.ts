@@ -63,6 +63,7 @@ const practice = (studentId: string, routineId: string, day: string, seconds: nu
   pain: 0,
   painWhere: '',
   symptoms: [],
+  shook: [],
   note: '',
   ...change,
 });

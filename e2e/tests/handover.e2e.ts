@@ -67,6 +67,8 @@ async function practise(home: Page, path: string, effort: number): Promise<void>
   }
   await expect(done).toBeVisible();
   await home.getByRole('button', { name: `Effort ${effort},` }).click();
+  await home.getByRole('button', { name: 'thighs' }).click();
+  await expect(home.getByRole('button', { name: 'thighs' })).toHaveAttribute('aria-pressed', 'true');
   await home.getByRole('textbox', { name: 'Note for your teacher' }).fill('Arms warm, früh am Tag');
   await home.getByRole('button', { name: 'Keep it' }).click();
   await expect(home.getByText(`effort ${effort}`)).toBeVisible();

@@ -24,8 +24,10 @@ test('a reload in the middle loses nothing: it stands still and goes on', async 
   await expect(page.getByRole('heading', { name: /^Done/ })).toBeVisible();
   await page.reload();
   await page.getByRole('radio', { name: /^Effort 4,/ }).check({ force: true });
+  await page.getByRole('button', { name: 'thighs' }).click();
   await page.getByRole('button', { name: 'Keep in the log' }).click();
   await openPart(page, 'Practices');
+  await expect(page.locator('pk-log-list details').first()).toContainText('shook: thighs');
   await page.locator('pk-log-list details').first().click();
   await expect(page.locator('pk-log-list details').first()).toContainText('1:00 min of 1:00 min');
   await page.goto('/today');

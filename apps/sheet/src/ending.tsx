@@ -1,5 +1,15 @@
 import { useState } from 'preact/hooks';
-import { effortWords, isSerious, painPlaces, painWords, seriousCaution, symptoms, type EndNotes } from '@pomek/core';
+import {
+  effortWords,
+  isSerious,
+  painPlaces,
+  painWords,
+  seriousCaution,
+  shookToggled,
+  symptoms,
+  type EndNotes,
+} from '@pomek/core';
+import { BodyTap, painSpots, shookSpots } from './bodyTap';
 import type { Answers } from './kept';
 
 interface ScaleProps {
@@ -44,11 +54,12 @@ export interface EndingProps {
 
 /** Ten seconds at the end: effort, pain and where, anything to stop for, a note. */
 export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: EndingProps) {
-  const { effort, pain, painPlace, symptoms: signs, note } = answers;
+  const { effort, pain, painPlace, painWhere, symptoms: signs, shook, note } = answers;
+  const hurts = painSpots.filter(({ place, words }) => (painWhere === '' ? place === painPlace : words === painWhere));
   const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
   const [dropping, setDropping] = useState(false);
   const serious = isSerious(answers);
-  const keep = (): void => onKeep({ ...answers, painWhere: '', apart: null, gaveOut: [] });
+  const keep = (): void => onKeep({ ...answers, apart: null, gaveOut: [] });
   return (
     <main class="page">
       <h1>Done: {routineName}</h1>
@@ -56,14 +67,20 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
       <Scale name="Pain" words={painWords} value={pain} onValue={(value) => set({ pain: value })} />
       {(pain ?? 0) > 0 && (
         <fieldset>
-          <legend>Where does it hurt?</legend>
+          <legend>Where does it hurt? Tap it, or choose</legend>
+          <BodyTap
+            label="Not said where"
+            spots={painSpots}
+            chosen={hurts.map(({ words }) => words)}
+            onTap={({ place, side, words }) => set({ painPlace: place, painWhere: side === 'middle' ? '' : words })}
+          />
           <div class="choices">
             {painPlaces.map((place) => (
               <button
                 type="button"
                 key={place}
                 aria-pressed={painPlace === place}
-                onClick={() => set({ painPlace: place })}
+                onClick={() => set({ painPlace: place, painWhere: '' })}
               >
                 {place}
               </button>
@@ -71,6 +88,15 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
           </div>
         </fieldset>
       )}
+      <fieldset>
+        <legend>Did anything shake? Tap it</legend>
+        <BodyTap
+          label="Nothing shook"
+          spots={shookSpots}
+          chosen={shook}
+          onTap={({ place }) => set({ shook: shookToggled(shook, place) })}
+        />
+      </fieldset>
       <fieldset>
         <legend>Any of these?</legend>
         <div class="choices">

@@ -1,10 +1,28 @@
 import * as z from 'zod';
 import { JournalSchema, PracticeLogSchema, type Sheet } from '@pomek/core';
 
-/** What was answered at the end of the practice under way, as far as it was. */
-const AnswersSchema = PracticeLogSchema.pick({ effort: true, pain: true, painPlace: true, symptoms: true, note: true });
+/** What was answered at the end of the practice under way, as far as it was; an older page asked less. */
+const AnswersSchema = PracticeLogSchema.pick({
+  effort: true,
+  pain: true,
+  painPlace: true,
+  painWhere: true,
+  symptoms: true,
+  shook: true,
+  note: true,
+}).extend({
+  painWhere: PracticeLogSchema.shape.painWhere.default(''),
+});
 export type Answers = z.infer<typeof AnswersSchema>;
-export const noAnswers: Answers = { effort: null, pain: null, painPlace: null, symptoms: [], note: '' };
+export const noAnswers: Answers = {
+  effort: null,
+  pain: null,
+  painPlace: null,
+  painWhere: '',
+  symptoms: [],
+  shook: [],
+  note: '',
+};
 
 /** What the phone remembers of a student’s practice, whichever sheet it was practised with. */
 const KeptSchema = z.object({

@@ -70,6 +70,7 @@ export function classRecords(
       effort: own.effort === undefined ? answers.effort : own.effort,
       ...painKept({ pain: own.pain ?? null, painPlace: own.painPlace ?? null, painWhere: own.painWhere ?? '' }),
       symptoms: own.symptoms ?? [],
+      shook: own.shook ?? [],
       note: own.note?.trim() ?? '',
     };
   });

@@ -170,6 +170,7 @@ function practice(
     painWhere: pain?.where ?? '',
     painPlace: pain?.place ?? null,
     symptoms: [],
+    shook: [],
     note: '',
   };
 }

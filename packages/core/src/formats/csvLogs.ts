@@ -269,6 +269,7 @@ export function csvLogs(
       painWhere: sorest.painWhere,
       painPlace: sorest.painPlace,
       symptoms: [],
+      shook: [],
       note: [...new Set(rows.map((row) => row.note))]
         .filter((note) => note !== '')
         .join(' · ')

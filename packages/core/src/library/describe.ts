@@ -25,6 +25,9 @@ const upright: Posture = {
   shape: null,
 };
 
+/** An easy upright stance at shoulder width. */
+export const standardPosture: Posture = upright;
+
 /** An easy upright stance at shoulder width, changed where `change` says so. */
 export const posture = (change: Partial<Posture> = {}): Posture => ({ ...upright, ...change });
 

@@ -3,8 +3,8 @@ import type { LogLine, PracticeLog } from './log';
 /** What is said of a pain: how strong, of 10, and where. */
 export type PainSaid = Pick<PracticeLog, 'pain' | 'painPlace' | 'painWhere'>;
 
-/** What is asked of a body after a practice: pain and where, and signs to stop for. */
-export type BodySaid = PainSaid & Pick<PracticeLog, 'symptoms'>;
+/** What is asked of a body after a practice: pain and where, what shook, and signs to stop for. */
+export type BodySaid = PainSaid & Pick<PracticeLog, 'symptoms' | 'shook'>;
 
 /** What was asked at the end of a practice. */
 export type EndNotes = BodySaid &

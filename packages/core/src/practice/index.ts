@@ -15,6 +15,8 @@ export * from './logLines';
 export { leftOf, momentOf, nameOf, type Moment } from './moment';
 export * from './overOfNobody';
 export * from './painPlace';
+export * from './shakePlace';
+export * from './bodyMap';
 export * from './practiceLog';
 export * from './endNotes';
 export * from './timesDone';

@@ -4,6 +4,7 @@ import { DirectionSchema, MOST_STAY, SideSchema } from '../library/dose';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
+import { ShakePlaceSchema, shakePlaces } from './shakePlace';
 
 const id = z.string().min(1).max(80);
 const rating = z.number().int().min(0).max(10);
@@ -68,6 +69,8 @@ export const PracticeLogSchema = z.object({
   /** The place as it was chosen; null where it was not asked, or only written. */
   painPlace: PainPlaceSchema.nullable().default(null),
   symptoms: z.array(SymptomSchema).max(symptoms.length),
+  /** What shook; none where nothing did or it was not said. */
+  shook: z.array(ShakePlaceSchema).max(shakePlaces.length).default([]),
   note: noteText(2000),
 });
 export type PracticeLog = z.infer<typeof PracticeLogSchema>;

@@ -33,6 +33,7 @@ const answers: EndNotes = {
   painWhere: 'left knee',
   painPlace: null,
   symptoms: [],
+  shook: [],
   note: 'warm',
   apart: null,
   gaveOut: [],

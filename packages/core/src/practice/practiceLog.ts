@@ -20,7 +20,7 @@ export function practiceLog(
   line: Timeline,
   state: ConductState,
   exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>,
-  { apart, gaveOut, effort, symptoms, note, ...pain }: EndNotes,
+  { apart, gaveOut, effort, symptoms, shook, note, ...pain }: EndNotes,
   now: Date,
   dayOf: (moment: Date) => string,
 ): PracticeLog | null {
@@ -47,6 +47,7 @@ export function practiceLog(
     effort,
     ...painKept(pain),
     symptoms,
+    shook,
     note: note.trim(),
   };
 }

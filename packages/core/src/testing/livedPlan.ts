@@ -110,6 +110,7 @@ export function livedPlan(
       painWhere: '',
       painPlace: null,
       symptoms: [],
+      shook: [],
       note: '',
     });
     const before = plan;

@@ -152,6 +152,7 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   painWhere: '',
   painPlace: null,
   symptoms: [],
+  shook: [],
   note: '',
   ...change,
 });

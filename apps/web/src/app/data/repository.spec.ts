@@ -25,6 +25,7 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   painWhere: '',
   painPlace: null,
   symptoms: [],
+  shook: [],
   note: '',
   ...change,
 });

@@ -2,17 +2,31 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
-import { isSerious, painPlaces, painWords, seriousCaution, symptoms, type BodySaid, type Symptom } from '@pomek/core';
+import {
+  bodyMap,
+  isSerious,
+  painPlaces,
+  painWords,
+  seriousCaution,
+  shookToggled,
+  symptoms,
+  type BodySaid,
+  type BodySpot,
+  type PainPlace,
+  type Symptom,
+} from '@pomek/core';
 import { TextField } from '../ui/text-field';
+import { BodyTap } from './body-tap';
 import { RatingRow } from './rating-row';
 
 let count = 0;
+const map = bodyMap();
 
 /** What is asked of a body at the end: pain and where, and signs to stop for, with the caution where they are serious. */
 @Component({
   selector: 'pk-body-answers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, FormsModule, InputText, RatingRow, TextField],
+  imports: [BodyTap, Checkbox, FormsModule, InputText, RatingRow, TextField],
   host: { class: 'stack' },
   template: `
     @let it = said();
@@ -22,54 +36,83 @@ let count = 0;
       [value]="it.pain"
       (valueChange)="told.emit({ pain: $event })"
     />
-    @if ((it.pain ?? 0) > 0) {
+    <div class="bodies">
       <fieldset class="choices">
-        <legend>Where does it hurt?</legend>
-        @for (place of places; track place) {
+        <legend>Did anything shake? Tap it</legend>
+        <pk-body-tap
+          label="Nothing shook"
+          [spots]="map.shook"
+          [chosen]="it.shook"
+          (tapped)="told.emit({ shook: shookToggled(it.shook, $event.place) })"
+        />
+      </fieldset>
+      @if ((it.pain ?? 0) > 0) {
+        <fieldset class="choices">
+          <legend>Where does it hurt? Tap it, or choose</legend>
+          <pk-body-tap label="Not said where" [spots]="map.pain" [chosen]="hurts()" (tapped)="hurt($event)" />
+          <div class="places">
+            @for (place of places; track place) {
+              <span class="row">
+                <input
+                  type="radio"
+                  [name]="id + '-place'"
+                  [id]="id + '-' + place"
+                  [checked]="it.painPlace === place"
+                  (change)="told.emit({ painPlace: place, painWhere: ownWords() })"
+                />
+                <label [for]="id + '-' + place">{{ place }}</label>
+              </span>
+            }
+            <div class="field">
+              <label [for]="id + '-where'">Just where, if you like</label>
+              <input
+                pInputText
+                [id]="id + '-where'"
+                [pkText]="it.painWhere"
+                (pkTextChange)="told.emit({ painWhere: $event })"
+                maxlength="120"
+              />
+            </div>
+          </div>
+        </fieldset>
+      }
+      <fieldset class="choices signs">
+        <legend>Any of these?</legend>
+        @for (symptom of symptoms; track symptom) {
           <span class="row">
-            <input
-              type="radio"
-              [name]="id + '-place'"
-              [id]="id + '-' + place"
-              [checked]="it.painPlace === place"
-              (change)="told.emit({ painPlace: place })"
+            <p-checkbox
+              [inputId]="id + '-' + symptom"
+              [binary]="true"
+              [ngModel]="it.symptoms.includes(symptom)"
+              (ngModelChange)="toggle(symptom, $event)"
             />
-            <label [for]="id + '-' + place">{{ place }}</label>
+            <label [for]="id + '-' + symptom">{{ symptom }}</label>
           </span>
         }
       </fieldset>
-      <div class="field where">
-        <label [for]="id + '-where'">Just where, if you like</label>
-        <input
-          pInputText
-          [id]="id + '-where'"
-          [pkText]="it.painWhere"
-          (pkTextChange)="told.emit({ painWhere: $event })"
-          maxlength="120"
-        />
-      </div>
-    }
-    <fieldset class="choices">
-      <legend>Any of these?</legend>
-      @for (symptom of symptoms; track symptom) {
-        <span class="row">
-          <p-checkbox
-            [inputId]="id + '-' + symptom"
-            [binary]="true"
-            [ngModel]="it.symptoms.includes(symptom)"
-            (ngModelChange)="toggle(symptom, $event)"
-          />
-          <label [for]="id + '-' + symptom">{{ symptom }}</label>
-        </span>
-      }
-    </fieldset>
+    </div>
     @if (serious()) {
       <p class="serious" role="alert">{{ seriousCaution }}</p>
     }
   `,
   styles: `
-    .where {
-      max-width: 24rem;
+    .bodies {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 1rem 2.5rem;
+      align-items: start;
+    }
+    .places {
+      display: grid;
+      gap: 0.35rem;
+      align-content: start;
+      flex: 1 1 9rem;
+      max-width: 15rem;
+      min-width: 0;
+    }
+    .signs {
+      flex-direction: column;
+      align-items: start;
     }
     .serious {
       border-left: 6px solid var(--pk-danger);
@@ -88,9 +131,27 @@ export class BodyAnswers {
   protected readonly id = `body-${(count += 1)}`;
   protected readonly painWords = painWords;
   protected readonly places = painPlaces;
+  protected readonly map = map;
+  protected readonly shookToggled = shookToggled;
+  /** What is marked on the body: the side as it was tapped, else the place on both. */
+  protected readonly hurts = computed((): string[] => {
+    const { painPlace, painWhere } = this.said();
+    const spots = map.pain.filter(({ place }) => place === painPlace);
+    const tapped = spots.filter(({ words }) => words === painWhere);
+    return (tapped.length > 0 ? tapped : spots).map(({ words }) => words);
+  });
+  /** What was written of the place; what was only tapped is not. */
+  protected readonly ownWords = computed(() => {
+    const { painWhere } = this.said();
+    return map.pain.some(({ words }) => words === painWhere) ? '' : painWhere;
+  });
   protected readonly symptoms = symptoms;
   protected readonly seriousCaution = seriousCaution;
   protected readonly serious = computed(() => isSerious(this.said()));
+
+  protected hurt({ place, side, words }: BodySpot<PainPlace>): void {
+    this.told.emit({ painPlace: place, painWhere: this.ownWords() || (side === 'middle' ? '' : words) });
+  }
 
   protected toggle(symptom: Symptom, on: boolean): void {
     const others = this.said().symptoms.filter((entry) => entry !== symptom);

@@ -15,6 +15,7 @@ const OwnSchema = PracticeLogSchema.pick({
   painWhere: true,
   painPlace: true,
   symptoms: true,
+  shook: true,
   note: true,
 }).partial();
 type Own = z.infer<typeof OwnSchema>;
@@ -156,8 +157,9 @@ export class ClassEnd {
       painPlace = null,
       painWhere = '',
       symptoms = [],
+      shook = [],
     } = this.draft.value().each[this.open() ?? ''] ?? {};
-    return { pain, painPlace, painWhere, symptoms };
+    return { pain, painPlace, painWhere, symptoms, shook };
   });
   /** Who was corrected, and how often. */
   protected readonly corrected = computed(() => {

@@ -219,11 +219,37 @@ describe('the end of a practice', () => {
         painWhere: 'left knee',
         painPlace: 'knee',
         symptoms: ['chest pain'],
+        shook: [],
         note: '',
         apart: null,
         gaveOut: [],
       },
     ]);
+  });
+
+  test('where it hurt and what shook is one tap on the body, by pointer or by key', async () => {
+    const page = await render(EndForm, { practiceId: 'tapped', logged: true, routineName: 'Evening' });
+    const saved = heard(page.fixture.componentInstance.save);
+    const spot = (name: string) => page.element.querySelector<SVGElement>(`[role=button][aria-label='${name}']`)!;
+    const click = () => new MouseEvent('click', { bubbles: true });
+    spot('thighs').dispatchEvent(click());
+    await page.settle();
+    spot('arms').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await page.settle();
+    expect(spot('thighs').getAttribute('aria-pressed')).toBe('true');
+    page.element.querySelector<HTMLInputElement>('input[aria-label^="Pain 2,"]')!.click();
+    await page.settle();
+    spot('left knee').dispatchEvent(click());
+    await page.settle();
+    spot('thighs').dispatchEvent(click());
+    await page.settle();
+    await page.press(/Keep in the log/);
+    expect(saved[0]).toMatchObject({ pain: 2, painPlace: 'knee', painWhere: 'left knee', shook: ['arms'] });
+    // What is chosen from the list takes the tapped side away; what was written stays.
+    page.field('hip').click();
+    await page.settle();
+    await page.press(/Keep in the log/);
+    expect(saved[1]).toMatchObject({ painPlace: 'hip', painWhere: '' });
   });
 
   test('what gave out in a hold that fell short is asked, and may be left open', async () => {

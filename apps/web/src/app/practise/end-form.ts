@@ -19,6 +19,7 @@ const AnswersSchema = PracticeLogSchema.pick({
   painWhere: true,
   painPlace: true,
   symptoms: true,
+  shook: true,
   note: true,
 }).extend({
   apart: z
@@ -33,6 +34,7 @@ const nothing: EndAnswers = {
   painWhere: '',
   painPlace: null,
   symptoms: [],
+  shook: [],
   note: '',
   apart: null,
   gaveOut: [],

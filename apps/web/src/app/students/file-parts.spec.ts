@@ -150,6 +150,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
     painWhere: '',
     painPlace: null,
     symptoms: [],
+    shook: [],
     note: '',
     lines: [
       {
@@ -267,6 +268,7 @@ describe('practices by hand and from a table', () => {
       painWhere: '',
       painPlace: null,
       symptoms: [],
+      shook: [],
       note: '',
       lines: (['left', 'right'] as const).map((side) => ({
         segmentId: 'segment-1',

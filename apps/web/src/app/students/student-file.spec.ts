@@ -156,6 +156,7 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
       effort: 4,
       pain: 0,
       symptoms: [],
+      shook: [],
     };
   });
   const page = await render(StudentFile, { id: 'student-1' }, { students: [aStudent()], plans: [plan], logs }, [

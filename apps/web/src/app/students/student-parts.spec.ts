@@ -84,6 +84,7 @@ const log: PracticeLog = {
   painWhere: 'left knee',
   painPlace: null,
   symptoms: ['numbness'],
+  shook: [],
   note: 'came late',
 };
 
@@ -189,6 +190,7 @@ describe('the weeks of a plan', () => {
       id: `l${index}`,
       day: `2026-02-2${index}`,
       symptoms: [],
+      shook: [],
       lines: [{ ...log.lines[0]!, side: 'both' as const, done: log.lines[0]!.asked, alignmentKept: null }],
     }));
     const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });

@@ -96,6 +96,7 @@ test('what came back from home and pictures that wait are named, each a press aw
     painWhere: '',
     painPlace: null,
     symptoms: [],
+    shook: [],
     note: '',
   };
   const page = await render(TodayBoard, {}, { students, stills, logs: [home] });

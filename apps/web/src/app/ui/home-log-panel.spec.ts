@@ -22,6 +22,7 @@ const practice = (id: string): PracticeLog => ({
   painWhere: '',
   painPlace: null,
   symptoms: [],
+  shook: [],
   note: `of ${id}`,
 });
 
