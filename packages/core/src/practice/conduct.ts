@@ -8,8 +8,8 @@ export interface SpanRecord {
   readonly spentMs: number;
   /** Share of the span gone through, 0–1. */
   readonly share: number;
-  /** Repetitions tapped by hand; null when the pace counted. */
-  readonly tapped: number | null;
+  /** The most that was done of it at one go: whole repetitions or breaths, of a hold its share. */
+  readonly done: number;
 }
 
 export interface AlignmentLoss {
@@ -52,6 +52,14 @@ function share(state: ConductState, span: Span): number {
   return Math.min(1, state.offsetMs / span.durationMs);
 }
 
+/** What is done of a span: by hand as it was counted, by the pace as far as it has come. */
+function doneOf(state: ConductState, span: Span): number {
+  const part = share(state, span);
+  if (span.kind === 'hold' || span.amount === 0) return part;
+  if (state.taps !== null) return Math.min(span.amount, state.taps);
+  return part >= 1 ? span.amount : Math.min(span.amount, spanRepetition(span, state.offsetMs).done);
+}
+
 function recorded(state: ConductState, span: Span): ConductState {
   if (state.offsetMs === 0 && state.taps === null) return state;
   const before = state.records[span.index];
@@ -59,7 +67,7 @@ function recorded(state: ConductState, span: Span): ConductState {
   records[span.index] = {
     spentMs: (before?.spentMs ?? 0) + state.offsetMs,
     share: Math.max(before?.share ?? 0, share(state, span)),
-    tapped: state.taps ?? before?.tapped ?? null,
+    done: Math.max(before?.done ?? 0, doneOf(state, span)),
   };
   return { ...state, records };
 }
@@ -110,7 +118,7 @@ function pace(state: ConductState, line: Timeline): ConductState {
   records[span.index] = {
     spentMs: (before?.spentMs ?? 0) + state.offsetMs - offsetMs,
     share: before?.share ?? 0,
-    tapped: before?.tapped ?? null,
+    done: before?.done ?? 0,
   };
   return { ...state, offsetMs, taps: null, records };
 }
@@ -154,7 +162,11 @@ function apply(state: ConductState, line: Timeline, action: JournalEvent['action
         ? state
         : { ...enter(recorded(state, span), line, after(span, line)), loosening: false };
     case 'back':
-      return { ...back(span === undefined ? state : recorded(state, span), line), loosening: false };
+      // What was ended is recorded already.
+      return {
+        ...back(span === undefined || state.finished ? state : recorded(state, span), line),
+        loosening: false,
+      };
     case 'end':
       return { ...(span === undefined ? state : recorded(state, span)), finished: true, running: false };
   }
@@ -171,7 +183,7 @@ export function conduct(line: Timeline, events: readonly JournalEvent[], now: nu
   // Before the first press nothing runs.
   let at = 0;
   for (const event of events) {
-    if (state.finished && event.action !== 'back') break;
+    if (state.finished && event.action !== 'back') continue;
     state = apply(advance(state, line, event.at - at), line, event.action);
     at = event.at;
   }

@@ -214,7 +214,7 @@ test('nothing is recorded of what was only entered; a tap alone is', () => {
     ],
     0,
   );
-  expect(tapped.records[0]).toEqual({ spentMs: 0, share: 1 / 8, tapped: 1 });
+  expect(tapped.records[0]).toEqual({ spentMs: 0, share: 1 / 8, done: 1 });
 });
 
 test('a practice can be begun in its middle; after its end only back goes on', () => {
@@ -223,7 +223,7 @@ test('a practice can be begun in its middle; after its end only back goes on', (
   const start: JournalEvent = { at: 0, action: 'start' };
   const ended = conduct(line, [start, { at: 9000, action: 'end' }, { at: 9500, action: 'next' }], 10_000);
   expect(ended).toMatchObject({ spanIndex: 0, finished: true, running: false });
-  expect(ended.records[0]).toEqual({ spentMs: 9000, share: 0.15, tapped: null });
+  expect(ended.records[0]).toEqual({ spentMs: 9000, share: 0.15, done: 0.15 });
   const again = conduct(line, [start, { at: 9000, action: 'end' }, { at: 9500, action: 'back' }], 10_000);
   expect(again).toMatchObject({ spanIndex: 0, offsetMs: 0, finished: false, running: false });
   const loosened = [start, { at: 4000, action: 'loosen' as const }];

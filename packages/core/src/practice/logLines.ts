@@ -1,7 +1,6 @@
 import type { Exercise } from '../library/exercise';
 import { groupBy } from '../words/groupBy';
 import { axesOf, axisValue } from '../axis/doseAxis';
-import { spanRepetition } from '../routine/spanRepetition';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
@@ -9,16 +8,10 @@ import type { LogLine } from './log';
 
 type Amount = LogLine['done'];
 
-function doneInSpan(span: Span, segment: ExerciseSegment, state: ConductState): Amount {
+function doneInSpan(span: Span, state: ConductState): Amount {
   const record = state.records[span.index];
   if (record === undefined) return { amount: 0, seconds: 0 };
-  const seconds = record.spentMs / 1000;
-  const { dose } = segment;
-  if (record.share >= 1 || dose.kind === 'hold') {
-    return { amount: dose.kind === 'hold' ? record.share : span.amount, seconds };
-  }
-  const { done } = spanRepetition(span, record.share * span.durationMs);
-  return { amount: record.tapped ?? Math.min(span.amount, done), seconds };
+  return { amount: record.done, seconds: record.spentMs / 1000 };
 }
 
 const sum = (parts: readonly Amount[]): Amount => ({
@@ -48,7 +41,7 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     side: first.side,
     direction: first.direction,
     asked,
-    done: sum(spans.map((span) => doneInSpan(span, segment, state))),
+    done: sum(spans.map((span) => doneInSpan(span, state))),
     alignmentKept: kept.length === 0 ? null : Math.min(...kept),
     effort: null,
     turned: segment.turned,

@@ -59,7 +59,7 @@ describe('conducting', () => {
   });
 
   test('what was done before going back, to the start or to the span before, still counts', () => {
-    expect(at(30, [30, 'back']).records[1]).toEqual({ spentMs: 20_000, share: 0.5, tapped: null });
+    expect(at(30, [30, 'back']).records[1]).toEqual({ spentMs: 20_000, share: 0.5, done: 0.5 });
     expect(linesAt(60, [30, 'back'], [45, 'next'])[0]!.done).toEqual({ amount: 0.5, seconds: 35 });
     // In the grace of three seconds it goes to the span before; two seconds of this one were done.
     expect(at(57, [57, 'back'])).toMatchObject({ spanIndex: 2, offsetMs: 0 });
@@ -89,7 +89,7 @@ describe('conducting', () => {
     const over = at(113 + (span.durationMs - paced.offsetMs) / 1000 + 1, ...taps, [113, 'pace']);
     expect(over.spanIndex).toBe(paced.spanIndex + 1);
     const spent = tapped.offsetMs + span.durationMs - paced.offsetMs;
-    expect(over.records[span.index]).toEqual({ share: 1, tapped: null, spentMs: spent });
+    expect(over.records[span.index]).toEqual({ share: 1, done: 10, spentMs: spent });
     expect(at(30, [20, 'pace'])).toMatchObject({ taps: null, offsetMs: at(30).offsetMs });
   });
 

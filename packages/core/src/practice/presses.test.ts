@@ -1,0 +1,188 @@
+import fc from 'fast-check';
+import { breathe, cycle, eachSide, hold, pattern, together } from '../library/describe';
+import { timeline, type Span } from '../routine';
+import { routine, segment, shelf } from '../testing/samples';
+import { conduct, logLines, type JournalEvent } from '.';
+
+type Action = JournalEvent['action'];
+
+/**
+ * A practice gone through second by second, as somebody with a stopwatch and a tally would: no formula of the program is used.
+ * Everything in the routine lasts whole seconds.
+ */
+class Stopwatch {
+  at = 0;
+  seconds = 0;
+  /** Counted by hand; null while the pace counts. */
+  tally: number | null = null;
+  running = false;
+  over = false;
+  readonly spent = new Map<number, number>();
+  readonly amount = new Map<number, number>();
+
+  constructor(private readonly spans: readonly Span[]) {}
+
+  private get span(): Span | undefined {
+    return this.spans[this.at];
+  }
+
+  private lengthOf(span: Span): number {
+    return span.durationMs / 1000;
+  }
+
+  /** What is done of a span by now: holds by their time, all else by whole repetitions. */
+  private doneNow(span: Span): number {
+    if (this.tally !== null) return Math.min(span.amount, this.tally);
+    const share = Math.min(1, this.seconds / this.lengthOf(span));
+    if (span.kind === 'hold') return share;
+    return share >= 1 ? span.amount : Math.floor((this.seconds * span.amount) / this.lengthOf(span));
+  }
+
+  private writeDown(): void {
+    const { span } = this;
+    if (span === undefined || (this.seconds === 0 && this.tally === null)) return;
+    this.spent.set(span.index, (this.spent.get(span.index) ?? 0) + this.seconds);
+    if (span.amount > 0) this.amount.set(span.index, Math.max(this.amount.get(span.index) ?? 0, this.doneNow(span)));
+  }
+
+  private go(to: number): void {
+    this.at = Math.max(0, Math.min(this.spans.length, to));
+    this.seconds = 0;
+    this.tally = null;
+    if (this.at === this.spans.length) {
+      this.over = true;
+      this.running = false;
+    } else this.over = false;
+  }
+
+  second(): void {
+    const { span } = this;
+    if (!this.running || span === undefined) return;
+    this.seconds += 1;
+    if (this.tally !== null || span.byCue || this.seconds < this.lengthOf(span)) return;
+    this.writeDown();
+    this.go(this.at + 1);
+  }
+
+  press(action: Action): void {
+    const { span } = this;
+    if (this.over && action !== 'back') return;
+    switch (action) {
+      case 'start':
+      case 'resume':
+        this.running = true;
+        break;
+      case 'pause':
+        this.running = false;
+        break;
+      case 'loosen':
+        if (span?.kind === 'hold' || span?.kind === 'breath') this.running = false;
+        break;
+      case 'next':
+        this.writeDown();
+        this.go(this.at + 1);
+        break;
+      case 'back': {
+        const again = this.seconds > 3;
+        if (!this.over) this.writeDown();
+        this.go(again ? this.at : this.at - 1);
+        break;
+      }
+      case 'tap':
+        if (span?.kind !== 'cycle' || !this.running) break;
+        this.tally = (this.tally ?? Math.floor((this.seconds * span.amount) / this.lengthOf(span))) + 1;
+        if (this.tally >= span.amount) {
+          this.writeDown();
+          this.go(this.at + 1);
+        }
+        break;
+      case 'pace': {
+        if (span === undefined || this.tally === null) break;
+        // The pace counts on from the tally; the time that went is kept.
+        const from = (this.tally * this.lengthOf(span)) / span.amount;
+        this.spent.set(span.index, (this.spent.get(span.index) ?? 0) + this.seconds - from);
+        this.seconds = from;
+        this.tally = null;
+        break;
+      }
+      case 'end':
+        this.writeDown();
+        this.over = true;
+        this.running = false;
+        break;
+      default:
+    }
+  }
+}
+
+const practised = routine(
+  [
+    segment('a', hold(40, eachSide(2), 10)),
+    segment('b', cycle(5, together(10)), { exerciseId: 'squat-and-bounce' }),
+    segment('c', breathe(6, pattern(4, 0, 6, 0))),
+    segment('d', { ...hold(30, together(1)), byCue: true }),
+    segment('e', cycle(4, eachSide(6)), { exerciseId: 'shoulder-wheel' }),
+  ],
+  { settleSeconds: 6, changeSeconds: 4 },
+);
+const line = timeline(practised);
+
+/** Gaps as one presses, and now and then a sleep of minutes, in which the clock went on. */
+const gap = fc.oneof(
+  { weight: 12, arbitrary: fc.integer({ min: 0, max: 25 }) },
+  { weight: 1, arbitrary: fc.integer({ min: 60, max: 400 }) },
+);
+const action = fc.constantFrom<Action[]>(
+  'pause',
+  'resume',
+  'resume',
+  'resume',
+  'next',
+  'back',
+  'tap',
+  'tap',
+  'tap',
+  'loosen',
+  'pace',
+  'end',
+);
+const pressed = fc.array(fc.tuple(gap, action), { minLength: 1, maxLength: 200, size: 'max' });
+
+test('after any two hundred presses and sleeps the log is what a stopwatch and a tally say', () => {
+  fc.assert(
+    fc.property(pressed, (presses) => {
+      const watch = new Stopwatch(line.spans);
+      const events: JournalEvent[] = [{ at: 0, action: 'start' }];
+      watch.press('start');
+      let at = 0;
+      for (const [seconds, what] of presses) {
+        // An end is an end: nothing is pressed after it but back.
+        for (let second = 0; second < seconds; second += 1) watch.second();
+        at += seconds * 1000;
+        watch.press(what);
+        events.push({ at, action: what });
+      }
+      const state = conduct(line, events, at);
+      const tellsOf = logLines(practised, line, state, shelf).map(({ segmentId, side, done }) => [
+        segmentId,
+        side,
+        Math.round(done.amount * 1e6) / 1e6,
+        Math.round(done.seconds),
+      ]);
+      const wanted = logLines(practised, line, conduct(line, [], 0), shelf).map(({ segmentId, side }) => {
+        const spans = line.spans.filter(
+          (span) => span.amount > 0 && span.segmentId === segmentId && span.side === side,
+        );
+        const sum = (of: ReadonlyMap<number, number>): number =>
+          spans.reduce((total, { index }) => total + (of.get(index) ?? 0), 0);
+        return [segmentId, side, Math.round(sum(watch.amount) * 1e6) / 1e6, sum(watch.spent)];
+      });
+      expect({ at: state.spanIndex, over: state.finished, log: tellsOf }).toEqual({
+        at: watch.at,
+        over: watch.over,
+        log: wanted,
+      });
+    }),
+    { numRuns: 300, seed: 20261130 },
+  );
+});
