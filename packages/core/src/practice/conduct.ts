@@ -61,7 +61,8 @@ function doneOf(state: ConductState, span: Span): number {
 }
 
 function recorded(state: ConductState, span: Span): ConductState {
-  if (state.offsetMs === 0 && state.taps === null) return state;
+  // What was ended is recorded already.
+  if (state.finished || (state.offsetMs === 0 && state.taps === null)) return state;
   const before = state.records[span.index];
   const records = [...state.records];
   records[span.index] = {
@@ -162,11 +163,7 @@ function apply(state: ConductState, line: Timeline, action: JournalEvent['action
         ? state
         : { ...enter(recorded(state, span), line, after(span, line)), loosening: false };
     case 'back':
-      // What was ended is recorded already.
-      return {
-        ...back(span === undefined || state.finished ? state : recorded(state, span), line),
-        loosening: false,
-      };
+      return { ...back(span === undefined ? state : recorded(state, span), line), loosening: false };
     case 'end':
       return { ...(span === undefined ? state : recorded(state, span)), finished: true, running: false };
   }

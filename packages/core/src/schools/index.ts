@@ -3,6 +3,7 @@ export * from './school';
 export * from './conventions';
 export * from './schoolDose';
 export * from './schoolQuestions';
+export * from './schoolChanges';
 export * from './spokenCheckpoint';
 export * from './spokenLine';
 export * from './changeOfSide';

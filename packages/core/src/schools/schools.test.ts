@@ -3,7 +3,7 @@ import { newStudent, StudentSchema } from '../students';
 import { checkRange, groupBy } from '../words';
 import { builtInExercises } from '../library/builtInExercises';
 import { newSegment } from '../routine';
-import { builtInSchools, RaiseRuleSchema, SchoolSchema, softSchool, spokenExercise } from '.';
+import { builtInSchools, RaiseRuleSchema, schoolChanges, SchoolSchema, softSchool, spokenExercise } from '.';
 
 const paths = (value: unknown) => RaiseRuleSchema.safeParse(value).error?.issues.map((issue) => issue.path.join('.'));
 
@@ -62,4 +62,20 @@ test('a pause is in the words where it is in the dose, and nowhere else', () => 
       rests,
     ]);
   }
+});
+
+test('what one school changes against another is each question with another side, and each number', () => {
+  expect(schoolChanges(softSchool, softSchool)).toEqual([]);
+  const one = { ...softSchool, toes: 'wide' as const, changeSeconds: 12, countsOf: 3 };
+  expect(schoolChanges(softSchool, one).map(({ question, to }) => [question, to])).toEqual([
+    ['Toes in the neutral stance', expect.stringMatching(/45/)],
+    ['Time to change sides', '12 s'],
+    ['Repetitions', 'multiples of 3'],
+  ]);
+  // There and back it is the same list, turned round.
+  for (const from of builtInSchools)
+    for (const to of builtInSchools)
+      expect(schoolChanges(from, to).map((change) => [change.question, change.from, change.to])).toEqual(
+        schoolChanges(to, from).map((change) => [change.question, change.to, change.from]),
+      );
 });

@@ -226,7 +226,7 @@ test('a part has the checkpoints that are looked at in it, by their words', asyn
 
 test('a sheet shows a stage as it is done: its words, its parts and its sign', async () => {
   const page = await render(ExerciseSheet, { exercise: reeling, shelf: [...builtInExercises] });
-  const parts = () => [...page.element.querySelectorAll('.phases li')].map((part) => part.textContent!.trim());
+  const parts = () => [...page.element.querySelectorAll('.phases li')].map((part) => part.textContent.trim());
   const choice = selectOf(page.fixture, 'The stage that is shown');
   choice.triggerEventHandler('ngModelChange', 2);
   await page.settle();

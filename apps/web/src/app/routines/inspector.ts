@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Segment } from '@pomek/core';
 import type { Patch } from '../data/patch';
+import { SchoolChoice } from '../schools/school-choice';
 import { DurationField } from '../ui/duration-field';
 import { TextField } from '../ui/text-field';
 import { ClassLook } from './class-look';
@@ -29,7 +29,7 @@ export type InspectorTab = 'dose' | 'findings' | 'minutes' | 'hall' | 'class' | 
     InputText,
     RoomPanel,
     SegmentDose,
-    Select,
+    SchoolChoice,
     SelectButton,
     TextField,
   ],

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import { ToggleButton } from 'primeng/togglebutton';
 import type { School } from '@pomek/core';
 import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
 import { linesOf } from '../ui/lines';
+import { SchoolChoice } from '../schools/school-choice';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { weekdays } from '../ui/day-words';
@@ -17,7 +17,7 @@ import { NamedConditions } from './named-conditions';
 @Component({
   selector: 'pk-person',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputText, NamedConditions, NumberField, Select, TextField, Textarea, ToggleButton],
+  imports: [FormsModule, InputText, NamedConditions, NumberField, SchoolChoice, TextField, Textarea, ToggleButton],
   template: `
     @if (edit().draft(); as it) {
       <div class="stack">
@@ -66,14 +66,12 @@ import { NamedConditions } from './named-conditions';
         </div>
         <div class="field">
           <span class="label">School</span>
-          <p-select
-            [options]="schoolOptions()"
-            optionLabel="name"
-            optionValue="id"
-            [ngModel]="it.schoolId"
-            (ngModelChange)="edit().set(['schoolId'], $event)"
-            ariaLabel="School of the student"
-            appendTo="body"
+          <pk-school-choice
+            label="School of the student"
+            kept="Plans keep their doses; verdicts follow the new school."
+            [schools]="schools()"
+            [schoolId]="it.schoolId"
+            (chosen)="edit().set(['schoolId'], $event)"
           />
         </div>
         <div class="field">
@@ -110,7 +108,6 @@ export class PersonForm {
   readonly schools = input.required<readonly School[]>();
 
   protected readonly days = weekdays.map((label, index) => ({ label, value: index + 1 }));
-  protected readonly schoolOptions = computed(() => [...this.schools()]);
   protected readonly thisYear = computed(() => Number(this.clock.today().slice(0, 4)));
 
   protected setDay(day: number, wanted: boolean): void {
