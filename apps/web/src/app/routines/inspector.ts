@@ -4,7 +4,7 @@ import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Segment } from '@pomek/core';
 import type { Patch } from '../data/patch';
-import { SchoolChoice } from '../schools/school-choice';
+import { SchoolChoice } from '../ui/school-choice';
 import { DurationField } from '../ui/duration-field';
 import { TextField } from '../ui/text-field';
 import { ClassLook } from './class-look';

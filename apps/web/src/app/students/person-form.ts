@@ -7,7 +7,7 @@ import type { School } from '@pomek/core';
 import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
 import { linesOf } from '../ui/lines';
-import { SchoolChoice } from '../schools/school-choice';
+import { SchoolChoice } from '../ui/school-choice';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { weekdays } from '../ui/day-words';
