@@ -63,7 +63,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
     [journal.routine, line, sheet, shelf, school, kept.logs.length],
   );
   const called = useMemo(
-    () => hallCalls(journal.routine, line, sheet.calls, true, shelf, school, cues),
+    () => hallCalls(journal.routine, line, sheet.calls, { cues: true, parts: sheet.parts }, shelf, school, cues),
     [journal.routine, line, sheet, shelf, school, cues],
   );
   const { events } = journal;

@@ -52,6 +52,7 @@ const sheetOf = (studentId: string, weeks = 6): Sheet =>
     now: new Date(`${today}T10:00:00Z`),
     weeks,
     calls: usualCalls,
+    parts: 'new',
   });
 const planned = demo.students.filter(({ id }) => demo.plans.some((plan) => plan.studentId === id));
 const after = (days: number): string => formatISO(addDays(parseISO(today), days), { representation: 'date' });
@@ -115,6 +116,7 @@ describe('the sheet that is given home', () => {
         now: new Date(0),
         weeks: 4,
         calls: usualCalls,
+        parts: 'new',
         ...change,
       });
     const having = (change: Partial<StoredPerson>) => make({ person: personOf(one!.id, change) });
@@ -136,6 +138,7 @@ describe('the sheet that is given home', () => {
         now: new Date(0),
         weeks: 4,
         calls: usualCalls,
+        parts: 'new',
       });
     const days = plannedDays(plan!, personOf(one!.id, { plans: [plan!] }), 4);
     expect(make().days.map(({ goals }) => goals)).toEqual(

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import { LATELY_DAYS, pointsInWork } from '../corrections/correction';
 import type { CallWords } from '../practice/calls';
+import type { PartsSaid } from '../practice/hallCalls';
 import { changedWords } from '../care/caredRoutine';
 import type { PersonRecord } from '../person/personRecord';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
@@ -14,6 +15,7 @@ export interface SheetRequest {
   /** From today on. */
   readonly weeks: number;
   readonly calls: CallWords;
+  readonly parts: PartsSaid;
 }
 
 /**
@@ -21,7 +23,7 @@ export interface SheetRequest {
  * really practised by this person, and only the exercises that stand in them.
  * @throws RangeError when there is no plan, the student has no practice days, a routine is gone, or no day falls in the weeks
  */
-export function makeSheet({ id, person, now, weeks, calls }: SheetRequest): Sheet {
+export function makeSheet({ id, person, now, weeks, calls, parts }: SheetRequest): Sheet {
   const { student, school, exercises, logs, corrections, plans, today } = person;
   if (plans.length === 0) throw new RangeError('plan: there is no plan to take home yet');
   const practices: HomePractice[] = [];
@@ -66,6 +68,7 @@ export function makeSheet({ id, person, now, weeks, calls }: SheetRequest): Shee
     cautions: student.cautions,
     school,
     calls,
+    parts,
     inWork: pointsInWork(corrections, [...new Set(points)], today).map(({ checkpointId }) => checkpointId),
     exercises: own,
     practices,

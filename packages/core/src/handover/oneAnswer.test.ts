@@ -159,6 +159,7 @@ test('for anybody hall, class, sheet, days to come and verdict say the same, and
         now: new Date(`${today}T10:00:00Z`),
         weeks: 2,
         calls: usualCalls,
+        parts: 'new',
       });
       const told = sheet.days
         .map(({ day, practice }) => [day, sheet.practices[practice]!.routine] as const)

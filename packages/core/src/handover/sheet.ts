@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { DaySchema } from '../days/daySchema';
 import { ExerciseSchema } from '../library/exercise';
 import { CallWordsSchema } from '../practice/calls';
+import { partsSaid } from '../practice/hallCalls';
 import { RoutineSchema } from '../routine/routine';
 import { SchoolSchema } from '../schools/school';
 import { StudentSchema } from '../students/student';
@@ -49,6 +50,8 @@ export const SheetSchema = z.object({
   cautions: z.array(lineText(200)).max(20),
   school: SchoolSchema,
   calls: CallWordsSchema,
+  /** Which parts of a repetition are called; a sheet of before names none. */
+  parts: z.enum(partsSaid).default('none'),
   /** Checkpoints that the student is being corrected for: their cues come first. */
   inWork: z.array(id).max(500),
   exercises: z.array(ExerciseSchema).max(400),

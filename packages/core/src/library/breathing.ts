@@ -140,6 +140,7 @@ export const breathing = [
       ),
       phase('Breathe out: they come back to head width', 0.5, 'out', bothHands(hand(0.26, 0.8, 0.92), 'in')),
     ],
+    calls: ['In, open', 'Out, close'],
     stages: [
       stage('Hands alone', 'Open and close without minding the breath.', 'The hands keep their distance to the body.', {
         regions: ['shoulders', 'armpits', 'elbows', 'wrists', 'hands'],
@@ -216,6 +217,7 @@ export const breathing = [
         shape: bothArms({ wristBendDeg: -40 }),
       }),
     ],
+    calls: ['In, rise', 'Out, sink'],
     stages: [
       stage(
         'Legs alone',

@@ -158,6 +158,7 @@ export const closing = [
       ),
       through(phase('Down the outside of the legs, up the inside', 0.35, 'free', {}), ...downTheLegs),
     ],
+    calls: ['Chest', 'Arms', 'Low back', 'Legs'],
     stages: [stage('Flat hands', 'Soft.'), stage('Loose fists', 'As firm as is pleasant.')],
     signs: {
       begin: ['The hands are loose.'],
@@ -232,6 +233,7 @@ export const closing = [
         { otherHand: hand(-0.35, 1.0, 1.05), otherPalm: 'down', shape: shape({}) },
       ),
     ],
+    calls: ['Down the arm', 'Back'],
     stages: [stage('Three passes', 'A side.'), stage('Then the outside', 'Three more, upwards.')],
     signs: {
       begin: ['The palms are warm.'],
@@ -318,6 +320,7 @@ export const closing = [
         { shape: handsOn('inner shin', { trunk: trunk({ leanDeg: 60, roundDeg: 40 }), head: along }) },
       ),
     ],
+    calls: ['Face', 'Ears', 'Arms', 'Low back', 'Legs', 'Ankles'],
     stages: [stage('Hands and face', 'The beginning alone.'), stage('All of it', 'In order to the ankles.')],
     signs: {
       begin: ['The palms are warm.'],
@@ -448,6 +451,7 @@ export const closing = [
         { ...bothHands(hand(0.2, 0.65, 0.7), 'down'), shape: null },
       ),
     ],
+    calls: ['In, rise', 'Out, down'],
     stages: [
       stage('To the chest', 'Hands only as high as the chest.', 'The hands come home with the breath.', { size: 0.5 }),
       stage('Whole', 'Up over the head and down.'),

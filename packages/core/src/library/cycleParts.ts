@@ -12,6 +12,7 @@ export function cycleParts({ phases }: Pick<Exercise, 'phases'>, direction: Dire
   return phases.toReversed().map((phase) => ({
     ...phase,
     name: phase.reversed === '' ? phase.name : phase.reversed,
+    call: phase.callReversed === '' ? phase.call : phase.callReversed,
     breath: turned[phase.breath],
   }));
 }

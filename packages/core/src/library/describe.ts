@@ -57,6 +57,8 @@ export const phase = (
   share,
   breath,
   reversed,
+  call: '',
+  callReversed: '',
   heldBreaths,
   end: end === null ? null : { ...plainFrame, ...end },
   via: [],
@@ -178,10 +180,16 @@ type Written = Omit<Exercise, 'origin' | 'twoSided' | 'hasDirections' | Optional
   Partial<Pick<Exercise, Optional>> & {
     /** Checkpoints that are looked at in some parts only: the parts, from 0, by the id of the checkpoint. */
     readonly inParts?: Readonly<Record<string, readonly number[]>>;
+    /** What is called aloud of each part, and the other way round where that is something else. */
+    readonly calls?: readonly (string | readonly [forward: string, reversed: string])[];
   };
 
+/** What is called of a part, both ways. */
+const callOf = (call: string | readonly [string, string] = ''): Pick<Phase, 'call' | 'callReversed'> =>
+  typeof call === 'string' ? { call, callReversed: '' } : { call: call[0], callReversed: call[1] };
+
 /** A built-in exercise; whether it has sides and directions follows from its default dose. */
-export function builtIn({ inParts = {}, ...written }: Written): Exercise {
+export function builtIn({ inParts = {}, calls = [], ...written }: Written): Exercise {
   const { amounts } = written.defaultDose;
   const pointsOf = (part: number): string[] =>
     Object.entries(inParts).flatMap(([id, parts]) => (parts.includes(part) ? [id] : []));
@@ -199,7 +207,7 @@ export function builtIn({ inParts = {}, ...written }: Written): Exercise {
     quick: '',
     long: '',
     ...written,
-    phases: written.phases.map((part, index) => ({ ...part, points: pointsOf(index) })),
+    phases: written.phases.map((part, index) => ({ ...part, ...callOf(calls[index]), points: pointsOf(index) })),
     origin: 'built-in',
     twoSided: amounts.some((row) => row.side !== 'both'),
     hasDirections: amounts.some((row) => row.direction !== 'none'),

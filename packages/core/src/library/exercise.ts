@@ -49,6 +49,10 @@ export const PhaseSchema = z.object({
   breath: z.enum(['in', 'out', 'free']),
   /** What is said when the circle runs the other way, from the end of this part to its beginning; empty: the same. */
   reversed: lineText(200).default(''),
+  /** What is called aloud when it begins, short enough for its time: what the legs do, a comma, what the hands do; empty: nothing. */
+  call: lineText(60).default(''),
+  /** The same when the circle runs the other way; empty: the same. */
+  callReversed: lineText(60).default(''),
   /** Breaths counted while the part is held. */
   heldBreaths: z.number().int().min(0).max(20).default(0),
   /** How the body stands at its end; null when only the time is known. */

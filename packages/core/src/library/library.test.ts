@@ -73,6 +73,8 @@ describe('the parts of a cycle', () => {
     share,
     breath: 'free',
     reversed: '',
+    call: '',
+    callReversed: '',
     heldBreaths: 0,
     end: null,
     via: [],

@@ -26,7 +26,7 @@ export function withNewPart(phases: readonly Phase[]): Phase[] {
   const name = `Part ${before.length + 1}`;
   return evenedParts([
     ...before,
-    { name, share, breath: 'free', reversed: '', heldBreaths: 0, end, via: [], points: [] },
+    { name, share, breath: 'free', reversed: '', call: '', callReversed: '', heldBreaths: 0, end, via: [], points: [] },
   ]);
 }
 

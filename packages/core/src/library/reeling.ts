@@ -113,6 +113,12 @@ export const reeling = [
         'Turn {turner} to the {other} side, knees still; the palm comes in to the neck',
       ),
     ],
+    calls: [
+      ['Shift {emptying}, press down', 'Shift {loading}, rise'],
+      ['Turn {other}, palm up', 'Turn {working}, along the hip'],
+      ['Shift {loading}, lift', 'Shift {emptying}, sink'],
+      ['Turn {working}, open', 'Turn {other}, palm in'],
+    ],
     stages: [
       stage(
         'Arm only',
@@ -232,6 +238,12 @@ export const reeling = [
         'Turn {turner} to the {other} side, knees still',
       ),
     ],
+    calls: [
+      ['Shift {emptying}', 'Shift {loading}'],
+      ['Turn {other}', 'Turn {working}'],
+      ['Shift {loading}', 'Shift {emptying}'],
+      ['Turn {working}', 'Turn {other}'],
+    ],
     stages: [
       stage('Shift only', 'Side to side, facing ahead.', 'The head stays at one height.', { moves: 'shift' }),
       stage('Turn only', 'Weight even: {turner} turns, the knees stay.', 'The knees stay where they are in the turn.', {
@@ -324,6 +336,12 @@ export const reeling = [
         'Turn {other}, knees still; the {working} palm comes in to the neck, the {other} palm goes out along the hip',
       ),
     ],
+    calls: [
+      ['Shift {emptying}', 'Shift {loading}'],
+      ['Turn {other}', 'Turn {working}'],
+      ['Shift {loading}', 'Shift {emptying}'],
+      ['Turn {working}', 'Turn {other}'],
+    ],
     stages: [
       stage('Each hand alone', 'Eight circles right, eight left.', 'Each hand goes round without a look.', {
         hands: 'working',
@@ -415,6 +433,10 @@ export const reeling = [
         { weight: 0.55, turnDeg: -5, hand: hand(0.28, 1.15, 0.4) },
         { weight: 0.3, turnDeg: -12, hand: hand(0.24, 0.85, 0.12) },
       ),
+    ],
+    calls: [
+      ['Forward, over the top', 'Back, over the top'],
+      ['Back, underneath', 'Forward, underneath'],
     ],
     stages: [
       stage('Weight only', 'Forward and back at one height.', 'The head stays at one height.', { moves: 'legs' }),
@@ -521,6 +543,10 @@ export const reeling = [
         { weight: 0.55, turnDeg: 0, hand: hand(0.28, 1.15, 0.4), otherHand: hand(0.25, 0.62, 0.75) },
         { weight: 0.3, turnDeg: -12, hand: hand(0.24, 0.85, 0.12), otherHand: hand(0.3, 0.95, 1.05) },
       ),
+    ],
+    calls: [
+      ['Forward, {working} palm over', 'Back, {working} palm over'],
+      ['Back, {working} palm under', 'Forward, {working} palm under'],
     ],
     stages: [
       stage('Front hand alone', 'As in forward reeling.', 'The circle is round at both ends.', { hands: 'working' }),
@@ -644,6 +670,10 @@ export const reeling = [
         },
       ),
     ],
+    calls: [
+      ['To the {other}, {other} hand up', 'To the {working}, {working} hand up'],
+      ['To the {working}, {working} hand up', 'To the {other}, {other} hand up'],
+    ],
     stages: [
       stage('Legs alone', 'Shift and turn together, hands on the hips.', 'Shift and turn arrive together.', {
         moves: 'legs',
@@ -749,6 +779,7 @@ export const reeling = [
         otherPalm: 'forward',
       }),
     ],
+    calls: ['Sit back', 'Turn', 'Ahead', 'Press'],
     stages: [
       stage('Weight only', 'Back and forward, hands on the hips.', 'The seat goes back and the head stays level.', {
         moves: 'shift',
@@ -838,6 +869,7 @@ export const reeling = [
         shape: bothArms({ wristBendDeg: -40 }),
       }),
     ],
+    calls: ['Rise', 'Sit and sink'],
     stages: [
       stage('Arms alone', 'The legs stand.', 'The wrists rise and the shoulders stay.', { moves: 'arms' }),
       stage('Legs alone', 'The legs rise and sink, the arms hang.', 'The seat sinks straight down.', { moves: 'legs' }),
@@ -912,6 +944,7 @@ export const reeling = [
         { weight: 0.5, shape: shape({ arm: arm({ shoulderUp: -1 }) }) },
       ),
     ],
+    calls: ['Up and back', 'Down and forward'],
     stages: [
       stage('The circle', 'All four places joined.', 'The circle has no corner.', { moves: 'arms' }),
       stage('With the weight', 'The shift of weight moves it.', 'The shoulder goes along without a push.'),
@@ -984,6 +1017,7 @@ export const reeling = [
         otherPalm: 'down',
       }),
     ],
+    calls: ['Palms up', 'Palms down'],
     stages: [
       stage('One arm', 'The other hand feels the elbow: it stays.', 'The elbow stays where it is.', {
         hands: 'working',

@@ -166,6 +166,15 @@ function clauseOf(words: string, { moves, hands }: Stage): string {
   return moves === 'arms' ? upperFirst(arms) : legs;
 }
 
+/** What is called of a part where only the legs, only the arms, or only one hand moves: nothing where it would be of the others. */
+function callOf(call: string, { moves, hands, stops }: Stage): string {
+  const at = call.indexOf(',');
+  const legs = at < 0 ? call : call.slice(0, at);
+  if (moves === 'arms') return at < 0 ? '' : upperFirst(call.slice(at + 1).trim());
+  // Where it stops there is less time.
+  return moves === 'all' && hands === 'both' && !stops ? call : legs;
+}
+
 /** A part and the stop after it. */
 function stopping(part: Phase): Phase[] {
   return [
@@ -174,6 +183,8 @@ function stopping(part: Phase): Phase[] {
       ...part,
       name: STOP_WORDS,
       reversed: STOP_WORDS,
+      call: STOP_WORDS,
+      callReversed: '',
       breath: 'free',
       heldBreaths: 0,
       via: [],
@@ -194,6 +205,8 @@ function stagedParts({ phases, posture }: Exercise, stage: Stage): Phase[] {
     ...part,
     name: clauseOf(part.name, stage),
     reversed: clauseOf(part.reversed, stage),
+    call: callOf(part.call, stage),
+    callReversed: callOf(part.callReversed, stage),
     end: frameOf(part.end!),
     via: part.via.map(frameOf),
   }));

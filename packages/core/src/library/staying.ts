@@ -41,7 +41,17 @@ export function stayingDrill<E extends Exercise>(exercise: E, dose: Dose): E {
     const breath = staySeconds <= part.share * cycleSeconds ? part.breath : 'free';
     return [
       moving,
-      { ...part, name: words, reversed: words, breath, heldBreaths: 0, via: [], share: staySeconds / whole },
+      {
+        ...part,
+        name: words,
+        reversed: words,
+        call: 'Stay',
+        callReversed: '',
+        breath,
+        heldBreaths: 0,
+        via: [],
+        share: staySeconds / whole,
+      },
     ];
   });
   return { ...exercise, phases };
@@ -62,7 +72,7 @@ function breathedDrill<E extends Exercise>(exercise: E, pattern: BreathPattern):
     const all = parts.reduce((sum, { share }) => sum + share, 0);
     const moving = parts.map((part) => ({ ...part, share: (part.share / all) * (seconds / whole) }));
     const last = parts.at(-1)!;
-    return pause === 0 ? moving : [...moving, { ...last, via: [], share: pause / whole }];
+    return pause === 0 ? moving : [...moving, { ...last, call: '', callReversed: '', via: [], share: pause / whole }];
   };
   const breathed = [
     ...paced(phases.slice(0, out), inSeconds, fullPauseSeconds),

@@ -104,6 +104,7 @@ export const stepping = [
       ),
     ],
     travel: { out: 0.35, forward: 0, turnDeg: 0 },
+    calls: ['Step {working}', 'Pour', '{other} foot in', 'Settle'],
     stages: [
       stage('Feet alone', 'Out, across, in, settle; hands on the hips.', 'Each foot is empty before it lifts.', {
         moves: 'legs',
@@ -179,6 +180,7 @@ export const stepping = [
     ],
     phasesSwap: true,
     travel: { out: 0, forward: 0.22, turnDeg: 0 },
+    calls: ['Beside', 'Heel', 'Sole, weight'],
     stages: [
       stage('Place and take back', 'No weight goes forward.', 'The heel is down and could be lifted again.', {
         size: 0.5,
@@ -263,6 +265,7 @@ export const stepping = [
     ],
     phasesSwap: true,
     travel: { out: 0, forward: 0.1, turnDeg: 0 },
+    calls: ['Heel', 'Sole', 'Weight'],
     stages: [
       stage(
         'On the spot',
@@ -332,6 +335,7 @@ export const stepping = [
       }),
       phase('The {working} foot comes back', 0.5, 'in', { weight: 0, ahead: 0, stanceWidth: 0.6, lifted: 'working' }),
     ],
+    calls: ['Out, empty', 'Back'],
     stages: [
       stage('Half the distance', 'A hand on the chair.', 'The foot comes back without a push.', { size: 0.5 }),
       stage('Ahead', 'As far as it comes back without a push.', 'The trunk stays upright.'),

@@ -67,6 +67,7 @@ export const strength = [
       ),
       phase('The crown leads up until the legs are nearly straight', 0.5, 'in', { bendDeg: 5, shape: bowedUp }),
     ],
+    calls: ['Down', 'Up'],
     stages: [
       stage('High', 'Half as deep, holding a table.', 'The heels stay down.', { size: 0.5 }),
       stage('Full, weight even', 'As low as the heels stay down.', 'The heels stay down and the knees stay in line.'),
@@ -140,6 +141,7 @@ export const strength = [
       phase('The heels rise; hover', 0.5, 'in', { bendDeg: 5, heel: 'both' }),
       phase('The heels come down without a sound', 0.5, 'out', { bendDeg: 5 }),
     ],
+    calls: ['Rise and hover', 'Down'],
     stages: [
       stage('Fingertips on the wall', 'Small and slow.', 'The fingertips carry nothing.', { size: 0.6 }),
       stage('Free', 'With a hover at the top.', 'The hover is quiet.'),
@@ -206,6 +208,7 @@ export const strength = [
       phase('Sink a hand-breadth straight down', 0.5, 'out', { weight: 0.7, bendDeg: 45 }),
       phase('Rise to where you came from', 0.5, 'in', { weight: 0.7, bendDeg: 25 }),
     ],
+    calls: ['Sink', 'Rise'],
     stages: [
       stage('Small', 'Two finger-widths.', 'The front knee stays behind the toes.', { size: 0.4 }),
       stage('A hand-breadth', 'Nine a side.', 'Nine are alike on both sides.'),
@@ -270,6 +273,7 @@ export const strength = [
       phase('Pour the weight forward and rise', 0.5, 'in', { weight: 0.7, bendDeg: 25, shape: handsOn('hip') }),
       phase('Sink back and down', 0.5, 'out', { weight: 0.1, bendDeg: 38, shape: handsOn('hip') }),
     ],
+    calls: ['Forward and up', 'Back and down'],
     stages: [
       stage('Forward and back', 'At one height.', 'The head stays at one height.', { size: 0.2 }),
       stage('Up and down', 'Weight in front only.', 'The weight stays in front.', { posture: { weightShare: 0.7 } }),

@@ -167,6 +167,7 @@ export const warmUp = [
         ].map((place) => ({ shape: shape({ head: place }) })),
       ),
     ],
+    calls: ['Ankles', 'Knees', 'Hips', 'Waist', 'Shoulders', 'Elbows', 'Wrists', 'Neck'],
     stages: [
       stage('Each by itself', 'Three or four each way.'),
       stage('In one chain', 'Without a stop from the ankles to the neck.'),
@@ -238,6 +239,7 @@ export const warmUp = [
         })),
       ),
     ],
+    calls: ['Shoulders', 'Wrists', 'Fingers'],
     stages: [
       stage('One after the other', 'Shoulders, wrists, fingers.'),
       stage('Together', 'All three at once, softly.'),
@@ -307,6 +309,7 @@ export const warmUp = [
         hung(0, 5, 35, 20),
       ),
     ],
+    calls: ['Out and down', 'Hang', 'Up, the head last'],
     stages: [
       stage('To the chest', 'Chin and chest only.', 'The neck lets go of the head.', { size: 0.2 }),
       stage('Hands to the thighs', 'The hands slide down the legs and carry.', 'The back comes up bone by bone.', {
@@ -441,6 +444,7 @@ export const warmUp = [
       phase('Turn left', 0.5, 'free', { turnDeg: -40, hand: hand(-0.3, 0.7, 0.35), otherHand: hand(0.75, -0.25, 0.3) }),
       phase('Turn right', 0.5, 'free', { turnDeg: 40, hand: hand(0.75, -0.25, 0.3), otherHand: hand(-0.3, 0.7, 0.35) }),
     ],
+    calls: ['Left', 'Right'],
     stages: [
       stage('Without arms', 'Hands on the hips.', 'The turn comes from the hips.', { moves: 'legs' }),
       stage('Arms low', 'They slap the hips.', 'The arms go along by themselves.'),
@@ -514,6 +518,7 @@ export const warmUp = [
         otherHand: hand(-0.2, 0.7, 0.4),
       }),
     ],
+    calls: ['Left', 'Right'],
     stages: [
       stage('Feet alone', 'Turn on the balls, heels free.', 'The heels lift by themselves.', { moves: 'legs' }),
       stage('With the arms', 'The arms follow.'),
@@ -587,6 +592,7 @@ export const warmUp = [
         shape: shape({}),
       }),
     ],
+    calls: ['Scoop', 'Turn', 'Press up', 'Stay, three breaths', 'Down'],
     stages: [
       stage('To the forehead', 'Hands at forehead height.', 'The shoulders stay low.', { size: 0.7 }),
       stage('Up and down', 'Touch the top and come down.', 'The arms come beside the ears.'),
@@ -651,6 +657,7 @@ export const warmUp = [
       phase('The {other} leg swings forward', 0.5, 'free', { weight: 1, ahead: -1.5, lifted: 'other' }),
       phase('The {other} leg swings back', 0.5, 'free', { weight: 1, ahead: 1.1, lifted: 'other' }),
     ],
+    calls: ['Front', 'Back'],
     stages: [
       stage('Small', 'Both hands on the chair.', 'The trunk is quiet.', { size: 0.4 }),
       stage('Loose', 'As far as the trunk stays quiet.'),
@@ -717,6 +724,7 @@ export const warmUp = [
       phase('Turn until the left half of the seat touches', 0.5, 'free', { turnDeg: -25 }),
       phase('Turn until the right half of the seat touches', 0.5, 'free', { turnDeg: 25 }),
     ],
+    calls: ['Left', 'Right'],
     stages: [
       stage('Touch', 'Left, middle, right.', 'You feel which part of the seat touches.', { size: 0.6 }),
       stage('Stroke', 'The seat strokes the wall.'),

@@ -73,18 +73,34 @@ function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; t
   ];
 }
 
+type Said = Omit<Call, 'spanIndex'>;
+
+/** Whether something can be said without talking into anything else. */
+const hasRoom = ({ offsetMs, text }: Said, others: readonly Said[]): boolean =>
+  others.every(
+    (other) => other.offsetMs + msToSay(other.text) <= offsetMs || other.offsetMs >= offsetMs + msToSay(text),
+  );
+
+/** Something to be said while another thing is: it waits for its end. */
+const afterOthers = (said: Said, others: readonly Said[]): Said => {
+  const on = others.find(({ offsetMs, text }) => offsetMs <= said.offsetMs && said.offsetMs < offsetMs + msToSay(text));
+  return on === undefined ? said : { ...said, offsetMs: on.offsetMs + msToSay(on.text) };
+};
+
 /**
  * Everything that is called in a practice, in order: what is taken up and on which side, changes, the last ones, rests, the end;
- * and the cues that can be said before something else is.
+ * the cues that can be said before something else is, and the parts for which there is room between.
  * @param nameOf the name of a segment, as it is called
  * @param cuesOf the cues of a span, in their order
+ * @param partsOf the parts of the repetitions of a span that are to be called, in their order
  */
 export function calls(
   routine: Routine,
   line: Timeline,
   words: CallWords,
   nameOf: (segment: Routine['segments'][number]) => string,
-  cuesOf: (span: Span) => readonly Omit<Call, 'spanIndex'>[] = () => [],
+  cuesOf: (span: Span) => readonly Said[] = () => [],
+  partsOf: (span: Span) => readonly Said[] = () => [],
 ): Call[] {
   const all = line.spans.flatMap((span): Call[] => {
     const segment = routine.segments[span.segmentIndex]!;
@@ -106,12 +122,12 @@ export function calls(
       default: {
         const own = lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template));
         const end = span.byCue ? Infinity : span.durationMs;
-        const cues = cuesOf(span).filter(({ offsetMs, text }) => {
-          const next = Math.min(end, ...own.map((other) => other.offsetMs).filter((other) => other >= offsetMs));
-          return offsetMs + msToSay(text) <= next;
-        });
-        const all = [...cues.map((cue) => ({ ...cue, spanIndex: span.index })), ...own];
-        return all.toSorted((a, b) => a.offsetMs - b.offsetMs);
+        const cues = cuesOf(span)
+          .map((cue) => afterOthers(cue, own))
+          .filter((cue) => cue.offsetMs + msToSay(cue.text) <= end && hasRoom(cue, own));
+        const said = [...cues, ...own].toSorted((a, b) => a.offsetMs - b.offsetMs);
+        const all = [...said, ...partsOf(span).filter((part) => hasRoom(part, said))];
+        return all.map((one) => ({ ...one, spanIndex: span.index })).toSorted((a, b) => a.offsetMs - b.offsetMs);
       }
     }
   });

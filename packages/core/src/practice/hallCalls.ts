@@ -1,37 +1,76 @@
+import { cycleParts } from '../library/cycleParts';
 import type { Exercise } from '../library/exercise';
 import type { Routine } from '../routine/routine';
-import type { Timeline } from '../routine/timeline';
+import type { Span, Timeline } from '../routine/timeline';
 import { segmentDrill } from '../routine/turned';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
-import { calls, type Call, type CallWords } from './calls';
+import { msToSay } from '../words/msToSay';
+import { calls, msOfDone, type Call, type CallWords } from './calls';
 import type { CuePlan } from './cuePlan';
 import { nameOf } from './moment';
 import { sideOfWords } from './sideOfWords';
 
+/** Which parts of a repetition are called: none, those of the first repetitions on each side and way, or all. */
+export const partsSaid = ['none', 'new', 'all'] as const;
+export type PartsSaid = (typeof partsSaid)[number];
+/** So many repetitions are new. Our own value. */
+const NEW_REPETITIONS = 2;
+
+/** How much is said beside names, sides, changes and the last ones. */
+export interface Spoken {
+  /** The cue of each checkpoint that comes up. */
+  readonly cues: boolean;
+  readonly parts: PartsSaid;
+}
+
+/** The calls of the parts of a span that are short enough for their time. */
+function partCalls(span: Span, drill: Exercise, school: School, repetitions: number): Omit<Call, 'spanIndex'>[] {
+  if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
+  const all = Math.min(Math.ceil(span.amount - 1e-9), Math.max(0, repetitions - (span.turn - 1)));
+  return Array.from({ length: all }, (_, done) => {
+    const [from, to] = [msOfDone(span, done), msOfDone(span, done + 1)];
+    const said = spokenExercise(drill, school, sideOfWords(span, drill, from + 1));
+    let into = 0;
+    return cycleParts(said, span.direction).flatMap(({ call, share }) => {
+      const [start, long] = [from + into * (to - from), share * (to - from)];
+      into += share;
+      const fits = start < span.durationMs && msToSay(call) <= long;
+      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call }];
+    });
+  }).flat();
+}
+
 /**
- * What is called aloud while a routine is conducted, and when; with `cued` also the cue of each checkpoint that comes up.
+ * What is called aloud while a routine is conducted, and when.
+ * @param spoken how much of it
  * @param cues which checkpoint is up when
  */
 export const hallCalls = (
   routine: Routine,
   line: Timeline,
   words: CallWords,
-  cued: boolean,
+  spoken: Spoken,
   shelf: ReadonlyMap<string, Exercise>,
   school: School,
   cues: CuePlan,
-): Call[] =>
-  calls(
+): Call[] => {
+  const drills = new Map(
+    routine.segments.flatMap((segment) => {
+      const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+      return segment.type !== 'exercise' || exercise === undefined
+        ? []
+        : [[segment.id, segmentDrill(segment, exercise)]];
+    }),
+  );
+  return calls(
     routine,
     line,
     words,
     (segment) => nameOf(segment, shelf),
     (span) => {
-      const segment = routine.segments[span.segmentIndex]!;
-      const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
-      if (!cued || segment.type !== 'exercise' || exercise === undefined || span.amount === 0) return [];
-      const drill = segmentDrill(segment, exercise);
+      const drill = drills.get(span.segmentId);
+      if (!spoken.cues || drill === undefined || span.amount === 0) return [];
       const before = cues.get(span.index - 1)?.at(-1)?.checkpointId;
       return (cues.get(span.index) ?? []).flatMap(({ fromMs, checkpointId }) => {
         // What stays up from the turn before has been said.
@@ -41,4 +80,22 @@ export const hallCalls = (
         return point === undefined ? [] : [{ offsetMs: fromMs, text: point.cue }];
       });
     },
+    (span) => {
+      const drill = drills.get(span.segmentId);
+      if (spoken.parts === 'none' || drill === undefined || span.amount === 0) return [];
+      return partCalls(span, drill, school, spoken.parts === 'all' ? Infinity : NEW_REPETITIONS);
+    },
   );
+};
+
+/** One line of what is said, ms from the beginning of the practice as it is planned. */
+export interface SaidAt {
+  readonly atMs: number;
+  readonly text: string;
+}
+
+/** What is said in a practice that goes as it is planned, in its order. */
+export const saidWhen = (all: readonly Call[], { spans, totalMs }: Timeline): SaidAt[] =>
+  all
+    .map(({ spanIndex, offsetMs, text }) => ({ atMs: (spans[spanIndex]?.startMs ?? totalMs) + offsetMs, text }))
+    .toSorted((a, b) => a.atMs - b.atMs);

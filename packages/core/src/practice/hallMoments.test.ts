@@ -79,7 +79,15 @@ test('an exercise that is gone from the shelf is still counted', () => {
   expect(seen([reel({}, gone)], 3)).toMatchObject({ kind: 'settle', wayIn: [], mayBegin: '', cautions: [] });
   expect(seen([reel({}, gone)], 11, { school: breathSchool }).fullness).toBeNull();
   const value = routine([reel({}, gone)]);
-  const called = hallCalls(value, timeline(value), usualCalls, true, shelf, softSchool, new Map());
+  const called = hallCalls(
+    value,
+    timeline(value),
+    usualCalls,
+    { cues: true, parts: 'none' },
+    shelf,
+    softSchool,
+    new Map(),
+  );
   expect(called.map(({ text }) => text)).toEqual(['Three more', 'The last one', 'Three more', 'The last one', 'Done']);
 });
 
@@ -271,8 +279,10 @@ describe('calls', () => {
     const value = routine([tree, reel({}, { sideOrder: 'each' }), pause('rest')], { settleSeconds: 10 });
     const line = timeline(value);
     const plan = cuePlan(value, line, shelf, softSchool);
-    const plain = hallCalls(value, line, usualCalls, false, shelf, softSchool, plan).map(({ text }) => text);
-    const cued = hallCalls(value, line, usualCalls, true, shelf, softSchool, plan);
+    const plain = hallCalls(value, line, usualCalls, { cues: false, parts: 'none' }, shelf, softSchool, plan).map(
+      ({ text }) => text,
+    );
+    const cued = hallCalls(value, line, usualCalls, { cues: true, parts: 'none' }, shelf, softSchool, plan);
     const cues = cued.filter(({ text }) => !plain.includes(text));
     expect(plain[0]).toBe('Take up: Holding the tree');
     // Nothing is said while a drill is taken up, and one that goes on from turn to turn is said once.

@@ -182,7 +182,13 @@ export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide)
     ...exercise,
     summary: say(exercise.summary),
     wayIn: all(exercise.wayIn),
-    phases: exercise.phases.map((part): Phase => ({ ...part, name: say(part.name), reversed: say(part.reversed) })),
+    phases: exercise.phases.map((part): Phase => ({
+      ...part,
+      name: say(part.name),
+      reversed: say(part.reversed),
+      call: say(part.call),
+      callReversed: say(part.callReversed),
+    })),
     stages: exercise.stages.map((stage) => ({
       ...stage,
       name: say(stage.name),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CallWordsSchema, usualCalls } from '@pomek/core';
+import { CallWordsSchema, partsSaid, usualCalls } from '@pomek/core';
 
 const VoiceSettingsSchema = z.object({
   on: z.boolean(),
@@ -7,11 +7,13 @@ const VoiceSettingsSchema = z.object({
   volume: z.number().min(0).max(1),
   /** Whether the first cue is said when a round begins. */
   cues: z.boolean(),
+  /** Which parts of a repetition are called. */
+  parts: z.enum(partsSaid).default('new'),
   words: CallWordsSchema,
 });
 export type VoiceSettings = z.infer<typeof VoiceSettingsSchema>;
 
-const usual: VoiceSettings = { on: false, volume: 0.8, cues: true, words: usualCalls };
+const usual: VoiceSettings = { on: false, volume: 0.8, cues: true, parts: 'new', words: usualCalls };
 
 /** The name under which the browser remembers them. */
 export const VOICE = 'voice';

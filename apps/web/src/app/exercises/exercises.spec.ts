@@ -221,7 +221,11 @@ test('a part has the checkpoints that are looked at in it, by their words', asyn
   const typed = heard(page.fixture.componentInstance.typed);
   expect(page.text()).toContain('Hands: The palm lifts on the centre line, belly to neck.');
   page.fixture.debugElement.query(By.directive(MultiSelect)).triggerEventHandler('ngModelChange', ['knees-track']);
-  expect(typed).toEqual([{ at: [2, 'points'], value: ['knees-track'] }]);
+  await page.fill('Called aloud, part 3', 'Lift');
+  expect(typed).toEqual([
+    { at: [2, 'points'], value: ['knees-track'] },
+    { at: [2, 'call'], value: 'Lift', letters: true },
+  ]);
 });
 
 test('a sheet shows a stage as it is done: its words, its parts and its sign', async () => {

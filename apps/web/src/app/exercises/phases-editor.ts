@@ -92,6 +92,31 @@ import type { StandPlace } from './stand-place';
             [value]="phase.heldBreaths"
             (valueChange)="setHeld($index, $event)"
           />
+          <div class="row">
+            <label class="small soft" [for]="'called-' + $index"
+              >Called aloud<span class="hidden-text">, part {{ $index + 1 }}</span></label
+            >
+            <input
+              pInputText
+              class="name"
+              maxlength="60"
+              placeholder="a few words: the legs, a comma, the hands"
+              [id]="'called-' + $index"
+              [pkText]="phase.call"
+              (pkTextChange)="typed.emit({ at: [$index, 'call'], value: $event, letters: true })"
+            />
+            @if (directed()) {
+              <input
+                pInputText
+                class="name"
+                maxlength="60"
+                placeholder="and the other way round"
+                [attr.aria-label]="'Called aloud the other way round, part ' + ($index + 1)"
+                [pkText]="phase.callReversed"
+                (pkTextChange)="typed.emit({ at: [$index, 'callReversed'], value: $event, letters: true })"
+              />
+            }
+          </div>
           @if (points().length > 0) {
             <div class="row">
               <label class="small soft" [for]="'looked-at-' + $index"

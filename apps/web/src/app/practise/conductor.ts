@@ -63,6 +63,7 @@ import { ClassWork, type ClassChange, type ClassUnderWay } from './class-work';
 import { EndForm, type EndAnswers } from './end-form';
 import { HallFigure } from './hall-figure';
 import { heldHere } from './held-here';
+import { SaidList } from './said-list';
 import { ScreenAwake } from './screen-awake';
 import { Speaker } from './speaker';
 
@@ -71,7 +72,7 @@ const SeenAsSchema = z.enum(seenAs);
 @Component({
   selector: 'pk-conductor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SideMark],
+  imports: [Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SaidList, SideMark],
   templateUrl: './conductor.html',
   styleUrl: './conductor.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -168,10 +169,14 @@ export class Conductor {
   );
 
   /** What is called aloud, and when. */
-  private readonly calls = computed(() => {
-    const { words, cues } = this.speaker.settings();
-    return hallCalls(this.routine()!, this.line()!, words, cues, this.shelf(), this.school(), this.cues());
+  protected readonly calls = computed(() => {
+    const { words, cues, parts } = this.speaker.settings();
+    const [routine, line, shelf, school] = [this.routine()!, this.line()!, this.shelf(), this.school()];
+    return hallCalls(routine, line, words, { cues, parts }, shelf, school, this.cues());
   });
+
+  /** Whether the list of what is said is open. */
+  protected readonly listed = signal(false);
 
   protected turnRound(): void {
     this.looks.set(seenAs[(seenAs.indexOf(this.seenAs()) + 1) % seenAs.length]!);

@@ -3,7 +3,8 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
-import { usualCalls, type CallWords } from '@pomek/core';
+import { SelectButton } from 'primeng/selectbutton';
+import { usualCalls, type CallWords, type PartsSaid } from '@pomek/core';
 import { TextField } from '../ui/text-field';
 import { Speaker } from './speaker';
 
@@ -11,7 +12,7 @@ import { Speaker } from './speaker';
 @Component({
   selector: 'pk-voice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, TextField],
+  imports: [Button, Checkbox, FormsModule, InputText, SelectButton, TextField],
   template: `
     @let it = speaker.settings();
     @if (!speaker.hasVoice()) {
@@ -34,7 +35,19 @@ import { Speaker } from './speaker';
             [ngModel]="it.cues"
             (ngModelChange)="speaker.change({ cues: $event })"
           />
-          <label for="voice-cues">and the first cue when a round begins</label>
+          <label for="voice-cues">and the cues as they come up</label>
+        </div>
+        <div class="field">
+          <span class="label" id="voice-parts">Parts of a repetition</span>
+          <p-selectbutton
+            [options]="parts"
+            optionLabel="label"
+            optionValue="value"
+            [allowEmpty]="false"
+            [ngModel]="it.parts"
+            (ngModelChange)="speaker.change({ parts: $event })"
+            ariaLabelledBy="voice-parts"
+          />
         </div>
         <label class="row small">
           How loud
@@ -89,6 +102,11 @@ import { Speaker } from './speaker';
 export class VoicePanel {
   protected readonly speaker = inject(Speaker);
   protected readonly usualCalls = usualCalls;
+  protected readonly parts: { label: string; value: PartsSaid }[] = [
+    { label: 'Not said', value: 'none' },
+    { label: 'The first two times', value: 'new' },
+    { label: 'Each time', value: 'all' },
+  ];
   protected readonly places = '{name} and {side}';
   protected readonly lines: readonly { readonly key: keyof CallWords; readonly label: string }[] = [
     { key: 'takeUp', label: 'When something is taken up' },

@@ -106,6 +106,7 @@ export class GiveHome {
       now: this.clock.now(),
       weeks,
       calls: voiceSettings(this.voice.value()).words,
+      parts: voiceSettings(this.voice.value()).parts,
     });
   }
 

@@ -1,0 +1,136 @@
+import { builtInExercises, cycleParts, isTimed } from '../library';
+import { insertSegment, newRoutine, newSegment, segmentDrill, timeline, withStage } from '../routine';
+import { builtInSchools, softSchool, spokenExercise } from '../schools';
+import { shelf } from '../testing/samples';
+import { msToSay } from '../words/msToSay';
+import { usualCalls } from './calls';
+import { cuePlan } from './cuePlan';
+import { hallCalls, saidWhen, type Spoken } from './hallCalls';
+
+const moving = builtInExercises.filter(({ phases, defaultDose }) => phases.length > 0 && defaultDose.kind !== 'hold');
+
+const called = (id: string, spoken: Spoken, school = softSchool, stage: number | null = null) => {
+  const segment = withStage(newSegment('a', shelf.get(id)!, school), shelf.get(id)!, stage);
+  const routine = insertSegment(newRoutine('r', 'Test', school), segment);
+  const line = timeline(routine);
+  const plan = cuePlan(routine, line, shelf, school);
+  return { line, all: hallCalls(routine, line, usualCalls, spoken, shelf, school, plan) };
+};
+
+test.each(moving.map((exercise) => [exercise.id, exercise] as const))(
+  '%s: what is called of a part fits into its time, in every school, on both sides and both ways',
+  (_, exercise) => {
+    for (const school of builtInSchools) {
+      const segment = newSegment('a', exercise, school);
+      const { dose } = segment;
+      const drill = segmentDrill(segment, exercise);
+      const seconds =
+        dose.kind === 'cycle'
+          ? dose.cycleSeconds + dose.staySeconds
+          : dose.kind === 'breath'
+            ? dose.pattern.inSeconds +
+              dose.pattern.fullPauseSeconds +
+              dose.pattern.outSeconds +
+              dose.pattern.emptyPauseSeconds
+            : 0;
+      for (const side of ['left', 'right'] as const)
+        for (const direction of exercise.hasDirections ? (['forward', 'reversed'] as const) : (['none'] as const))
+          for (const { call, share, name } of cycleParts(spokenExercise(drill, school, side), direction)) {
+            // Fourteen letters a second (from memory).
+            expect([school.name, direction, name, call, msToSay(call) <= share * seconds * 1000]).toEqual([
+              school.name,
+              direction,
+              name,
+              call,
+              true,
+            ]);
+            expect(call).not.toContain('{');
+          }
+    }
+    // Each part is called by something.
+    expect(exercise.phases.filter(({ call }) => call === '').map(({ name }) => name)).toEqual([]);
+  },
+);
+
+test('nothing is said into anything else, however much is said', () => {
+  for (const { id } of moving)
+    for (const school of builtInSchools) {
+      const { all } = called(id, { cues: true, parts: 'all' }, school);
+      for (const [index, call] of all.entries()) {
+        const next = all[index + 1];
+        if (next?.spanIndex !== call.spanIndex) continue;
+        expect([id, school.name, call.text, next.text, next.offsetMs >= call.offsetMs + msToSay(call.text)]).toEqual([
+          id,
+          school.name,
+          call.text,
+          next.text,
+          true,
+        ]);
+      }
+    }
+});
+
+test('parts: none, those of the first two repetitions a side and way, or all', () => {
+  const texts = (parts: Spoken['parts']) =>
+    called('one-hand-reeling', { cues: false, parts }).all.filter(({ spanIndex }) => spanIndex === 1);
+  expect(texts('none').map(({ text }) => text)).toEqual(['Three more', 'The last one']);
+  // Left first: its own leg and corner.
+  expect(texts('new').map(({ text, offsetMs }) => `${offsetMs / 1000} ${text}`)).toEqual([
+    '0 Shift right, press down',
+    '2.75 Turn right, palm up',
+    '5.5 Shift left, lift',
+    '8.25 Turn left, open',
+    '11 Shift right, press down',
+    '13.75 Turn right, palm up',
+    '16.5 Shift left, lift',
+    '19.25 Turn left, open',
+    '55 Three more',
+    '77 The last one',
+  ]);
+  // Eight times four, and where three are left and at the last one that is said instead.
+  expect(texts('all')).toHaveLength(8 * 4);
+});
+
+test('the other way round it has its own calls; a walk names each foot in its turn', () => {
+  const { line, all } = called('one-hand-reeling', { cues: false, parts: 'new' });
+  const reversed = line.spans.find(({ kind, direction }) => kind === 'cycle' && direction === 'reversed')!;
+  expect(all.find(({ spanIndex, offsetMs }) => spanIndex === reversed.index && offsetMs === 0)!.text).toBe(
+    'Turn right, palm in',
+  );
+  const steps = called('cloud-steps', { cues: false, parts: 'new' });
+  expect(
+    steps.all
+      .filter(({ spanIndex }) => spanIndex === 1)
+      .slice(0, 4)
+      .map(({ text }) => text),
+  ).toEqual(['Step left', 'Pour', 'Right foot in', 'Settle']);
+});
+
+test('in a stage only what moves is called', () => {
+  const texts = (stage: number) =>
+    called('one-hand-reeling', { cues: false, parts: 'new' }, softSchool, stage)
+      .all.filter(({ spanIndex }) => spanIndex === 1)
+      .map(({ text }) => text);
+  expect(texts(1).slice(0, 4)).toEqual(['Press down', 'Palm up', 'Lift', 'Open']);
+  expect(texts(2).slice(0, 2)).toEqual(['Turn right', 'Turn left']);
+  expect(texts(4).slice(0, 4)).toEqual(
+    ['Shift right', 'Stop', 'Turn right', 'Stop'].map((text) => expect.stringContaining(text)),
+  );
+});
+
+test('a list tells what is said when, from the beginning to the end', () => {
+  const { line, all } = called('heel-lifts', { cues: false, parts: 'new' });
+  const list = saidWhen(all, line);
+  expect(list.slice(0, 3).map(({ atMs, text }) => `${atMs / 1000} ${text}`)).toEqual([
+    '0 Take up: Slow heel lifts',
+    '10 Rise and hover',
+    '13 Down',
+  ]);
+  expect(list.at(-1)).toEqual({ atMs: line.totalMs, text: 'Done' });
+});
+
+test('what is given as time is called like what is counted', () => {
+  const timed = moving.find(({ defaultDose }) => isTimed(defaultDose));
+  if (timed === undefined) return;
+  expect(called(timed.id, { cues: false, parts: 'new' }).all.length).toBeGreaterThan(3);
+});
