@@ -246,17 +246,29 @@ export function stagedPosture({ posture, phases }: Pick<Exercise, 'posture' | 'p
   };
 }
 
+/** What of a way in is about the hands. */
+const OF_HANDS = /\b(arms?|palms?|hands?|elbows?|wrists?|fingers?)\b/i;
+const HANDS_REST = 'Lay the hands on the hips.';
+
+/** The way in where the hands rest: what it says of them is not done. */
+const wayInWithoutHands = (wayIn: readonly string[]): string[] => [
+  ...wayIn.filter((line) => !OF_HANDS.test(line)),
+  HANDS_REST,
+];
+
 /**
  * A drill as it is done in one of its stages: its posture, its parts with their words, and where the attention goes.
  * @param stage null is the whole drill
  */
 export function stagedDrill(exercise: Exercise, stage: Stage | null): Exercise {
   if (stage === null) return exercise;
+  const rests = restsOf(stage);
   const inPlace = stage.moves === 'arms' || stage.moves === 'turn' || stage.moves === 'shift';
   return {
     ...exercise,
     posture: stagedPosture(exercise, stage),
     phases: stagedParts(exercise, stage),
+    wayIn: rests.hand && rests.otherHand ? wayInWithoutHands(exercise.wayIn) : exercise.wayIn,
     // One hand at a time is done with each.
     twoSided: exercise.twoSided || (stage.hands !== 'both' && exercise.phases.length > 0),
     travel: inPlace ? null : exercise.travel,

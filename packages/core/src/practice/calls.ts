@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { repetitionsTotal } from '../library/repetitions';
 import { wayWords } from '../library/wayWords';
 import { lineText } from '../text/textSchema';
+import { upperFirst } from '../words/firstLetter';
 import { msToSay } from '../words/msToSay';
 import type { Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
@@ -45,7 +46,9 @@ const sideOf = ({ side, direction }: Pick<Span, 'side' | 'direction'>): string =
   wayWords({ side, direction: direction === 'forward' ? 'none' : direction }, ', ');
 
 function filled(template: string, name: string, side: string): string {
-  const text = template.replaceAll('{name}', name).replaceAll('{side}', side);
+  // After a full stop the side begins a sentence.
+  const sentence = template.replaceAll('. {side}', `. ${upperFirst(side)}`);
+  const text = sentence.replaceAll('{name}', name).replaceAll('{side}', side);
   // Where there is no side, nothing is left of its place.
   return text
     .replace(/[\s.,:;]+$/, '')

@@ -149,7 +149,7 @@ class CueWalk {
   private queueOf(exercise: Exercise, segment: ExerciseSegment): Queue {
     const stage = stageOf(segment, exercise);
     const { id } = exercise;
-    const key = stage === null || stage.regions.length === 0 ? id : `${id} ${stage.regions.join()}`;
+    const key = stage === null ? id : `${id} ${stage.moves} ${stage.regions.join()}`;
     const known = this.queues.get(key);
     if (known !== undefined) return known;
     const points = cueOrder(pointsIn(exercise.checkpoints, this.school, this.inWork, stage), none, 0);

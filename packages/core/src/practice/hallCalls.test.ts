@@ -113,9 +113,7 @@ test('in a stage only what moves is called', () => {
       .map(({ text }) => text);
   expect(texts(1).slice(0, 4)).toEqual(['Press down', 'Palm up', 'Lift', 'Open']);
   expect(texts(2).slice(0, 2)).toEqual(['Turn right', 'Turn left']);
-  expect(texts(4).slice(0, 4)).toEqual(
-    ['Shift right', 'Stop', 'Turn right', 'Stop'].map((text) => expect.stringContaining(text)),
-  );
+  expect(texts(4).slice(0, 4)).toEqual(['Shift right', 'Stop', 'Turn right', 'Stop']);
 });
 
 test('a list tells what is said when, from the beginning to the end', () => {
