@@ -6,7 +6,6 @@ const AnswersSchema = PracticeLogSchema.pick({
   effort: true,
   pain: true,
   painPlace: true,
-  painWhere: true,
   symptoms: true,
   shook: true,
   note: true,

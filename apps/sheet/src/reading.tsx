@@ -2,8 +2,8 @@ import { useEffect, useMemo, useState } from 'preact/hooks';
 import {
   bodyOfStudent,
   cycleParts,
+  drillName,
   inTellingOrder,
-  lowerFirst,
   pointsIn,
   segmentDrill,
   signLine,
@@ -72,7 +72,7 @@ export function Reading({
       <button type="button" onClick={onBack}>
         Back
       </button>
-      <h1>{stage === null ? exercise.name : `${exercise.name}: ${lowerFirst(stage.name)}`}</h1>
+      <h1>{segment?.type === 'exercise' ? drillName(segment, exercise) : exercise.name}</h1>
       {segment?.type === 'exercise' && (
         <div class="shown">
           <DoingFigure

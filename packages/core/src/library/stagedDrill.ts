@@ -17,11 +17,14 @@ const STOP_WORDS = 'Stop';
 /** A hand that rests: on the hip, or where it lay. */
 const resting = (arm: ArmShape | null | undefined): ArmShape => (arm?.on == null ? onHip : arm);
 
-/** A shape with one or both hands at rest, or without what arms do not do. */
-function restedShape(
-  shape: Shape | null,
-  rests: { readonly hand: boolean; readonly otherHand: boolean },
-): Shape | null {
+/** Which hands are at rest. */
+interface Rests {
+  readonly hand: boolean;
+  readonly otherHand: boolean;
+}
+
+/** A shape with one or both hands at rest. */
+function restedShape(shape: Shape | null, rests: Rests): Shape | null {
   if (!rests.hand && !rests.otherHand) return shape;
   const whole = shape ?? plainShape;
   return {
@@ -32,7 +35,7 @@ function restedShape(
 }
 
 /** A stand with the hands at rest that do not move. */
-function restedFrame(frame: Keyframe, rests: { readonly hand: boolean; readonly otherHand: boolean }): Keyframe {
+function restedFrame(frame: Keyframe, rests: Rests): Keyframe {
   return {
     ...frame,
     ...(rests.hand ? { hand: null, palm: null } : {}),
@@ -41,7 +44,7 @@ function restedFrame(frame: Keyframe, rests: { readonly hand: boolean; readonly 
   };
 }
 
-const restsOf = ({ moves, hands }: Stage): { hand: boolean; otherHand: boolean } => {
+const restsOf = ({ moves, hands }: Stage): Rests => {
   const allRest = moves === 'legs' || moves === 'shift' || moves === 'turn';
   return { hand: allRest || hands === 'other', otherHand: allRest || hands === 'working' };
 };

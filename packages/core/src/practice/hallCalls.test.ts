@@ -1,4 +1,5 @@
-import { builtInExercises, cycleParts, isTimed } from '../library';
+import { builtInExercises, cycleParts } from '../library';
+import { timed, together } from '../library/describe';
 import { insertSegment, newRoutine, newSegment, segmentDrill, timeline, withStage } from '../routine';
 import { builtInSchools, softSchool, spokenExercise } from '../schools';
 import { shelf } from '../testing/samples';
@@ -128,7 +129,16 @@ test('a list tells what is said when, from the beginning to the end', () => {
 });
 
 test('what is given as time is called like what is counted', () => {
-  const timed = moving.find(({ defaultDose }) => isTimed(defaultDose));
-  if (timed === undefined) return;
-  expect(called(timed.id, { cues: false, parts: 'new' }).all.length).toBeGreaterThan(3);
+  const exercise = shelf.get('heel-lifts')!;
+  const segment = { ...newSegment('a', exercise, softSchool), dose: timed(30, 6, together(1)) };
+  const routine = insertSegment(newRoutine('r', 'Test', softSchool), segment);
+  const line = timeline(routine);
+  const spoken = { cues: false, parts: 'new' } as const;
+  const all = hallCalls(routine, line, usualCalls, spoken, shelf, softSchool, new Map());
+  expect(all.filter(({ spanIndex }) => spanIndex === 1).map(({ text }) => text)).toEqual([
+    'Rise and hover',
+    'Down',
+    'Rise and hover',
+    'Down',
+  ]);
 });

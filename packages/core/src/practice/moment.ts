@@ -6,10 +6,9 @@ import type { Exercise } from '../library/exercise';
 import { signLine, stageLine } from '../library/teaching';
 import { wayWords } from '../library/wayWords';
 import { durationWords } from '../words/durationWords';
-import { lowerFirst } from '../words/firstLetter';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
-import { segmentDrill, stageOf } from '../routine/turned';
+import { drillName, segmentDrill, stageOf } from '../routine/turned';
 import { wayInOfSide } from '../schools/changeOfSide';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
@@ -41,9 +40,7 @@ type Shelf = ReadonlyMap<string, Exercise>;
 export function nameOf(segment: Segment, shelf: Shelf): string {
   if (segment.type !== 'exercise') return segment.label === '' ? pauseTitles[segment.type] : segment.label;
   const exercise = shelf.get(segment.exerciseId);
-  if (exercise === undefined) return 'Exercise';
-  const stage = stageOf(segment, exercise);
-  return stage === null ? exercise.name : `${exercise.name}: ${lowerFirst(stage.name)}`;
+  return exercise === undefined ? 'Exercise' : drillName(segment, exercise);
 }
 
 function titleOf(span: Span, segment: Segment, shelf: Shelf): string {
@@ -169,7 +166,7 @@ export function momentOf(
     direction: span.direction === 'none' ? '' : span.direction,
     next: nextWords(routine, line, span.index, shelf),
     checkpoint: exercise?.checkpoints.find(({ id }) => id === point) ?? null,
-    ...takingUp(span, drill, exercise, wayInOfChange(span, line.spans[span.index - 1], written, school)),
+    ...takingUp(span, drill, exercise, wayInOfChange(span, line.spans[span.index - 1], done, school)),
     ...figure,
     unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
   };

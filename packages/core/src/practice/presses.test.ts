@@ -156,7 +156,6 @@ test('after any two hundred presses and sleeps the log is what a stopwatch and a
       watch.press('start');
       let at = 0;
       for (const [seconds, what] of presses) {
-        // An end is an end: nothing is pressed after it but back.
         for (let second = 0; second < seconds; second += 1) watch.second();
         at += seconds * 1000;
         watch.press(what);

@@ -34,7 +34,7 @@ export function newRoutine(id: string, name: string, school: School): Routine {
 }
 
 /** The time of a change of side, where what is told of it takes longer than the school's; else null. */
-export function changeOf(exercise: Exercise, school: School): number | null {
+function changeOf(exercise: Exercise, school: School): number | null {
   const seconds = secondsOfChange(exercise, school);
   return seconds > school.changeSeconds ? seconds : null;
 }

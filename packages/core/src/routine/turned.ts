@@ -3,6 +3,7 @@ import { stagedDrill, stagedPosture } from '../library/stagedDrill';
 import { stayingDrill } from '../library/staying';
 import type { SetPosture } from '../schools/conventions';
 import type { Stage } from '../library/teaching';
+import { lowerFirst } from '../words/firstLetter';
 import { asItIs, type ExerciseSegment, type Turned } from './routine';
 
 /** A posture left as the exercise has it. */
@@ -43,6 +44,15 @@ export function turnedPosture<P extends Posture>(posture: P, turned: Partial<Tur
     weightShare,
     otherLifted: posture.otherLifted && weightShare === 1,
   };
+}
+
+/** What a segment is called: its drill, and the stage of it that is practised. */
+export function drillName(
+  segment: Pick<ExerciseSegment, 'turned'>,
+  exercise: Pick<Exercise, 'name' | 'stages'>,
+): string {
+  const stage = stageOf(segment, exercise);
+  return stage === null ? exercise.name : `${exercise.name}: ${lowerFirst(stage.name)}`;
 }
 
 /** What the posture of a segment is made of. */

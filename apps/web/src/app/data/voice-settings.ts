@@ -5,7 +5,7 @@ const VoiceSettingsSchema = z.object({
   on: z.boolean(),
   /** 0 to 1. */
   volume: z.number().min(0).max(1),
-  /** Whether the first cue is said when a round begins. */
+  /** Whether the cues are said as they come up. */
   cues: z.boolean(),
   /** Which parts of a repetition are called. */
   parts: z.enum(partsSaid).default('new'),

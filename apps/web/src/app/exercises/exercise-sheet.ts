@@ -77,7 +77,8 @@ export class ExerciseSheet {
     computation: () => null,
   });
   protected readonly stageChoices = computed(() => stageChoices(this.exercise()));
-  private readonly written = computed(() => this.exercise().stages[(this.stageNumber() ?? 0) - 1] ?? null);
+  /** As it is written. */
+  protected readonly written = computed(() => this.exercise().stages[(this.stageNumber() ?? 0) - 1] ?? null);
   private readonly drill = computed(() => stagedDrill(this.exercise(), this.written()));
   /** As it is said. */
   protected readonly stage = computed(() => this.spoken().stages[(this.stageNumber() ?? 0) - 1] ?? null);

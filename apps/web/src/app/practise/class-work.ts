@@ -8,6 +8,7 @@ import {
   placeWords,
   correctedIn,
   pointsIn,
+  stageOf,
   stillWaiting,
   takesPart,
   turnNow,
@@ -131,7 +132,8 @@ export class ClassWork {
     if (now === null || person === null || segment === null) return [];
     const exercise = now.shelf.get(segment.exerciseId);
     const inWork = new Set(person.inWork);
-    return cueOrder(pointsIn(exercise?.checkpoints ?? [], now.school, inWork), inWork, 0);
+    if (exercise === undefined) return [];
+    return cueOrder(pointsIn(exercise.checkpoints, now.school, inWork, stageOf(segment, exercise)), inWork, 0);
   });
   readonly choices = computed(() => {
     const inWork = new Set(this.person()?.inWork);

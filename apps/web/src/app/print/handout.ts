@@ -260,7 +260,8 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   const { school, version, body } = request;
   const student = version === 'student';
   const side = toldSide(segment);
-  const said = spokenExercise(segmentDrill(segment, exercise), school, exercise.twoSided ? side : 'both');
+  const drill = segmentDrill(segment, exercise);
+  const said = spokenExercise(drill, school, drill.twoSided ? side : 'both');
   const { pictures, seen } = picturesOf(body, segment, exercise, school, side, request.draw);
   const order = orderWords(segment);
   const stage = stageOf(segment, said);

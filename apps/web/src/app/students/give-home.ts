@@ -100,13 +100,14 @@ export class GiveHome {
   };
 
   private sheet(weeks: number): Sheet {
+    const voice = voiceSettings(this.voice.value());
     return makeSheet({
       id: this.clock.newId(),
       person: this.person(),
       now: this.clock.now(),
       weeks,
-      calls: voiceSettings(this.voice.value()).words,
-      parts: voiceSettings(this.voice.value()).parts,
+      calls: voice.words,
+      parts: voice.parts,
     });
   }
 
