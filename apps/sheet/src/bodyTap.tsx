@@ -4,9 +4,6 @@ const map = bodyMap();
 /** The places of a body that are asked for. */
 export const { pain: painSpots, shook: shookSpots } = map;
 
-/** The body without the empty room at its sides. */
-const BOX = `${map.width / 2 - 85} 12 170 ${map.height - 40}`;
-
 export interface BodyTapProps<Place extends string> {
   readonly label: string;
   readonly spots: readonly BodySpot<Place>[];
@@ -19,23 +16,21 @@ export interface BodyTapProps<Place extends string> {
 export function BodyTap<Place extends string>({ label, spots, chosen, onTap }: BodyTapProps<Place>) {
   return (
     <div class="body-tap">
-      <svg viewBox={BOX} role="group" aria-label={`${label}, seen from behind`}>
+      <svg viewBox={map.box} role="group" aria-label={`${label}, seen from behind`}>
         <g aria-hidden="true">
           {map.paths.map((path, index) => (
             <path key={index} class="flesh" d={path} />
           ))}
         </g>
         {spots.map((spot, index) => {
-          // The same place on the other side has one name, and is one stop of the keyboard.
-          const twin = spots.findIndex(({ words }) => words === spot.words) < index;
           const on = chosen.includes(spot.words);
           return (
             <g
               key={index}
               class={on ? 'spot on' : 'spot'}
               role="button"
-              tabIndex={twin ? -1 : 0}
-              aria-hidden={twin ? true : undefined}
+              tabIndex={spot.again ? -1 : 0}
+              aria-hidden={spot.again ? true : undefined}
               aria-label={spot.words}
               aria-pressed={on}
               onClick={() => onTap(spot)}

@@ -1,12 +1,15 @@
 import { useState } from 'preact/hooks';
 import {
   effortWords,
+  hurtSpots,
   isSerious,
   painPlaces,
   painWords,
   seriousCaution,
   shookToggled,
   symptoms,
+  whereChosen,
+  whereTapped,
   type EndNotes,
 } from '@pomek/core';
 import { BodyTap, painSpots, shookSpots } from './bodyTap';
@@ -54,8 +57,7 @@ export interface EndingProps {
 
 /** Ten seconds at the end: effort, pain and where, anything to stop for, a note. */
 export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: EndingProps) {
-  const { effort, pain, painPlace, painWhere, symptoms: signs, shook, note } = answers;
-  const hurts = painSpots.filter(({ place, words }) => (painWhere === '' ? place === painPlace : words === painWhere));
+  const { effort, pain, painPlace, symptoms: signs, shook, note } = answers;
   const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
   const [dropping, setDropping] = useState(false);
   const serious = isSerious(answers);
@@ -71,8 +73,8 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
           <BodyTap
             label="Not said where"
             spots={painSpots}
-            chosen={hurts.map(({ words }) => words)}
-            onTap={({ place, side, words }) => set({ painPlace: place, painWhere: side === 'middle' ? '' : words })}
+            chosen={hurtSpots(painSpots, answers)}
+            onTap={(spot) => set(whereTapped(painSpots, answers, spot))}
           />
           <div class="choices">
             {painPlaces.map((place) => (
@@ -80,7 +82,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
                 type="button"
                 key={place}
                 aria-pressed={painPlace === place}
-                onClick={() => set({ painPlace: place, painWhere: '' })}
+                onClick={() => set(whereChosen(painSpots, answers, place))}
               >
                 {place}
               </button>

@@ -1,4 +1,4 @@
-import { bodyMap, painPlaces, shakePlaces, shookToggled } from '.';
+import { bodyMap, hurtSpots, painPlaces, shakePlaces, shookToggled, whereChosen, whereTapped } from '.';
 
 const map = bodyMap();
 
@@ -32,4 +32,23 @@ test('two places that are told apart are a finger apart', () => {
 test('a place is tapped on and off', () => {
   expect(shookToggled([], 'thighs')).toEqual(['thighs']);
   expect(shookToggled(['thighs', 'arms'], 'thighs')).toEqual(['arms']);
+});
+
+test('a tap tells the side, a place from the list none, and what was written stays', () => {
+  const nothing = { painPlace: null, painWhere: '' };
+  const spot = (words: string) => map.pain.find((entry) => entry.words === words)!;
+  const knee = whereTapped(map.pain, nothing, spot('left knee'));
+  expect(knee).toEqual({ painPlace: 'knee', painWhere: 'left knee' });
+  expect(hurtSpots(map.pain, knee)).toEqual(['left knee']);
+  expect(whereTapped(map.pain, knee, spot('low back'))).toEqual({ painPlace: 'low back', painWhere: '' });
+  expect(whereChosen(map.pain, knee, 'hip')).toEqual({ painPlace: 'hip', painWhere: '' });
+  expect(hurtSpots(map.pain, { painPlace: 'hip', painWhere: '' })).toEqual(['left hip', 'right hip']);
+  const own = { painPlace: 'knee' as const, painWhere: 'inside, on stairs' };
+  expect(whereTapped(map.pain, own, spot('right knee'))).toEqual({ painPlace: 'knee', painWhere: 'inside, on stairs' });
+  expect(whereChosen(map.pain, own, 'hip').painWhere).toBe('inside, on stairs');
+});
+
+test('a place on both sides is one stop of the keyboard where its name is one', () => {
+  for (const { again, side } of map.shook) expect(again).toBe(side === 'right');
+  expect(map.pain.some(({ again }) => again)).toBe(false);
 });

@@ -6,6 +6,7 @@ import type { FootSide } from '../figure/pose';
 import { stillPose } from '../figure/figurePose';
 import { spineAt } from '../figure/spine';
 import { softSchool } from '../schools/builtInSchools';
+import type { PainSaid } from './endNotes';
 import type { PainPlace } from './painPlace';
 import type { ShakePlace } from './shakePlace';
 
@@ -15,6 +16,8 @@ export interface BodySpot<Place extends string> {
   readonly side: FootSide | 'middle';
   /** As it is said: `left knee`. */
   readonly words: string;
+  /** It has been there on the other side: it has the same name, and is one stop of the keyboard. */
+  readonly again: boolean;
   /** On the drawing, px. */
   readonly x: number;
   readonly y: number;
@@ -22,8 +25,10 @@ export interface BodySpot<Place extends string> {
 
 /** A body seen from behind, so that left is left, and the places on it that are asked for. */
 export interface BodyMap {
+  /** What of the drawing is shown, as the `viewBox` of an SVG: the body without the empty room about it. */
+  readonly box: string;
+  /** Width of the whole drawing, px; its middle line is the body’s. */
   readonly width: number;
-  readonly height: number;
   /** Its outline, as paths. */
   readonly paths: readonly string[];
   readonly pain: readonly BodySpot<PainPlace>[];
@@ -32,6 +37,8 @@ export interface BodyMap {
 
 /** Height of its metre, px: two places are a finger apart. */
 const SCALE = 200;
+/** From the middle line to each side of the box, and what is left out above and below, px. */
+const BOX = { aside: 85, above: 12, below: 28 } as const;
 const bothSides = ['left', 'right'] as const;
 
 /** The places of a body on the drawing from which one chooses where it hurt and what shook. */
@@ -42,13 +49,13 @@ export function bodyMap(): BodyMap {
   const { legs, arms, pelvis, spine, head } = pose;
   const spot = <P extends string>(place: P, side: FootSide | 'middle', point: Point3): BodySpot<P> => {
     const { x, y } = at(point);
-    return { place, side, words: side === 'middle' ? place : `${side} ${place}`, x, y };
+    return { place, side, words: side === 'middle' ? place : `${side} ${place}`, again: false, x, y };
   };
   const low = spineAt(pelvis, spine, 0.3);
   const high = spineAt(pelvis, spine, 1);
   return {
+    box: `${layout.width / 2 - BOX.aside} ${BOX.above} ${2 * BOX.aside} ${layout.height - BOX.above - BOX.below}`,
     width: layout.width,
-    height: layout.height,
     paths: layout.shapes.map(({ path }) => path),
     pain: [
       spot('neck', 'middle', mixed(high, head, 0.35)),
@@ -71,6 +78,32 @@ export function bodyMap(): BodyMap {
         spot('thighs', side, mixed(legs[side].hip, legs[side].knee, 0.6)),
         spot('calves', side, mixed(legs[side].knee, legs[side].ankle, 0.5)),
       ]),
-    ].map((entry) => ({ ...entry, words: entry.place })),
+    ].map((entry) => ({ ...entry, words: entry.place, again: entry.side === 'right' })),
   };
 }
+
+type PainSpots = readonly BodySpot<PainPlace>[];
+type Where = Pick<PainSaid, 'painPlace' | 'painWhere'>;
+
+/** The spots that are marked for what was said: the side that was tapped, else the place on both. In their words. */
+export function hurtSpots(spots: PainSpots, { painPlace, painWhere }: Where): string[] {
+  const there = spots.filter(({ place }) => place === painPlace);
+  const tapped = there.filter(({ words }) => words === painWhere);
+  return (tapped.length > 0 ? tapped : there).map(({ words }) => words);
+}
+
+/** What was written of a place; what was only tapped is not. */
+const written = (spots: PainSpots, { painWhere }: Where): string =>
+  spots.some(({ words }) => words === painWhere) ? '' : painWhere;
+
+/** What is said when a spot is tapped: its place, and its side where nothing else was written. */
+export const whereTapped = (spots: PainSpots, said: Where, { place, side, words }: BodySpot<PainPlace>): Where => ({
+  painPlace: place,
+  painWhere: written(spots, said) || (side === 'middle' ? '' : words),
+});
+
+/** What is said when a place is chosen from the list: on no side, with what was written. */
+export const whereChosen = (spots: PainSpots, said: Where, painPlace: PainPlace): Where => ({
+  painPlace,
+  painWhere: written(spots, said),
+});

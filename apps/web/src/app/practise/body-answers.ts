@@ -3,24 +3,25 @@ import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import {
-  bodyMap,
+  hurtSpots,
   isSerious,
   painPlaces,
   painWords,
   seriousCaution,
   shookToggled,
   symptoms,
+  whereChosen,
+  whereTapped,
   type BodySaid,
   type BodySpot,
   type PainPlace,
   type Symptom,
 } from '@pomek/core';
 import { TextField } from '../ui/text-field';
-import { BodyTap } from './body-tap';
+import { BodyTap, map } from './body-tap';
 import { RatingRow } from './rating-row';
 
 let count = 0;
-const map = bodyMap();
 
 /** What is asked of a body at the end: pain and where, and signs to stop for, with the caution where they are serious. */
 @Component({
@@ -58,7 +59,7 @@ const map = bodyMap();
                   [name]="id + '-place'"
                   [id]="id + '-' + place"
                   [checked]="it.painPlace === place"
-                  (change)="told.emit({ painPlace: place, painWhere: ownWords() })"
+                  (change)="choose(place)"
                 />
                 <label [for]="id + '-' + place">{{ place }}</label>
               </span>
@@ -133,24 +134,17 @@ export class BodyAnswers {
   protected readonly places = painPlaces;
   protected readonly map = map;
   protected readonly shookToggled = shookToggled;
-  /** What is marked on the body: the side as it was tapped, else the place on both. */
-  protected readonly hurts = computed((): string[] => {
-    const { painPlace, painWhere } = this.said();
-    const spots = map.pain.filter(({ place }) => place === painPlace);
-    const tapped = spots.filter(({ words }) => words === painWhere);
-    return (tapped.length > 0 ? tapped : spots).map(({ words }) => words);
-  });
-  /** What was written of the place; what was only tapped is not. */
-  protected readonly ownWords = computed(() => {
-    const { painWhere } = this.said();
-    return map.pain.some(({ words }) => words === painWhere) ? '' : painWhere;
-  });
+  protected readonly hurts = computed(() => hurtSpots(map.pain, this.said()));
   protected readonly symptoms = symptoms;
   protected readonly seriousCaution = seriousCaution;
   protected readonly serious = computed(() => isSerious(this.said()));
 
-  protected hurt({ place, side, words }: BodySpot<PainPlace>): void {
-    this.told.emit({ painPlace: place, painWhere: this.ownWords() || (side === 'middle' ? '' : words) });
+  protected hurt(spot: BodySpot<PainPlace>): void {
+    this.told.emit(whereTapped(map.pain, this.said(), spot));
+  }
+
+  protected choose(place: PainPlace): void {
+    this.told.emit(whereChosen(map.pain, this.said(), place));
   }
 
   protected toggle(symptom: Symptom, on: boolean): void {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { bodyMap, type BodySpot } from '@pomek/core';
 
-const map = bodyMap();
+/** The body and its places. */
+export const map = bodyMap();
 
 /** A body seen from behind on which places are tapped. */
 @Component({
@@ -19,8 +20,8 @@ const map = bodyMap();
           class="spot"
           role="button"
           [class.on]="chosen().includes(spot.words)"
-          [attr.tabindex]="isTwin($index) ? -1 : 0"
-          [attr.aria-hidden]="isTwin($index) ? true : null"
+          [attr.tabindex]="spot.again ? -1 : 0"
+          [attr.aria-hidden]="spot.again ? true : null"
           [attr.aria-label]="spot.words"
           [attr.aria-pressed]="chosen().includes(spot.words)"
           (click)="tapped.emit(spot)"
@@ -84,12 +85,5 @@ export class BodyTap<Place extends string> {
   readonly tapped = output<BodySpot<Place>>();
 
   protected readonly paths = map.paths;
-  /** The body without the empty room at its sides. */
-  protected readonly box = `${map.width / 2 - 85} 12 170 ${map.height - 40}`;
-
-  /** Whether a place was there before on the other side: it has one name, and is one stop of the keyboard. */
-  protected isTwin(index: number): boolean {
-    const { words } = this.spots()[index]!;
-    return this.spots().findIndex((spot) => spot.words === words) < index;
-  }
+  protected readonly box = map.box;
 }
