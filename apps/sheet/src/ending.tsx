@@ -93,7 +93,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
       <fieldset>
         <legend>Did anything shake? Tap it</legend>
         <BodyTap
-          label="Nothing shook"
+          label="Nothing tapped"
           spots={shookSpots}
           chosen={shook}
           onTap={({ place }) => set({ shook: shookToggled(shook, place) })}

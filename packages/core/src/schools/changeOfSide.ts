@@ -2,11 +2,11 @@ import type { Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import { msToSay } from '../words/msToSay';
 import type { School } from './school';
-import { spokenExercise } from './spokenLine';
+import { spokenWayIn } from './spokenLine';
 
 /** What has to be done to come from one side to the other: the lines of the way in that are others there. */
 export function wayInOfSide(drill: Exercise, school: School, from: Side, to: Side): string[] {
-  const [old, now] = [from, to].map((side) => spokenExercise(drill, school, side).wayIn) as [string[], string[]];
+  const [old, now] = [spokenWayIn(drill, school, from), spokenWayIn(drill, school, to)];
   return now.filter((line, index) => line !== old[index]);
 }
 

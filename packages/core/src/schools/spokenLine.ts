@@ -172,9 +172,16 @@ export const spokenLine = (text: string, school: School, side: SpokenSide): stri
 const gazeOf = ({ phases }: Exercise, { eyes }: School): School['eyes'] =>
   phases.length === 0 && eyes !== 'closed' ? 'level' : eyes;
 
+/** A school with its gaze as an exercise has it. */
+const gazing = (exercise: Exercise, school: School): School => ({ ...school, eyes: gazeOf(exercise, school) });
+
+/** The way into an exercise alone, as it is said in a school and on a side. */
+export const spokenWayIn = (exercise: Exercise, school: School, side: SpokenSide): string[] =>
+  exercise.wayIn.map((line) => spokenLine(line, gazing(exercise, school), side));
+
 /** An exercise with all its words as they are said in a school and on a side. */
 export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide): Exercise {
-  const school = { ...of, eyes: gazeOf(exercise, of) };
+  const school = gazing(exercise, of);
   const say = (text: string): string => spokenLine(text, school, side);
   const all = (lines: readonly string[]): string[] => lines.map(say);
   const { signs } = exercise;

@@ -41,7 +41,7 @@ let count = 0;
       <fieldset class="choices">
         <legend>Did anything shake? Tap it</legend>
         <pk-body-tap
-          label="Nothing shook"
+          label="Nothing tapped"
           [spots]="map.shook"
           [chosen]="it.shook"
           (tapped)="told.emit({ shook: shookToggled(it.shook, $event.place) })"
