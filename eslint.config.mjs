@@ -138,7 +138,7 @@ const layers = [
     rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign] }] },
   },
   {
-    files: ['ui', 'print', 'compute'].map((shared) => `apps/web/src/app/${shared}/**/*.ts`),
+    files: ['ui', 'print', 'compute', 'give'].map((shared) => `apps/web/src/app/${shared}/**/*.ts`),
     ignores: testFiles,
     rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign, noView] }] },
   },

@@ -32,8 +32,11 @@ function setCaching(response: Response, path: string): void {
   response.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
 }
 
-/** Headers that let nothing in from elsewhere. */
-const strictHeaders = (scripts: readonly string[]): RequestHandler =>
+/** Headers that let nothing in from elsewhere. @param more what a page of its own kind may beside it */
+const strictHeaders = (
+  scripts: readonly string[],
+  more: Readonly<Record<string, readonly string[]>> = {},
+): RequestHandler =>
   helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -51,6 +54,7 @@ const strictHeaders = (scripts: readonly string[]): RequestHandler =>
         baseUri: ["'self'"],
         formAction: ["'self'"],
         frameAncestors: ["'none'"],
+        ...more,
       },
     },
     // Served over plain HTTP on this machine only.
@@ -66,6 +70,15 @@ export function createApp({ folder, demo }: AppOptions): Express {
   app.use(strictHeaders(["'self'"]));
   // The worker that finds a body has a policy of its own: its library is WebAssembly, and nothing else here is.
   app.use('/find-body', strictHeaders(["'self'", "'wasm-unsafe-eval'"]));
+  // The page of a sheet holds all that it is made of, by hashes of its own; it is looked at within Pomek before it is given.
+  app.use(
+    '/sheet',
+    strictHeaders(["'unsafe-inline'"], {
+      fontSrc: ['data:'],
+      workerSrc: ['blob:'],
+      frameAncestors: ["'self'"],
+    }),
+  );
   app.use(compression());
   app.get('/healthz', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');

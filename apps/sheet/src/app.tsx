@@ -15,9 +15,12 @@ type Place =
   | { readonly name: 'home' | 'practise' | 'ending' | 'giving' }
   | { readonly name: 'reading'; readonly exerciseId: string };
 
-/** The sheet: one page, no address, nothing asked of anybody. */
-export function App({ sheet }: { readonly sheet: Sheet }) {
-  const memory = useMemo(() => new Memory(sheet), [sheet]);
+/**
+ * The sheet: one page, no address, nothing asked of anybody.
+ * @param props.looked the teacher looks at it before it is given: it does all that it does on a phone, and keeps nothing
+ */
+export function App({ sheet, looked = false }: { readonly sheet: Sheet; readonly looked?: boolean }) {
+  const memory = useMemo(() => new Memory(sheet, !looked), [sheet, looked]);
   const [kept, setKept] = useState(memory.value);
   // A practice that was under way when the page was put away goes on where it was.
   const [place, setPlace] = useState<Place>({ name: memory.value.journal === null ? 'home' : 'practise' });

@@ -41,13 +41,17 @@ const nothing = KeptSchema.parse({});
 /** The memory of this page in the browser, where it has one. */
 export class Memory {
   private readonly key: string;
-  private kept: Kept;
+  private kept: Kept = nothing;
   /** As it was last written or read here: only what another page has changed is read anew. */
   private text: string | null = null;
   /** Why nothing outlives this page; empty while it does. */
   trouble = '';
 
-  constructor({ student }: Pick<Sheet, 'student'>) {
+  /** @param keeps false where the sheet is only looked at: then nothing is remembered, and nothing is missed */
+  constructor(
+    { student }: Pick<Sheet, 'student'>,
+    private readonly keeps = true,
+  ) {
     this.key = `pomek-home-${student.id}`;
     this.kept = this.read();
   }
@@ -63,6 +67,7 @@ export class Memory {
   }
 
   private read(): Kept {
+    if (!this.keeps) return this.kept;
     try {
       const text = localStorage.getItem(this.key);
       if (text === null) {
@@ -86,6 +91,7 @@ export class Memory {
   }
 
   private write(): void {
+    if (!this.keeps) return;
     try {
       const text = JSON.stringify(this.kept);
       localStorage.setItem(this.key, text);

@@ -1,6 +1,6 @@
 import './jitless';
 import { render } from 'preact';
-import { SheetSchema } from '@pomek/core';
+import { SHEET_MARK, SheetSchema } from '@pomek/core';
 import { App } from './app';
 
 /** What the page shows where its data cannot be read. */
@@ -24,15 +24,27 @@ function followNight(): void {
   turn();
 }
 
-function open(): void {
-  const place = document.getElementById('app')!;
+const place = document.getElementById('app')!;
+
+/** @param looked whether the teacher only looks at it, before it is given */
+function show(data: () => unknown, looked: boolean): void {
   try {
-    const sheet = SheetSchema.parse(JSON.parse(document.getElementById('sheet')?.textContent ?? ''));
+    const sheet = SheetSchema.parse(data());
     document.title = `Practice of ${sheet.student.name}`;
-    render(<App sheet={sheet} />, place);
+    render(<App key={sheet.id} sheet={sheet} looked={looked} />, place);
   } catch (error) {
     render(<Unreadable why={error instanceof Error ? error.message.slice(0, 300) : ''} />, place);
   }
 }
+
+/** A page without data is looked at within Pomek, which hands the data over; nobody else may. */
+function whenHanded(): void {
+  addEventListener('message', ({ source, origin, data }: MessageEvent<unknown>) => {
+    if (source === parent && origin === location.origin) show(() => data, true);
+  });
+}
+
 followNight();
-open();
+const text = document.getElementById('sheet')?.textContent.trim() ?? '';
+if (text === SHEET_MARK && parent !== window) whenHanded();
+else show(() => JSON.parse(text) as unknown, false);

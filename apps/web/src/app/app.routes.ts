@@ -30,6 +30,16 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./routines/chain-page')).ChainPage,
   },
   {
+    path: 'routines/chains/:chainId/give',
+    title: 'Give – Pomek',
+    loadComponent: async () => (await import('./give/give-page')).GivePage,
+  },
+  {
+    path: 'routines/:routineId/give',
+    title: 'Give – Pomek',
+    loadComponent: async () => (await import('./give/give-page')).GivePage,
+  },
+  {
     path: 'routines/:id',
     title: 'Routine – Pomek',
     loadComponent: async () => (await import('./routines/routine-editor')).RoutineEditor,

@@ -1,5 +1,5 @@
 import { ChainSchema, newChain, type Chain, type Piece } from './chain';
-import { chainLessons, lessonHeld, taughtOf } from './lessons';
+import { chainLessons, lessonForHome, lessonHeld, lessonJustHeld, taughtOf } from './lessons';
 import { lessonStepWords } from './lessonWords';
 import { sideWords } from './sideWords';
 
@@ -186,4 +186,31 @@ test('each lesson says why it goes as it does', () => {
   expect(alone!.reason).toMatch(/^“Piece 1” takes longer than a lesson \(.+ over\): part it/);
   const [fits] = chainLessons(chain(1), 1);
   expect(fits!.reason).toBe('Repeat what came before, add one, play the whole.');
+});
+
+test.each([[2], [8], [40]])('the lesson that was just held is the one that was, for a chain of %i', (count) => {
+  let now = chain(count, { lessonSeconds: 20 * 60 });
+  expect(lessonJustHeld(now)).toBeNull();
+  const modes = new Set<string>();
+  for (let lesson = 1; lesson <= 45; lesson += 1) {
+    const [held] = chainLessons(now, 1);
+    now = lessonHeld(now, held!);
+    expect(lessonJustHeld(now, { teaches: held!.teaches?.name ?? null })).toEqual(held);
+    if (held!.teaches !== null || held!.mode === 'nothing new') expect(lessonJustHeld(now)).toEqual(held);
+    modes.add(held!.mode);
+  }
+  if (count === 40)
+    expect([...modes].toSorted()).toEqual(['each', 'first half', 'in one go', 'nothing new', 'second half']);
+});
+
+test('at home nobody explains and nobody shows: what one can do alone stays', () => {
+  const [lesson] = chainLessons(chain(5, { nextLesson: 3 }), 1);
+  const home = lessonForHome(lesson!);
+  expect(home.parts.map(({ kind, pieces }) => [kind, pieces.length])).toEqual([
+    ['review', 2],
+    ['legs', 1],
+    ['joined', 1],
+    ['whole', 3],
+  ]);
+  expect(home.seconds).toBe(2 * 30 + 3 * 30 + 30 + 3 * 30);
 });

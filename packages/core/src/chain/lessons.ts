@@ -141,3 +141,36 @@ export function lessonHeld(
     joinedLast: mode === 'nothing new',
   };
 }
+
+/**
+ * The lesson that was held last, made again from the chain as it is now; null before the first.
+ * @param taught what is remembered of it. Without that, once every piece is learned, it is taken for the one that taught the last.
+ */
+export function lessonJustHeld(chain: Chain, taught?: { readonly teaches: string | null }): Lesson | null {
+  if (chain.nextLesson < 2 || chain.pieces.length === 0) return null;
+  const learned = taughtOf(chain);
+  const before: Chain = {
+    ...chain,
+    nextLesson: chain.nextLesson - 1,
+    taught: Math.max(0, taught?.teaches === null || chain.joinedLast ? learned : learned - 1),
+  };
+  // Which half was reviewed before it, and whether the halves had been joined, is told by where it led.
+  const other: Chain['lastHalf'] = chain.lastHalf === 'first half' ? 'second half' : 'first half';
+  const lessons = [false, true].flatMap((joinedLast) =>
+    [other, chain.lastHalf].flatMap((lastHalf) => {
+      const begun: Chain = { ...before, joinedLast, lastHalf };
+      return chainLessons(begun, 1).map((lesson) => ({ lesson, now: lessonHeld(begun, lesson) }));
+    }),
+  );
+  const led = lessons.find(({ now }) => now.joinedLast === chain.joinedLast && now.lastHalf === chain.lastHalf);
+  return (led ?? lessons.at(0))?.lesson ?? null;
+}
+
+/** What somebody alone can do of a lesson: what needs a teacher to say and to show is left out. */
+const alone: ReadonlySet<LessonPartKind> = new Set(['review', 'legs', 'joined', 'whole']);
+
+/** A lesson as it is practised at home until the next one. */
+export function lessonForHome(lesson: Lesson): Lesson {
+  const parts = lesson.parts.filter(({ kind }) => alone.has(kind));
+  return { ...lesson, parts, seconds: parts.reduce((total, { seconds }) => total + seconds, 0), over: 0 };
+}

@@ -3,6 +3,8 @@ export * from './importPreview';
 export * from './planCalendar';
 export * from './readBundle';
 export * from './routineBundle';
+export type { TimedWords } from './webVtt';
 export * from './bundleJsonSchema';
 export * from './csvLogs';
 export * from './cueTrack';
+export * from './folder';

@@ -128,6 +128,55 @@ describe('the sheet that is given home', () => {
     expect(() => having({ plans: away })).toThrow('weeks: no practice day falls in these weeks');
   });
 
+  test('a routine goes along without a plan: on each practice day, with its own doses and what is noted of the body', () => {
+    const [one] = planned;
+    const { student, plans } = storedOf(one!.id);
+    const routine = demo.routines.find(({ id }) => plans.every(({ routineId }) => routineId !== id))!;
+    const make = (also: Sheet['practices'][number]['routine'], change: Partial<StoredPerson>) =>
+      makeSheet({
+        id: 's',
+        person: personOf(one!.id, change),
+        now: new Date(0),
+        weeks: 2,
+        calls: usualCalls,
+        parts: 'new',
+        also,
+      });
+    const days = [1, 3, 6] as const;
+    const alone = make(routine, { plans: [], student: { ...student, practiceDays: [...days] } });
+    // 11 March 2026 is a Wednesday: two weeks to the Tuesday.
+    expect(alone.days.map(({ day }) => day)).toEqual([
+      '2026-03-11',
+      '2026-03-14',
+      '2026-03-16',
+      '2026-03-18',
+      '2026-03-21',
+      '2026-03-23',
+    ]);
+    expect(alone.practices).toHaveLength(1);
+    const hall = practisedRoutine(routine, personOf(one!.id, { plans: [] }));
+    expect(alone.practices[0]!.routine).toEqual(hall.routine);
+    expect(alone.practices[0]!.cares).toHaveLength(hall.changed.length);
+    expect(SheetSchema.parse(JSON.parse(JSON.stringify(alone)))).toEqual(alone);
+    // Beside a plan it is practised too, and on none of its holidays; a routine with a plan is not there twice.
+    const away = { from: '2026-03-14', to: '2026-03-21' };
+    const both = make(routine, { plans: plans.map((plan) => ({ ...plan, holidays: [away] })) });
+    const mine = both.days.filter(({ practice }) => both.practices[practice]!.routine.id === routine.id);
+    expect(mine.length).toBeGreaterThan(0);
+    expect(mine.every(({ day }) => day < away.from || day > away.to)).toBe(true);
+    const own = demo.routines.find(({ id }) => id === plans[0]!.routineId)!;
+    expect(make(own, {}).days).toHaveLength(
+      makeSheet({
+        id: 's',
+        person: personOf(one!.id),
+        now: new Date(0),
+        weeks: 2,
+        calls: usualCalls,
+        parts: 'new',
+      }).days.length,
+    );
+  });
+
   test('tells what each day asks for, its days in order, and what was known when it was made', () => {
     const [one] = planned;
     const [plan] = demo.plans.filter(({ studentId }) => studentId === one!.id);

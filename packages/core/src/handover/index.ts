@@ -1,7 +1,7 @@
 export * from './sheet';
 export * from './makeSheet';
 export * from './homePractice';
-export { sheetHtml } from './sheetHtml';
+export { SHEET_MARK, sheetHtml } from './sheetHtml';
 export * from './cameIn';
 export * from './homeLog';
 export * from './packedLog';

@@ -5,7 +5,9 @@ import type { PartsSaid } from '../practice/hallCalls';
 import { changedWords } from '../care/caredRoutine';
 import type { PersonRecord } from '../person/personRecord';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
-import { dayNumber } from '../days/dayNumber';
+import { practisedRoutine, type OwnPractice } from '../plan/practisedRoutine';
+import type { Routine } from '../routine/routine';
+import { dayNumber, dayOfNumber, weekdayOf } from '../days/dayNumber';
 import { DrawnBodySchema, type HomeDay, type HomePractice, type Sheet } from './sheet';
 
 export interface SheetRequest {
@@ -16,34 +18,55 @@ export interface SheetRequest {
   readonly weeks: number;
   readonly calls: CallWords;
   readonly parts: PartsSaid;
+  /** A routine, or a lesson, that goes along without a plan: practised on each practice day with its own doses. */
+  readonly also?: Routine | null;
+}
+
+/** The days of practice from today to a day, without holidays. */
+function practiceDaysTo({ student, plans, today }: PersonRecord, until: string): string[] {
+  const holidays = plans.flatMap((plan) => plan.holidays);
+  const first = dayNumber(today);
+  return Array.from({ length: dayNumber(until) - first + 1 }, (_, at) => first + at)
+    .filter((day) => student.practiceDays.includes(weekdayOf(day)))
+    .map(dayOfNumber)
+    .filter((day) => !holidays.some(({ from, to }) => day >= from && day <= to));
 }
 
 /**
  * What a student takes home: the practice days of all plans for some weeks with the doses the machine would set, as they are
  * really practised by this person, and only the exercises that stand in them.
- * @throws RangeError when there is no plan, the student has no practice days, a routine is gone, or no day falls in the weeks
+ * @throws RangeError when there is neither a plan nor something to go along, the student has no practice days, a routine is gone, or no day falls in the weeks
  */
-export function makeSheet({ id, person, now, weeks, calls, parts }: SheetRequest): Sheet {
+export function makeSheet({ id, person, now, weeks, calls, parts, also = null }: SheetRequest): Sheet {
   const { student, school, exercises, logs, corrections, plans, today } = person;
-  if (plans.length === 0) throw new RangeError('plan: there is no plan to take home yet');
+  const planless = also !== null && plans.some(({ routineId }) => routineId === also.id) ? null : also;
+  if (plans.length === 0 && planless === null) throw new RangeError('plan: there is no plan to take home yet');
   const practices: HomePractice[] = [];
   const placeOf = (practice: HomePractice): number => {
     const found = practices.findIndex((known) => equal(known, practice));
     return found >= 0 ? found : practices.push(practice) - 1;
   };
-  const days = plans
-    .flatMap((plan) =>
-      plannedDays(plan, person, weeks).map(({ day, lighter, goals, routine, changed }): HomeDay => {
-        const cares = changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) }));
-        return {
+  const placed = ({ routine, changed }: Pick<OwnPractice, 'routine' | 'changed'>): number =>
+    placeOf({ routine, cares: changed.map((one) => ({ segmentId: one.segment.id, words: changedWords(one) })) });
+  const ofPlans = plans.flatMap((plan) =>
+    plannedDays(plan, person, weeks).map(({ day, lighter, goals, ...practised }): HomeDay => ({
+      day,
+      practice: placed(practised),
+      lighter,
+      goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
+    })),
+  );
+  const given = planless === null ? null : practisedRoutine(planless, person);
+  const withoutPlan =
+    given === null
+      ? []
+      : practiceDaysTo(person, lastDayOf(today, weeks)).map((day): HomeDay => ({
           day,
-          practice: placeOf({ routine, cares }),
-          lighter,
-          goals: goals.filter(({ asked }) => asked).map(({ name, words }) => ({ name, words })),
-        };
-      }),
-    )
-    .toSorted((a, b) => a.day.localeCompare(b.day));
+          practice: placed(given),
+          lighter: false,
+          goals: [],
+        }));
+  const days = [...ofPlans, ...withoutPlan].toSorted((a, b) => a.day.localeCompare(b.day));
   if (days.length === 0) throw new RangeError('weeks: no practice day falls in these weeks');
   const used = new Set(
     practices.flatMap(({ routine }) =>

@@ -37,3 +37,4 @@ export type { Because, Ladder, Rules, Ruling, Session, StrandState } from './mac
 export { growthOf, newState, rulesOf } from './machine';
 export * from './season';
 export * from './weekReason';
+export * from './findingPerson';

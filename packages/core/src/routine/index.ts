@@ -7,6 +7,7 @@ export * from './spanRepetition';
 export * from './routine';
 export * from './groupCommands';
 export * from './laps';
+export * from './roundLines';
 export * from './roomPath';
 export * from './sidesLedger';
 export * from './timeline';

@@ -9,18 +9,19 @@ import { Editing } from '../data/editing';
 import { Repository } from '../data/repository';
 import { classTimes } from '../ui/class-words';
 import { NotKept } from '../ui/not-kept';
+import { ClassGive } from './class-give';
 import { ClassNext } from './class-next';
 import { ClassSetUp } from './class-set-up';
 import { ClassTerm } from './class-term';
 
-const TabSchema = z.enum(['next', 'term', 'set-up']);
+const TabSchema = z.enum(['next', 'give', 'term', 'set-up']);
 type Tab = z.infer<typeof TabSchema>;
 
 /** One class: who is here and what each does, what was held, and how it is set up. */
 @Component({
   selector: 'pk-class-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClassNext, ClassSetUp, ClassTerm, FormsModule, NotKept, RouterLink, SelectButton],
+  imports: [ClassGive, ClassNext, ClassSetUp, ClassTerm, FormsModule, NotKept, RouterLink, SelectButton],
   template: `
     @let it = edit.draft();
     @if (it === null) {
@@ -29,7 +30,7 @@ type Tab = z.infer<typeof TabSchema>;
         <p>It may have been removed. <a routerLink="/classes">To the classes</a></p>
       </div>
     } @else if (it) {
-      <div class="page class" [class.panes]="tab() === 'next'">
+      <div class="page class" [class.panes]="tab() === 'next' || tab() === 'give'">
         <header class="row spread">
           <h1>{{ title() }}</h1>
           <p class="soft num">{{ times() }}{{ it.place === '' ? '' : ', ' + it.place }}</p>
@@ -50,6 +51,11 @@ type Tab = z.infer<typeof TabSchema>;
           @case ('next') {
             @if (edit.stored(); as stored) {
               <pk-class-next class="main" [taught]="stored" [meetings]="meetings()" />
+            }
+          }
+          @case ('give') {
+            @if (edit.stored(); as stored) {
+              <pk-class-give class="main" [taught]="stored" [meetings]="meetings()" />
             }
           }
           @case ('term') {
@@ -97,6 +103,7 @@ export class ClassPage {
   protected readonly tab = linkedSignal((): Tab => TabSchema.catch('next').parse(this.part()));
   protected readonly tabs: { label: string; value: Tab }[] = [
     { label: 'Next meeting', value: 'next' },
+    { label: 'Give', value: 'give' },
     { label: 'Term', value: 'term' },
     { label: 'Set up', value: 'set-up' },
   ];

@@ -1,6 +1,7 @@
 import type { Column, Content, OrderedListElement } from 'pdfmake/interfaces';
 import {
   breathCaution,
+  drillName,
   cueOrder,
   cycleParts,
   durationWords,
@@ -8,6 +9,7 @@ import {
   kneeWords,
   orderWords,
   pointsIn,
+  roundLines,
   segmentDrill,
   segmentWords,
   signLine,
@@ -20,6 +22,7 @@ import {
   toldPart,
   upperFirst,
   type Body,
+  type Checkpoint,
   type Exercise,
   type ExerciseSegment,
   type Finding,
@@ -27,10 +30,12 @@ import {
   type Routine,
   type School,
   type SeenInWork,
+  type Segment,
 } from '@pomek/core';
 import type { DrawBody } from '../space/body-pictures';
 import { ALONE, IN_STRIP, picturesOf, printed, type Picture } from './handout-figure';
-import { inks, MM, pdf } from './pdf';
+import type { Paper } from './papers';
+import { inks, MM } from './pdf';
 
 export interface HandoutRequest {
   readonly routine: Routine;
@@ -67,7 +72,7 @@ export interface SeenPrinted {
 /** Cues a student is given of a drill at a time: what can hurt or is being corrected, and others in turn; a teacher gets all. */
 const FIRST_CUES = 2;
 const OTHER_CUES = 2;
-const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
+export const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
 /** So many stand beside one another. */
 const IN_ROW = 4;
 /** Between them, mm. */
@@ -113,7 +118,7 @@ const boxes = (): Column => ({
 });
 
 /** On which side a drill is told and drawn. */
-function toldSide({ dose }: ExerciseSegment): FootSide {
+export function toldSide({ dose }: ExerciseSegment): FootSide {
   const sides = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
   return sides.has('right') || !sides.has('left') ? 'right' : 'left';
 }
@@ -148,6 +153,13 @@ const stagesOf = ({ stages }: Exercise): Content[] =>
     stages.map(stageLine),
   );
 
+/** The points of a drill as it is done, in the order in which their cues are printed. */
+export const cuesOf = (
+  segment: ExerciseSegment,
+  said: Exercise,
+  { school, corrected, turn }: Pick<HandoutRequest, 'school' | 'corrected' | 'turn'>,
+): Checkpoint[] => cueOrder(pointsIn(said.checkpoints, school, corrected, stageOf(segment, said)), corrected, turn);
+
 /** What a student needs to do it from the paper alone. */
 function studentWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest, side: FootSide): Content[] {
   const { dose } = segment;
@@ -167,11 +179,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
           ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
         )
       : [];
-  const ordered = cueOrder(
-    pointsIn(said.checkpoints, request.school, request.corrected, stageOf(segment, said)),
-    request.corrected,
-    request.turn,
-  );
+  const ordered = cuesOf(segment, said, request);
   const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
   const cues = [
     ...first,
@@ -235,6 +243,12 @@ function teacherWords(segment: ExerciseSegment, said: Exercise, request: Handout
   ];
 }
 
+/** What is no drill, or none any more, in a line. */
+export const betweenWords = (segment: Segment): string =>
+  segment.type === 'exercise'
+    ? 'Deleted exercise'
+    : `${segment.label === '' ? upperFirst(segment.type) : segment.label}, ${durationWords(segment.seconds)}`;
+
 /** Pictures beside what they show. */
 const seenContent = (seen: readonly SeenPrinted[]): Content[] =>
   seen.map(({ image, title, lines }): Content => ({
@@ -266,7 +280,7 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   const order = orderWords(segment);
   const stage = stageOf(segment, said);
   const words: Content[] = [
-    { text: exercise.name, style: 'heading' },
+    { text: drillName(segment, exercise), style: 'heading' },
     { text: segmentWords(segment), margin: [0, 1, 0, 1] },
     ...(order === '' ? [] : [{ text: order, ...small }]),
     ...(stage === null ? [] : [{ text: `Now: ${stageLine(stage)}`, bold: true, ...small }]),
@@ -297,60 +311,61 @@ function exerciseContent(request: HandoutRequest, segment: ExerciseSegment, exer
   ];
 }
 
-/**
- * The handout of a routine on A4: figures from where a drill is seen best, doses in words, the way in, the parts, cues and
- * cautions; for students boxes to tick, for teachers stages, all checkpoints and what there is to look at.
- */
-export function handout(request: HandoutRequest): Promise<Blob> {
-  const { routine, exercises, version, name, cautions, findings, dosesOf } = request;
-  const student = version === 'student';
-  const rows = routine.segments.flatMap((segment): Content[] => {
+/** What is gone through more than once. */
+export const roundContent = (routine: Routine, exercises: ReadonlyMap<string, Exercise>): Content[] =>
+  roundLines(routine, (segment) => {
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
-    if (segment.type === 'exercise' && exercise !== undefined) return exerciseContent(request, segment, exercise);
-    const words =
-      segment.type === 'exercise'
-        ? 'An exercise that is gone'
-        : `${segment.label === '' ? upperFirst(segment.type) : segment.label}, ${durationWords(segment.seconds)}`;
-    return [{ text: words, italics: true, color: inks.soft, margin: [0, 6, 0, 2] }];
-  });
-  // What was filmed at no drill of this routine stands at its end.
-  const here = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : null)));
-  const elsewhere = request.seen.filter(({ exerciseId }) => exerciseId === null || !here.has(exerciseId));
+    return segment.type === 'exercise' && exercise !== undefined ? drillName(segment, exercise) : betweenWords(segment);
+  }).map((line): Content => ({ text: line, bold: true, margin: [0, 4, 0, 0] }));
+
+/** What stands at the foot of a paper: the routine, and whose it is. */
+export const paperTitle = ({ routine, name }: HandoutRequest): string =>
+  name === '' ? routine.name : `${routine.name}, ${name}`;
+
+/** The head of a paper: what it is, for whom, how long, with which doses; when to stop, and what is kept in mind for this person. */
+export function paperHead({ routine, name, dosesOf, cautions }: HandoutRequest): Content[] {
   const total = durationWords(timeline(routine).totalMs / 1000);
-  const dangers = findings.filter((finding) => finding.grade !== 'note');
   const about = [
     name === '' ? '' : `For ${name}.`,
     `${total} in all.`,
     dosesOf === '' ? '' : `Doses of ${dosesOf}.`,
     routine.note,
   ];
-  return pdf({
-    info: { title: routine.name },
-    pageMargins: [14 * MM, 12 * MM, 14 * MM, 14 * MM],
-    footer: (page, pages) => ({
-      text: `${routine.name}, page ${page} of ${pages}`,
-      alignment: 'center',
-      fontSize: 8,
-      color: inks.soft,
-    }),
+  const kept = cautions.map((caution) => caution.replace(/\.$/, '')).join('; ');
+  return [
+    { text: routine.name, style: 'title' },
+    { text: about.filter((words) => words !== '').join(' '), margin: [0, 2, 0, 4] },
+    {
+      text: `${stopCaution} Practise within what your teacher has shown you; local rules and licensed practice go before this sheet.`,
+      fontSize: 9,
+      color: inks.danger,
+      margin: [0, 0, 0, 3],
+    },
+    ...(kept === '' ? [] : [{ text: `Keep in mind: ${kept}.`, color: inks.danger, margin: [0, 0, 0, 4] } as Content]),
+  ];
+}
+
+/**
+ * The pages to learn a routine from: figures from where a drill is seen best, doses in words, the way in, the parts, cues and
+ * cautions; for students boxes to tick, for teachers stages, all checkpoints and what there is to look at.
+ */
+export function handout(request: HandoutRequest): Paper {
+  const { routine, exercises, version, findings } = request;
+  const student = version === 'student';
+  const rows = routine.segments.flatMap((segment): Content[] => {
+    const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
+    if (segment.type === 'exercise' && exercise !== undefined) return exerciseContent(request, segment, exercise);
+    return [{ text: betweenWords(segment), italics: true, color: inks.soft, margin: [0, 6, 0, 2] }];
+  });
+  // What was filmed at no drill of this routine stands at its end.
+  const here = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : null)));
+  const elsewhere = request.seen.filter(({ exerciseId }) => exerciseId === null || !here.has(exerciseId));
+  const dangers = findings.filter((finding) => finding.grade !== 'note');
+  return {
+    title: paperTitle(request),
     content: [
-      { text: routine.name, style: 'title' },
-      { text: about.filter((words) => words !== '').join(' '), margin: [0, 2, 0, 4] },
-      {
-        text: `${stopCaution} Practise within what your teacher has shown you; local rules and licensed practice go before this sheet.`,
-        fontSize: 9,
-        color: inks.danger,
-        margin: [0, 0, 0, 3],
-      },
-      ...(cautions.length > 0
-        ? [
-            {
-              text: `Keep in mind: ${cautions.map((caution) => caution.replace(/\.$/, '')).join('; ')}.`,
-              color: inks.danger,
-              margin: [0, 0, 0, 4],
-            } as Content,
-          ]
-        : []),
+      ...paperHead(request),
+      ...roundContent(routine, exercises),
       ...rows,
       ...seenContent(elsewhere),
       ...(!student && dangers.length > 0
@@ -366,5 +381,5 @@ export function handout(request: HandoutRequest): Promise<Blob> {
         margin: [0, 10, 0, 0],
       },
     ],
-  });
+  };
 }

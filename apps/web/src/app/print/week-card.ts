@@ -2,7 +2,8 @@ import { parseISO, startOfISOWeek } from 'date-fns';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { durationWords, groupBy, stopCaution, type PlannedDay } from '@pomek/core';
 import { shortDay } from '../ui/day-words';
-import { inks, MM, pdf } from './pdf';
+import type { Paper } from './papers';
+import { inks, MM } from './pdf';
 
 export interface WeekCardRequest {
   readonly student: string;
@@ -73,13 +74,13 @@ function week(days: readonly PlannedDay[]): Content {
 const mondayOf = (day: string): number => startOfISOWeek(parseISO(day)).getTime();
 
 /** The weeks to come on paper: what each practice day asks for, a box to tick, and room for how it was. */
-export function weekCard({ student, routine, cautions, days }: WeekCardRequest): Promise<Blob> {
+export function weekCard({ student, routine, cautions, days }: WeekCardRequest): Paper {
   const weeks = [...groupBy(days, ({ day }) => mondayOf(day)).values()];
-  return pdf({
-    info: { title: `Week card: ${routine}` },
-    pageMargins: [15 * MM, 15 * MM, 15 * MM, 15 * MM],
+  const title = `${routine} – ${student}`;
+  return {
+    title,
     content: [
-      { text: `${routine} – ${student}`, style: 'title' },
+      { text: title, style: 'title' },
       { text: 'Tick what is done; write down how it was. Bring it along next time.', margin: [0, 2, 0, 8] },
       ...(cautions.length === 0
         ? []
@@ -89,5 +90,5 @@ export function weekCard({ student, routine, cautions, days }: WeekCardRequest):
       ...weeks.map(week),
       { text: stopCaution, fontSize: 9, color: inks.soft },
     ],
-  });
+  };
 }

@@ -23,7 +23,6 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { Thread, type Picked } from '../ui/thread';
-import { HandoutButton } from './handout-button';
 import { Inspector, type InspectorTab } from './inspector';
 import { RoutineSummary } from './routine-summary';
 import { SegmentRow } from './segment-row';
@@ -44,7 +43,6 @@ import { Workbench } from './workbench';
     CdkDropList,
     Empty,
     FormsModule,
-    HandoutButton,
     InputText,
     Inspector,
     NotKept,

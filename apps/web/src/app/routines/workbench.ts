@@ -10,13 +10,10 @@ import {
   timeline,
   type Finding,
   type FindingContext,
-  type FindingPerson,
   type Mend,
   type Routine,
   type Segment,
-  doseOf,
-  gridOf,
-  standardPerson,
+  findingPerson,
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
@@ -62,26 +59,7 @@ export class Workbench {
   );
 
   /** Whoever the routine is looked at for, with what is practised and planned already. */
-  readonly person = computed((): FindingPerson => {
-    const record = this.choice.record() ?? null;
-    const lines = (record?.logs ?? []).flatMap((log) => log.lines);
-    return {
-      ...(record ?? standardPerson(this.clock.today())),
-      learned:
-        record === null
-          ? null
-          : new Set(lines.filter((entry) => entry.done.amount > 0).map((entry) => entry.exerciseId)),
-      reached: (record?.plans ?? [])
-        .filter((plan) => plan.routineId === this.id())
-        .flatMap((plan) =>
-          plan.strands.map((strand) => ({
-            segmentId: strand.segmentId,
-            axis: strand.axis,
-            level: doseOf(strand.level, gridOf(strand)),
-          })),
-        ),
-    };
-  });
+  readonly person = computed(() => findingPerson(this.choice.record() ?? null, this.id(), this.clock.today()));
 
   private readonly question = computed(() => {
     const routine = this.routine();

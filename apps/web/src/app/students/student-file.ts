@@ -7,6 +7,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { switchMap } from 'rxjs';
 import * as z from 'zod';
 import {
+  chainOfClass,
   decide,
   recentLoad,
   earlierIn,
@@ -16,6 +17,7 @@ import {
   takeWay,
   type Plan,
   type PracticeLog,
+  type Routine,
   type Student,
   type Verdict,
   type Way,
@@ -30,6 +32,9 @@ import { schoolOf } from '../data/gathered';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
+import { GiveBoard } from '../give/give-board';
+import type { Practised } from '../give/gift';
+import { lessonsOf } from '../give/lessons';
 import { daysAgo, shortDay } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { DayPipe } from '../ui/day.pipe';
@@ -40,7 +45,6 @@ import { BodyForm } from './body-form';
 import { CorrectionsMap } from './corrections-map';
 import { DecisionCard, type Reply } from './decision-card';
 import { FilmPanel } from './film-panel';
-import { GiveHome } from './give-home';
 import { LoadPanel } from './load-panel';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
@@ -48,7 +52,7 @@ import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
 
-const TabSchema = z.enum(['plan', 'practices', 'home', 'body', 'load', 'corrections', 'film', 'person']);
+const TabSchema = z.enum(['plan', 'practices', 'give', 'body', 'load', 'corrections', 'film', 'person']);
 type Tab = z.infer<typeof TabSchema>;
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
@@ -66,7 +70,7 @@ type Tab = z.infer<typeof TabSchema>;
     Empty,
     FilmPanel,
     FormsModule,
-    GiveHome,
+    GiveBoard,
     HomeLogPanel,
     LoadPanel,
     LogList,
@@ -127,7 +131,7 @@ export class StudentFile {
   protected readonly tabs: { label: string; value: Tab }[] = [
     { label: 'Plan', value: 'plan' },
     { label: 'Practices', value: 'practices' },
-    { label: 'Home', value: 'home' },
+    { label: 'Give', value: 'give' },
     { label: 'Body and baseline', value: 'body' },
     { label: 'Load', value: 'load' },
     { label: 'Corrections', value: 'corrections' },
@@ -155,6 +159,30 @@ export class StudentFile {
   protected readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   protected readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   protected readonly school = computed(() => schoolOf(this.schools(), this.student()?.schoolId));
+  private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
+  private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
+  /** What can be given: what there is a plan for, the lessons of the classes, then every other routine. */
+  protected readonly practised = computed((): Practised[] => {
+    const planned = new Set(this.plans().map(({ routineId }) => routineId));
+    const asGiven = (routine: Routine): Practised => ({ id: routine.id, name: routine.name, routine });
+    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
+    const lessons = this.classes()
+      .filter(({ roster }) => roster.includes(this.id()))
+      .flatMap((one) =>
+        this.chains()
+          .filter(({ id }) => id === one.chainId)
+          .flatMap((chain) => lessonsOf(chainOfClass(chain, one), this.school(), shelf)),
+      );
+    return [
+      ...this.routines().filter(({ id }) => planned.has(id)).map(asGiven),
+      ...lessons,
+      ...this.routines().filter(({ id }) => !planned.has(id)).map(asGiven),
+    ];
+  });
+  protected readonly given = computed(() => {
+    const person = this.person();
+    return person == null ? null : [person];
+  });
   protected readonly verdicts = computed(() => {
     const person = this.person();
     return person == null ? [] : strandVerdicts(person);

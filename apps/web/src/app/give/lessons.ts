@@ -1,0 +1,40 @@
+import {
+  chainLessons,
+  lessonForHome,
+  lessonJustHeld,
+  lessonRoutine,
+  newRoutine,
+  type Chain,
+  type Exercise,
+  type Lesson,
+  type Meeting,
+  type School,
+} from '@pomek/core';
+import type { Practised } from './gift';
+
+/** A lesson as it is practised at home: what one can do of it without the teacher. */
+function forHome(chain: Chain, lesson: Lesson, what: string, school: School, shelf: ReadonlyMap<string, Exercise>): Practised {
+  const home = { ...chain, frameSeconds: 0 };
+  const routine = lessonRoutine(home, lessonForHome(lesson), null, newRoutine('lesson', chain.name, school), shelf);
+  const teaches = lesson.teaches === null ? '' : `: ${lesson.teaches.name}`;
+  return { id: routine.id, name: `${what}, lesson ${lesson.number}${teaches}`, routine };
+}
+
+/**
+ * What can be given of a chain: the lesson that was just held, and the next one.
+ * @param last what was held last in a class, where it is known
+ */
+export function lessonsOf(
+  chain: Chain,
+  school: School,
+  shelf: ReadonlyMap<string, Exercise>,
+  last?: Meeting['lesson'],
+): Practised[] {
+  if (chain.pieces.length === 0) return [];
+  const held = lessonJustHeld(chain, last ?? undefined);
+  const [next] = chainLessons(chain, 1);
+  return [
+    ...(held === null ? [] : [forHome(chain, held, 'Just held', school, shelf)]),
+    ...(next === undefined ? [] : [forHome(chain, next, 'The next one', school, shelf)]),
+  ];
+}

@@ -1,0 +1,182 @@
+import type { Column, Content } from 'pdfmake/interfaces';
+import {
+  drillName,
+  orderWords,
+  segmentDrill,
+  segmentWords,
+  spokenExercise,
+  upperFirst,
+  type Checkpoint,
+  type Exercise,
+  type ExerciseSegment,
+} from '@pomek/core';
+import { betweenWords, cuesOf, DAYS, paperHead, paperTitle, roundContent, toldSide, type HandoutRequest } from './handout';
+import { ALONE, picturesOf, printed, type Picture } from './handout-figure';
+import { papers, type Paper } from './papers';
+import { inks, MM } from './pdf';
+
+/** What head and foot leave of an A4 sheet for the drills, mm, and the gap between them. */
+const ROOM = { width: 182, height: 218, gap: 5 } as const;
+/** What stands under a figure, mm: the more drills, the smaller the type. */
+const WORDS_MM = 30;
+/** A figure is no larger than this, and not smaller than can be seen from two steps away, mm. */
+const TALLEST = 92;
+const SMALLEST = 24;
+/** Breadth of a picture for its height. */
+const SLIM = ALONE.width / ALONE.height;
+/** Each tried in turn until all goes on one page. */
+const scales = [1, 0.9, 0.8, 0.7, 0.6, 0.5] as const;
+/** So many weeks are ticked on it. */
+const WEEKS = 4;
+const BOX = 11;
+
+/** How many drills stand side by side. */
+const columnsFor = (count: number): number => (count <= 4 ? 2 : count <= 9 ? 3 : count <= 16 ? 4 : 5);
+
+/** What stands on the page of a drill. */
+interface Cell {
+  readonly name: string;
+  readonly dose: string;
+  readonly point: Checkpoint | null;
+  /** One of a posture that is held, else where it begins and half way. */
+  readonly pictures: readonly Picture[];
+  /** What comes after it before the next one: a rest, a talk. */
+  readonly after: readonly string[];
+}
+
+/** Of several moments the two that are furthest from one another. */
+const telling = (pictures: readonly Picture[]): Picture[] =>
+  pictures.length < 2 ? [...pictures] : [pictures[0]!, pictures[Math.floor(pictures.length / 2)]!];
+
+function cellOf(
+  request: HandoutRequest,
+  segment: ExerciseSegment,
+  exercise: Exercise,
+  said: ReadonlySet<string>,
+): Omit<Cell, 'after'> {
+  const { school, body, corrected, draw } = request;
+  const side = toldSide(segment);
+  const drill = segmentDrill(segment, exercise);
+  const own = spokenExercise(drill, school, drill.twoSided ? side : 'both');
+  const points = cuesOf(segment, own, request);
+  // What is being corrected; else a point that stands nowhere else on the page.
+  const point = points.find(({ id }) => corrected.has(id)) ?? points.find(({ id }) => !said.has(id)) ?? points[0];
+  const order = orderWords(segment);
+  return {
+    name: drillName(segment, exercise),
+    dose: [segmentWords(segment), order].filter((words) => words !== '').join('. '),
+    point: point ?? null,
+    pictures: telling(picturesOf(body, segment, exercise, school, side, draw).pictures),
+  };
+}
+
+/** The drills of a routine in their order, and what comes before the first of them. */
+function cellsOf(request: HandoutRequest): { cells: Cell[]; before: string[] } {
+  const cells: (Omit<Cell, 'after'> & { after: string[] })[] = [];
+  const before: string[] = [];
+  const said = new Set<string>();
+  for (const segment of request.routine.segments) {
+    const exercise = segment.type === 'exercise' ? request.exercises.get(segment.exerciseId) : undefined;
+    if (segment.type === 'exercise' && exercise !== undefined) {
+      const cell = cellOf(request, segment, exercise, said);
+      if (cell.point !== null) said.add(cell.point.id);
+      cells.push({ ...cell, after: [] });
+    } else (cells.at(-1)?.after ?? before).push(betweenWords(segment));
+  }
+  return { cells, before };
+}
+
+/** A drill: its figures, its name, how much, and one thing to mind. */
+function cellContent(cell: Cell, at: number, width: number, height: number, type: number, corrected: ReadonlySet<string>): Column {
+  const { pictures, point } = cell;
+  const tall = Math.min(height, width / Math.max(1, pictures.length) / SLIM);
+  const size = { width: tall * SLIM, height: tall };
+  return {
+    width: width * MM,
+    stack: [
+      {
+        columnGap: 0,
+        columns: pictures.map((picture) => ({ width: size.width * MM, stack: [printed(picture, size)] })),
+      },
+      {
+        text: [{ text: `${at + 1}  `, color: inks.pine }, cell.name],
+        style: 'heading',
+        fontSize: type + 2.5,
+        margin: [0, 1, 0, 0],
+      },
+      { text: cell.dose, bold: true, fontSize: type },
+      ...(point === null
+        ? []
+        : [
+            {
+              text: [{ text: `${upperFirst(point.region)}: `, bold: corrected.has(point.id) }, point.wanted],
+              fontSize: type,
+            } as Content,
+          ]),
+      ...cell.after.map((words): Content => ({
+        text: `Then: ${words}`,
+        italics: true,
+        fontSize: type - 0.5,
+        color: inks.soft,
+      })),
+    ],
+  };
+}
+
+/** A box for each day of some weeks. */
+const ticks = (): Content => ({
+  margin: [0, 4, 0, 0],
+  columnGap: 14,
+  columns: [
+    { width: 'auto', text: 'Practised', fontSize: 9, color: inks.soft, margin: [0, 8, 0, 0] },
+    ...Array.from({ length: WEEKS }, (): Column => ({
+      width: DAYS.length * BOX,
+      stack: [
+        {
+          columnGap: 0,
+          columns: DAYS.map((day) => ({ width: BOX, text: day, fontSize: 6.5, color: inks.soft, alignment: 'center' as const })),
+        },
+        { canvas: DAYS.map((_, day) => ({ type: 'rect' as const, x: day * BOX + 1, y: 1, w: 9, h: 9, lineWidth: 0.8 })) },
+      ],
+    })),
+  ],
+});
+
+function page(request: HandoutRequest, { cells, before }: ReturnType<typeof cellsOf>, scale: number): Paper {
+  const { exercises, corrected, routine } = request;
+  const across = columnsFor(cells.length);
+  const rows = Math.max(1, Math.ceil(cells.length / across));
+  const width = (ROOM.width - (across - 1) * ROOM.gap) / across;
+  const height = Math.max(SMALLEST, Math.min(TALLEST, ROOM.height / rows - WORDS_MM) * scale);
+  const type = (across <= 2 ? 11 : across === 3 ? 9.5 : 8.5) * Math.max(0.8, scale);
+  const lines = Array.from({ length: rows }, (_, row) => cells.slice(row * across, (row + 1) * across));
+  return {
+    title: paperTitle(request),
+    content: [
+      ...paperHead(request),
+      ...before.map((words): Content => ({ text: `First: ${words}`, italics: true, fontSize: 9, color: inks.soft })),
+      ...lines.map((line, row): Content => ({
+        unbreakable: true,
+        columnGap: ROOM.gap * MM,
+        margin: [0, 4, 0, 2],
+        columns: line.map((cell, at) => cellContent(cell, row * across + at, width, height, type, corrected)),
+      })),
+      ...roundContent(routine, exercises),
+      ticks(),
+    ],
+  };
+}
+
+/**
+ * One page to pin up: each drill with its figure, its dose and one thing to mind, and boxes to tick for some weeks. The figures are as large
+ * as lets all of it go on one page; of many drills there may be more.
+ */
+export async function pinUp(request: HandoutRequest): Promise<Paper> {
+  const cells = cellsOf(request);
+  for (const scale of scales) {
+    const paper = page(request, cells, scale);
+    const { pages } = await papers(paper.title, [paper]);
+    if (pages <= 1) return paper;
+  }
+  return page(request, cells, scales.at(-1)!);
+}
