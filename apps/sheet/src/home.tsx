@@ -96,7 +96,7 @@ export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }:
       <header>
         <h1>Practice of {sheet.student.name}</h1>
         <p class="soft">
-          Given home on {shortDay(sheet.madeOn)}; it tells the days until {shortDay(sheet.until)}.
+          Made on {shortDay(sheet.madeOn)}, for the days until {shortDay(sheet.until)}.
         </p>
       </header>
       {trouble !== '' && (

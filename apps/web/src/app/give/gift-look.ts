@@ -59,6 +59,10 @@ import { SheetLook } from './sheet-look';
     }
   `,
   styles: `
+    :host {
+      display: block;
+      height: 100%;
+    }
     .paper {
       max-width: 46rem;
       margin-inline: auto;

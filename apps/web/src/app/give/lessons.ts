@@ -16,8 +16,13 @@ import type { Practised } from './gift';
 function forHome(chain: Chain, lesson: Lesson, what: string, school: School, shelf: ReadonlyMap<string, Exercise>): Practised {
   const home = { ...chain, frameSeconds: 0 };
   const routine = lessonRoutine(home, lessonForHome(lesson), null, newRoutine('lesson', chain.name, school), shelf);
-  const teaches = lesson.teaches === null ? '' : `: ${lesson.teaches.name}`;
-  return { id: routine.id, name: `${what}, lesson ${lesson.number}${teaches}`, routine };
+  const teaches = lesson.teaches?.name;
+  const note = teaches === undefined ? 'Nothing new: play what is learned.' : `New in it: ${teaches}.`;
+  return {
+    id: routine.id,
+    name: `${what}, lesson ${lesson.number}${teaches === undefined ? '' : `: ${teaches}`}`,
+    routine: { ...routine, note },
+  };
 }
 
 /**

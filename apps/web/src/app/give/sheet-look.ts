@@ -17,7 +17,7 @@ import type { Sheet } from '@pomek/core';
     iframe {
       width: min(24.5rem, 100%);
       height: 100%;
-      min-height: 32rem;
+      min-height: 26rem;
       border: 10px solid var(--pk-ink);
       border-radius: 1.5rem;
       background: #fff;

@@ -1,7 +1,6 @@
 import type { Column, Content } from 'pdfmake/interfaces';
 import {
   drillName,
-  orderWords,
   segmentDrill,
   segmentWords,
   spokenExercise,
@@ -28,7 +27,8 @@ const SLIM = ALONE.width / ALONE.height;
 const scales = [1, 0.9, 0.8, 0.7, 0.6, 0.5] as const;
 /** So many weeks are ticked on it. */
 const WEEKS = 4;
-const BOX = 11;
+const BOX = 13;
+const BETWEEN_WEEKS = 14;
 
 /** How many drills stand side by side. */
 const columnsFor = (count: number): number => (count <= 4 ? 2 : count <= 9 ? 3 : count <= 16 ? 4 : 5);
@@ -61,19 +61,18 @@ function cellOf(
   const points = cuesOf(segment, own, request);
   // What is being corrected; else a point that stands nowhere else on the page.
   const point = points.find(({ id }) => corrected.has(id)) ?? points.find(({ id }) => !said.has(id)) ?? points[0];
-  const order = orderWords(segment);
   return {
     name: drillName(segment, exercise),
-    dose: [segmentWords(segment), order].filter((words) => words !== '').join('. '),
+    dose: segmentWords(segment),
     point: point ?? null,
     pictures: telling(picturesOf(body, segment, exercise, school, side, draw).pictures),
   };
 }
 
 /** The drills of a routine in their order, and what comes before the first of them. */
-function cellsOf(request: HandoutRequest): { cells: Cell[]; before: string[] } {
+function cellsOf(request: HandoutRequest): { cells: Cell[]; first: string[] } {
   const cells: (Omit<Cell, 'after'> & { after: string[] })[] = [];
-  const before: string[] = [];
+  const first: string[] = [];
   const said = new Set<string>();
   for (const segment of request.routine.segments) {
     const exercise = segment.type === 'exercise' ? request.exercises.get(segment.exerciseId) : undefined;
@@ -81,9 +80,9 @@ function cellsOf(request: HandoutRequest): { cells: Cell[]; before: string[] } {
       const cell = cellOf(request, segment, exercise, said);
       if (cell.point !== null) said.add(cell.point.id);
       cells.push({ ...cell, after: [] });
-    } else (cells.at(-1)?.after ?? before).push(betweenWords(segment));
+    } else (cells.at(-1)?.after ?? first).push(betweenWords(segment));
   }
-  return { cells, before };
+  return { cells, first };
 }
 
 /** A drill: its figures, its name, how much, and one thing to mind. */
@@ -123,26 +122,36 @@ function cellContent(cell: Cell, at: number, width: number, height: number, type
   };
 }
 
-/** A box for each day of some weeks. */
-const ticks = (): Content => ({
-  margin: [0, 4, 0, 0],
-  columnGap: 14,
-  columns: [
-    { width: 'auto', text: 'Practised', fontSize: 9, color: inks.soft, margin: [0, 8, 0, 0] },
-    ...Array.from({ length: WEEKS }, (): Column => ({
-      width: DAYS.length * BOX,
-      stack: [
-        {
-          columnGap: 0,
-          columns: DAYS.map((day) => ({ width: BOX, text: day, fontSize: 6.5, color: inks.soft, alignment: 'center' as const })),
-        },
-        { canvas: DAYS.map((_, day) => ({ type: 'rect' as const, x: day * BOX + 1, y: 1, w: 9, h: 9, lineWidth: 0.8 })) },
-      ],
-    })),
-  ],
-});
+/** A box for each day of some weeks, in one drawing. */
+function ticks(): Content {
+  const week = DAYS.length * BOX + BETWEEN_WEEKS;
+  const days = Array.from({ length: WEEKS }, (_, at) =>
+    DAYS.map((day, nth) => {
+      const x = at * week + nth * BOX;
+      const letter = `<text x="${x + BOX / 2 - 0.5}" y="7" font-size="7" text-anchor="middle" fill="${inks.soft}">${day}</text>`;
+      return `${letter}<rect x="${x + 0.5}" y="10" width="${BOX - 2}" height="${BOX - 2}" fill="none" stroke="${inks.ink}" stroke-width="0.8"/>`;
+    }).join(''),
+  );
+  const width = WEEKS * week;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${BOX + 10}">${days.join('')}</svg>`;
+  return {
+    margin: [0, 6, 0, 0],
+    columnGap: 12,
+    columns: [
+      { width: 'auto', text: 'Practised', fontSize: 9, color: inks.soft, margin: [0, 9, 0, 0] },
+      { width, svg },
+    ],
+  };
+}
 
-function page(request: HandoutRequest, { cells, before }: ReturnType<typeof cellsOf>, scale: number): Paper {
+/** What is no drill, as a list of its own where it is all there is: the steps of a lesson. */
+function before(words: readonly string[], alone: boolean): Content[] {
+  if (words.length === 0) return [];
+  if (alone) return [{ ol: [...words], fontSize: 13, lineHeight: 1.35, margin: [0, 8, 0, 8] }];
+  return words.map((line): Content => ({ text: `First: ${line}`, italics: true, fontSize: 9, color: inks.soft }));
+}
+
+function page(request: HandoutRequest, { cells, first }: ReturnType<typeof cellsOf>, scale: number): Paper {
   const { exercises, corrected, routine } = request;
   const across = columnsFor(cells.length);
   const rows = Math.max(1, Math.ceil(cells.length / across));
@@ -154,7 +163,7 @@ function page(request: HandoutRequest, { cells, before }: ReturnType<typeof cell
     title: paperTitle(request),
     content: [
       ...paperHead(request),
-      ...before.map((words): Content => ({ text: `First: ${words}`, italics: true, fontSize: 9, color: inks.soft })),
+      ...before(first, cells.length === 0),
       ...lines.map((line, row): Content => ({
         unbreakable: true,
         columnGap: ROOM.gap * MM,

@@ -7,6 +7,7 @@ import drawer from '@primeuix/themes/aura/drawer';
 import iconfield from '@primeuix/themes/aura/iconfield';
 import inputtext from '@primeuix/themes/aura/inputtext';
 import multiselect from '@primeuix/themes/aura/multiselect';
+import radiobutton from '@primeuix/themes/aura/radiobutton';
 import select from '@primeuix/themes/aura/select';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
 import textarea from '@primeuix/themes/aura/textarea';
@@ -24,6 +25,7 @@ export const pomekPreset = definePreset(
       iconfield,
       inputtext,
       multiselect,
+      radiobutton,
       select,
       selectbutton,
       textarea,
