@@ -116,7 +116,7 @@ const views = [
       await page.getByRole('button', { name: 'Go to the worst moment: knees' }).click();
     },
   },
-  { name: 'home', path: '/students/demo-student-7?part=home' },
+  { name: 'give', path: '/students/demo-student-7?part=give' },
   { name: 'practise', path: '/practise?student=demo-student-8' },
   { name: 'files', path: '/files' },
 ];
@@ -162,9 +162,10 @@ await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'Discard' }).click();
 
 // The sheet, as it lies on a phone: its first page, and its hall.
-await page.goto(`${base}/students/demo-student-7?part=home`);
+await page.goto(`${base}/students/demo-student-7?part=give`);
 const given = page.waitForEvent('download');
-await page.getByRole('button', { name: 'Write the sheet' }).click();
+await page.getByRole('radio', { name: 'A sheet for the phone' }).check();
+await page.getByRole('button', { name: 'Download' }).click();
 const sheet = join(mkdtempSync(join(tmpdir(), 'pomek-pictures-')), 'sheet.html');
 await (await given).saveAs(sheet);
 const phones = [];

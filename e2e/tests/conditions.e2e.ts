@@ -1,3 +1,4 @@
+import { give, openGive } from '../support/give';
 import { conditionsWorld, ownLimit, ruledOut } from '../support/faulty-routine';
 import { readPdf } from '../support/pdf';
 import { complaints, openOwn, takeIn } from '../support/pomek';
@@ -46,11 +47,8 @@ test('each condition acts: found, mended in one press, done otherwise in the hal
 
   // On the handout, for three of them.
   for (const condition of ['knee pain', 'heart condition', ownLimit]) {
-    await choose(`With ${condition}`);
-    await expect(findings.filter({ hasText: `With ${condition}` }).first()).toBeVisible();
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Handout' }).click();
-    const { text } = await readPdf(readFileSync(await (await download).path()));
+    await openGive(page, 'too-much', `With ${condition}`);
+    const { text } = await readPdf(readFileSync(await (await give(page, 'A page to pin up')).path()));
     expect(text).toMatch(new RegExp(`instead of .* \\(${condition}\\)`));
   }
 

@@ -1,4 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
+import { give } from '../support/give';
 import { readPdf } from '../support/pdf';
 import { expect, test, type Page } from '../support/test';
 import { openDemo, openOwn, smallWorld } from '../support/pomek';
@@ -111,28 +112,25 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['pictures', 0],
   ]);
 
-  await page.getByRole('combobox', { name: 'Plan to export' }).click();
-  await page.getByRole('option', { name: /Mireille Sand/ }).click();
+  await page.getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: 'Mireille Sand' }).click();
+  await page.getByRole('button', { name: 'Give', exact: true }).click();
+  await page.getByRole('radio', { name: 'A calendar' }).check();
   await page.getByLabel('Weeks').fill('2');
-  const second = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export the calendar' }).click();
-  const calendar = await readFile(await (await second).path(), 'utf8');
+  await expect(page.getByText('10 practice days')).toBeVisible();
+  const calendar = await readFile(await (await give(page, 'A calendar')).path(), 'utf8');
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(10);
   expect(calendar).toContain('T073000');
   expect(calendar).toContain('SEQUENCE:0');
-  await expect(page.getByText('Calendar exported')).toBeVisible();
+  await expect(page.getByText('Calendar made')).toBeVisible();
   // Given out again it replaces the first.
-  const third = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export the calendar' }).click();
-  const again = await readFile(await (await third).path(), 'utf8');
+  const again = await readFile(await (await give(page, 'A calendar')).path(), 'utf8');
   expect(again.match(/SEQUENCE:1/g)).toHaveLength(10);
   const uids = (text: string) => [...text.matchAll(/UID:(.*)/g)].map(([, uid]) => uid);
   expect(uids(again)).toEqual(uids(calendar));
 
   // On paper: the days that the calendar has, with boxes, read by a library that did not write it.
-  const fourth = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Week card' }).click();
-  const card = await fourth;
+  const card = await give(page, 'A week card');
   expect(card.suggestedFilename()).toMatch(/week-card\.pdf$/);
   const { text, size } = await readPdf(await readFile(await card.path()));
   expect(size.map(Math.round)).toEqual([595, 842]);

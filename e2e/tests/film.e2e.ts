@@ -1,6 +1,7 @@
 import { mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { give, openGive } from '../support/give';
 import { expect, test, type Locator, type Page } from '../support/test';
 import { filmed, openFilm, who, type Filmed } from '../support/filmed';
 import { readPdf } from '../support/pdf';
@@ -83,16 +84,10 @@ test('a picture is marked with the pointer, read, noted with its still, taken ba
 test('what is being worked on goes on the handout with its picture, only where that is wanted', async ({ page }) => {
   await openDemo(page);
   const choose = async (): Promise<void> => {
-    await page.goto('/routines/demo-reeling');
-    await page.getByRole('combobox', { name: 'For whom' }).click();
-    await page.getByRole('option', { name: who }).click();
-    await expect(page.getByRole('button', { name: 'Handout' })).toBeEnabled();
+    await openGive(page, 'demo-reeling', who);
+    await page.getByRole('radio', { name: 'Pages to learn from' }).check();
   };
-  const made = async () => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Handout' }).click();
-    return readPdf(await readFile(await (await download).path()));
-  };
+  const made = async () => readPdf(await readFile(await (await give(page, 'Pages to learn from')).path()));
   const wanted = page.getByRole('checkbox', { name: 'With what was seen on film' });
   await choose();
   // What was seen on film has helped since: nothing of it is in work.

@@ -13,7 +13,7 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
     path: '/students/demo-student-5',
     main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg'],
   },
-  { path: '/students/demo-student-7?part=home', main: ['#give-home', '#came-back'] },
+  { path: '/students/demo-student-7?part=give', main: ['pk-give-board .kinds', 'pk-give-board .bar'] },
   {
     path: '/students/demo-student-3/film/demo-student-3-still-30',
     main: ['.picture svg.surface', '.chips', '.points li:nth-child(3)'],

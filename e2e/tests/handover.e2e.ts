@@ -5,6 +5,7 @@ import { chromium, type Browser, type BrowserContext } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { unzipSync } from 'fflate';
 import { codesOf } from '../support/codes';
+import { give, openGive } from '../support/give';
 import { expect, ownClock, test, type Page } from '../support/test';
 import { openDemo } from '../support/pomek';
 
@@ -21,10 +22,8 @@ const part = (page: Page, name: string) => page.getByRole('button', { name, exac
 
 /** Writes the sheet of the student that is open, and gives the path of the file. */
 async function sheetOf(page: Page, name: string): Promise<string> {
-  await part(page, 'Home');
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Write the sheet' }).click();
-  const download = await waiting;
+  await part(page, 'Give');
+  const download = await give(page, 'A sheet for the phone');
   expect(download.suggestedFilename()).toMatch(/\.html$/);
   const path = join(folder, name);
   await download.saveAs(path);
@@ -253,6 +252,7 @@ test('the log comes back as a line, as a file, as pictures of codes and by the c
   await home.context().close();
 
   // A message that broke the line; taken in as one step, and taken back.
+  await part(page, 'Practices');
   const field = page.getByRole('textbox', { name: 'The line from the message' });
   const said = page.getByRole('region', { name: 'What the log holds' });
   await field.fill(`Hello,\n${line.replace(/(.{60})/g, '$1\n')}\nuntil Friday`);
@@ -352,6 +352,7 @@ test('a sign to stop locks at home, comes first at the desk, and a hostile name 
   const line = await home.getByRole('textbox', { name: 'The line of the log' }).inputValue();
   expect(asked).toEqual([]);
   await home.context().close();
+  await part(page, 'Practices');
   await page.getByRole('textbox', { name: 'The line from the message' }).fill(line);
   const said = page.getByRole('region', { name: 'What the log holds' });
   await expect(said.getByRole('alert')).toContainText('Chest pain was noted');
@@ -391,10 +392,8 @@ test('where the phone keeps nothing it is said, and what was practised can still
 
 test('a cue track of a routine and of a week: sound and words in one archive', async ({ page }) => {
   await openDemo(page);
-  const archive = async (button: string): Promise<Record<string, Uint8Array>> => {
-    const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name: button }).click();
-    const download = await waiting;
+  const archive = async (): Promise<Record<string, Uint8Array>> => {
+    const download = await give(page, 'A cue track');
     expect(download.suggestedFilename()).toMatch(/\.zip$/);
     return unzipSync(await readFile(await download.path()));
   };
@@ -409,14 +408,14 @@ test('a cue track of a routine and of a week: sound and words in one archive', a
       expect(words).toMatch(/^WEBVTT\n\n00:00:00\.000 --> /);
     }
   };
-  await page.getByRole('link', { name: 'Files' }).click();
-  await expect(page.getByRole('button', { name: 'Cue track' })).toBeDisabled();
-  await page.getByRole('combobox', { name: 'Routine to export' }).click();
-  await page.getByRole('option', { name: 'Thread and turn' }).click();
-  const one = await archive('Cue track');
+  await openGive(page, 'demo-reeling');
+  const one = await archive();
   expect(Object.keys(one)).toEqual(['thread-and-turn.wav', 'thread-and-turn.vtt']);
   hasBoth(one);
   await openFile(page);
-  await part(page, 'Home');
-  hasBoth(await archive('Cue track of the next seven days'));
+  await part(page, 'Give');
+  const week = await archive();
+  // Named by the first day of each practice that differs.
+  expect(Object.keys(week).every((name) => /^\d{4}-\d\d-\d\d-/.test(name))).toBe(true);
+  hasBoth(week);
 });

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { give } from '../support/give';
 import { ordinaryWorld } from '../support/ordinary-world';
 import { complaints, openOwn, openPart, takeIn } from '../support/pomek';
 import { expect, test, type Page } from '../support/test';
@@ -42,12 +43,8 @@ test('what a condition allows is the one number of plan, weeks, Today, hall and 
   await page.goto('/today');
   const today = page.getByRole('region', { name: 'Practising today' }).getByRole('listitem');
   await expect(today.filter({ hasText: 'Petra Lund' })).toContainText('3:05 min');
-  await page.goto('/files');
-  await page.getByRole('combobox', { name: 'Plan to export' }).click();
-  await page.getByRole('option', { name: /Petra Lund/ }).click();
-  const made = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export the calendar' }).click();
-  const calendar = await readFile(await (await made).path(), 'utf8');
+  await page.goto('/students/petra?part=give');
+  const calendar = await readFile(await (await give(page, 'A calendar')).path(), 'utf8');
   expect(calendar).toContain('3:00 min');
   expect(calendar).not.toMatch(/[4-9]:\d\d min/);
   expect(wrong).toEqual([]);

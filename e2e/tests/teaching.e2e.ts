@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { give } from '../support/give';
 import { readPdf } from '../support/pdf';
 import { complaints, enterHall, openOwn, runOn, tabTo, take, takeIn, typeOver } from '../support/pomek';
 import { expect, ownClock, test } from '../support/test';
@@ -67,9 +68,9 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
   await page.getByRole('link', { name: 'Routines' }).click();
   await page.getByRole('button', { name: 'Build the first routine' }).click();
   await take(page, 'Pond circle');
-  const printed = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Handout' }).click();
-  const { text } = await readPdf(readFileSync(await (await printed).path()));
+  const routine = page.url();
+  await page.getByRole('link', { name: 'Give' }).click();
+  const { text } = await readPdf(readFileSync(await (await give(page, 'Pages to learn from')).path()));
   for (const words of [
     'Stand by the water.',
     'Press to the left bank',
@@ -82,7 +83,7 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
 
   // In the hall: the way in, then the words of the side and the direction.
   await ownClock(page);
-  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const id = new URL(routine).pathname.split('/').at(-1)!;
   await page.goto(`/practise?routine=${id}`);
   await enterHall(page);
   await page.keyboard.press('Space');

@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises';
+import { unzipSync } from 'fflate';
 import { expect, test, type Page } from '../support/test';
 import { complaints, look, openDemo, openOwn, tabTo, take, total } from '../support/pomek';
+import { give, openGive, type Given } from '../support/give';
 import { readPdf } from '../support/pdf';
 
 const thread = (page: Page) => page.getByRole('listbox', { name: /The routine as a thread/ });
@@ -130,22 +132,24 @@ test('a routine is fitted to the minutes there are, and left or taken as a whole
   await expect(total(page)).toHaveText(before);
   await page.getByLabel('Fit to', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Fit', exact: true }).click();
-  await expect(page.locator('pk-fit')).toContainText('takes 3:00 min alone: over by 1:00 min');
+  await expect(page.locator('pk-fit')).toContainText('takes 3:25 min alone: over by 1:25 min');
 });
 
-test('the handout opens as a PDF with what the student needs', async ({ page }) => {
+test('papers are made for the person they are for: one page to pin up, and pages to learn and to teach from', async ({
+  page,
+}) => {
   await openDemo(page);
-  await page.goto('/routines/demo-morning');
-  await page.getByRole('combobox', { name: 'For whom' }).click();
-  await page.getByRole('option', { name: 'Mireille Sand' }).click();
-  const made = async (name: string) => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name }).click();
-    return readPdf(await readFile(await (await download).path()));
-  };
-  const student = await made('Handout');
-  // As much as is needed to do it from the paper alone.
-  expect(student.pages).toBeLessThanOrEqual(4);
+  const made = async (what: Given) => readPdf(await readFile(await (await give(page, what)).path()));
+  await openGive(page, 'demo-morning', 'Mireille Sand');
+  const pinned = await made('A page to pin up');
+  expect(pinned.pages).toBe(1);
+  expect(pinned.text).toContain('For Mireille Sand.');
+  expect(pinned.text).toContain('No held breath: blood pressure');
+  expect(pinned.text).toContain('1 hold × 1:00 min');
+  expect(pinned.text).toContain('Practised');
+  expect(pinned.photographs).toBeGreaterThan(5);
+  const student = await made('Pages to learn from');
+  expect(student.pages).toBeLessThanOrEqual(6);
   expect(student.text).toContain('The way in');
   expect(student.text).toContain('Stop when');
   expect(student.text).toContain('Morning at the pond');
@@ -154,16 +158,51 @@ test('the handout opens as a PDF with what the student needs', async ({ page }) 
   expect(student.text).toContain('1 hold × 1:00 min');
   expect(student.text).toContain('see a licensed practitioner');
   // Who has a plan for it is given its doses, and told so; the counts are told either way and side.
-  await page.goto('/routines/demo-reeling');
-  await page.getByRole('combobox', { name: 'For whom' }).click();
-  await page.getByRole('option', { name: 'Ilse Marrowby' }).click();
-  const planned = await made('Handout');
+  await openGive(page, 'demo-reeling', 'Ilse Marrowby (has a plan)');
+  const planned = await made('Pages to learn from');
   expect(planned.text).toMatch(/Doses of the plan on \d+ \w+ \d{4}/);
   expect(planned.text).toMatch(/Left forward \d+, left reversed \d+, right forward \d+, right reversed \d+\./);
   expect(planned.text).toContain('Seen from the front');
-  const teacher = await made('Teacher’s');
+  const teacher = await made('Pages for the teacher');
   expect(teacher.text).toContain('Cue:');
   expect(teacher.text).toContain('Stages');
+  // What is seen before is what is given, page for page.
+  await page.getByRole('radio', { name: 'A page to pin up' }).check();
+  const pages = page.getByRole('img', { name: /^The pages as they are printed: 1$/ });
+  await expect(pages.locator('canvas')).toHaveCount(1);
+});
+
+test('a whole class is given its papers in one press, each for its own, and a lesson goes home too', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Classes' }).click();
+  await page.getByRole('link', { name: 'Tuesday beginners' }).click();
+  await page.getByRole('button', { name: 'Give', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Download for 5' })).toBeEnabled();
+  await page.getByRole('checkbox', { name: 'Joaquim Tarr' }).uncheck();
+  const papers = await readPdf(await readFile(await (await give(page, 'A page to pin up')).path()));
+  expect(papers.pages).toBe(4);
+  expect(papers.text).toMatch(/lesson \d+/);
+  for (const name of ['Pim Halloran', 'Mireille Sand', 'Wilhelmina Frost', 'Orsolya Venn'])
+    expect(papers.text).toContain(`For ${name}.`);
+  expect(papers.text).not.toContain('Joaquim');
+  // Sheets of all in one folder, each told in the file that it was made; one step back takes it all back.
+  const folder = await give(page, 'A sheet for the phone');
+  expect(folder.suggestedFilename()).toMatch(/\.zip$/);
+  const files = Object.keys(unzipSync(await readFile(await folder.path())));
+  expect(files.toSorted()).toEqual([
+    'mireille-sand-practice.html',
+    'orsolya-venn-practice.html',
+    'pim-halloran-practice.html',
+    'wilhelmina-frost-practice.html',
+  ]);
+  // It can be tried before it is given, and keeps nothing here.
+  const sheet = page.frameLocator('iframe');
+  await expect(sheet.getByRole('heading', { name: /^Practice of / })).toBeVisible();
+  await sheet.getByRole('button', { name: /^Begin, / }).first().click();
+  await sheet.getByRole('button', { name: 'Begin' }).click();
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('pomek-home')))).toEqual([]);
+  await page.getByRole('radio', { name: 'A week card' }).check();
+  await expect(page.getByText(/has no plan for/).first()).toBeVisible();
 });
 
 test('the chain of the term: lessons follow the pieces, also after a reload', async ({ page }) => {

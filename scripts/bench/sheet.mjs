@@ -19,18 +19,17 @@ async function given(browser, address, folder) {
   await page.goto(`${address}/demo`);
   await page.getByRole('heading', { name: 'Practising today' }).waitFor();
   const download = async (name, file) => {
+    await page.getByRole('radio', { name }).check();
     const waiting = page.waitForEvent('download');
     const begun = performance.now();
-    await page.getByRole('button', { name }).click();
+    await page.getByRole('button', { name: 'Download' }).click();
     await (await waiting).saveAs(join(folder, file));
     return performance.now() - begun;
   };
-  await page.goto(`${address}/students/demo-student-7?part=home`);
-  await download('Write the sheet', 'sheet.html');
-  await page.goto(`${address}/files`);
-  await page.getByRole('combobox', { name: 'Routine to export' }).click();
-  await page.getByRole('option', { name: 'Thread and turn' }).click();
-  const spent = await download('Cue track', 'track.zip');
+  await page.goto(`${address}/students/demo-student-7?part=give`);
+  await download('A sheet for the phone', 'sheet.html');
+  await page.goto(`${address}/routines/demo-reeling/give`);
+  const spent = await download('A cue track', 'track.zip');
   await page.context().close();
   return spent;
 }

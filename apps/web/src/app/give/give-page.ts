@@ -31,9 +31,9 @@ import { lessonsOf } from './lessons';
         </header>
         <pk-give-board class="main" [practised]="it" [people]="people()">
           <div class="field">
-            <label for="give-whom">For whom</label>
+            <span class="label">For whom</span>
             <p-select
-              inputId="give-whom"
+              ariaLabel="For whom"
               [options]="whom()"
               optionLabel="name"
               optionValue="id"

@@ -43,8 +43,11 @@ export function inRuns(words: string): string | { text: string; font?: string }[
   return runs.map((run) => (KNOWN.test(run) ? { text: run } : { text: run, font: OTHER }));
 }
 
-/** Every text of a content in fonts that have its letters. */
-function withFonts(node: unknown): unknown {
+/**
+ * Every text of a content in fonts that have its letters. What is drawn is copied: laying out moves it, and the same content may be
+ * laid out again.
+ */
+export function withFonts(node: unknown): unknown {
   if (typeof node === 'string') {
     const runs = inRuns(node);
     return typeof runs === 'string' ? runs : { text: runs };
@@ -54,6 +57,7 @@ function withFonts(node: unknown): unknown {
   return Object.fromEntries(
     Object.entries(node).map(([key, value]: [string, unknown]) => {
       if (key === 'text' && typeof value === 'string') return [key, inRuns(value)];
+      if (key === 'canvas' && Array.isArray(value)) return [key, value.map((shape: object) => ({ ...shape }))];
       const holds = ['text', 'stack', 'columns', 'ul', 'ol', 'table', 'body'].includes(key);
       return [key, holds ? withFonts(value) : value];
     }),
