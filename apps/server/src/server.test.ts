@@ -67,6 +67,17 @@ test('only where a body is found may WebAssembly be compiled, and nothing more',
   for (const path of ['/', '/today', '/find-body-not', '/main.js']) expect(await scriptsOf(path)).toBe("'self'");
 });
 
+test('only the page of a sheet may be framed, by Pomek itself, and it loads nothing else', async () => {
+  const policyOf = async (path: string) =>
+    (await fetch((await serve(false)) + path)).headers.get('content-security-policy')!;
+  const sheet = await policyOf('/sheet/sheet.html');
+  expect(sheet).toContain("frame-ancestors 'self'");
+  expect(sheet).toContain('worker-src blob:');
+  expect(sheet).not.toMatch(/https?:|\*|'unsafe-eval'/);
+  for (const path of ['/today', '/sheets', '/find-body/finder.js'])
+    expect(await policyOf(path)).toContain("frame-ancestors 'none'");
+});
+
 test('health and demo', async () => {
   expect(await (await fetch(`${await serve(false)}/healthz`)).json()).toEqual({ ok: true });
   const lead = await fetch(`${await serve(true)}/`, { redirect: 'manual' });

@@ -1,23 +1,17 @@
 import { useEffect, useMemo, useRef, useState } from 'preact/hooks';
 import {
-  ASLEEP_MS,
-  RING_EVERY_MS,
-  SEEN_EVERY_MS,
-  TICK_MS,
-  bells,
+  Hall,
   bodyOfStudent,
-  callNow,
   clock,
-  conduct,
   cuePlan,
+  hallActionOf,
   hallCalls,
-  hallKeys,
   leftOf,
   momentOf,
   seenAs as ways,
   shownNow,
-  timeline,
   timesDone,
+  type HallDevices,
   type Journal,
   type JournalEvent,
   type SeenAs,
@@ -28,6 +22,8 @@ import { now } from './clock';
 import { DoingFigure } from './figure';
 import type { Kept } from './kept';
 
+/** How loud the voice is, 0–1. */
+const LOUD = 0.9;
 const seenWords: Record<SeenAs, string> = { mirror: 'as in a mirror', facing: 'facing you', behind: 'from behind' };
 
 export interface PractiseProps {
@@ -43,123 +39,74 @@ export interface PractiseProps {
 /** Conducts a practice: everything pressed is kept at once, so that nothing is lost when the phone puts the page away. */
 export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: PractiseProps) {
   const { school } = sheet;
-  const [at, setAt] = useState(journal.seenAt);
   const [seenAs, setSeenAs] = useState<SeenAs>('mirror');
   const [ending, setEnding] = useState(false);
   const [hasVoice, setHasVoice] = useState(false);
-  const devices = useMemo(() => ({ awake: new Awake(), voice: new Voice(setHasVoice) }), []);
   const sound = useRef(kept.sound);
   sound.current = kept.sound;
-  const ringer = useMemo(() => new Ringer(() => !sound.current), []);
+  const [, drawAgain] = useState(0);
+  const hall = useMemo(() => {
+    const voice = new Voice(setHasVoice);
+    const devices: HallDevices = {
+      now: () => now().getTime(),
+      every: (ms, what) => {
+        const timer = setInterval(what, ms);
+        return () => clearInterval(timer);
+      },
+      ringer: new Ringer(() => !sound.current),
+      voice: { say: (text) => voice.say(text, LOUD), silence: () => voice.silence() },
+      awake: new Awake(),
+      keep: (_, how) =>
+        change((stored) =>
+          stored.journal?.id === journal.id ? { ...stored, journal: how(stored.journal) } : stored,
+        ),
+      changed: () => drawAgain((times) => times + 1),
+    };
+    return new Hall(devices, journal);
+  }, []);
+  useEffect(() => () => hall.close(true), []);
+  const { line, state, begun } = hall;
+  const { routine } = hall.journal;
   const shelf = useMemo(() => new Map(sheet.exercises.map((exercise) => [exercise.id, exercise])), [sheet]);
   const body = useMemo(() => bodyOfStudent(sheet.student.body).body, [sheet]);
-  const line = useMemo(() => timeline(journal.routine), [journal.routine]);
   const cues = useMemo(
     () =>
-      cuePlan(journal.routine, line, shelf, school, {
+      cuePlan(routine, line, shelf, school, {
         inWork: new Set(sheet.inWork),
         before: (exerciseId) => timesDone(kept.logs, exerciseId),
       }),
-    [journal.routine, line, sheet, shelf, school, kept.logs.length],
+    [routine, line, sheet, shelf, school, kept.logs.length],
   );
-  const called = useMemo(
-    () => hallCalls(journal.routine, line, sheet.calls, { cues: true, parts: sheet.parts }, shelf, school, cues),
-    [journal.routine, line, sheet, shelf, school, cues],
+  const calls = useMemo(
+    () => hallCalls(routine, line, sheet.calls, { cues: true, parts: sheet.parts }, shelf, school, cues),
+    [routine, line, sheet, shelf, school, cues],
   );
-  const { events } = journal;
-  const state = conduct(line, events, Math.max(at, events.at(-1)?.at ?? 0));
-  const begun = events.length > 0;
-  const moment = momentOf(journal.routine, line, state, shelf, school, cues);
-
-  const record = (action: JournalEvent['action'], when = now().getTime()): void => {
-    change((stored) =>
-      stored.journal?.id === journal.id
-        ? {
-            ...stored,
-            journal: { ...stored.journal, events: [...stored.journal.events, { at: when, action }], seenAt: when },
-          }
-        : stored,
-    );
-    setAt(when);
-  };
-  const toggle = (): void => {
-    void ringer.wake();
-    record(!begun ? 'start' : state.running ? 'pause' : 'resume');
-  };
-  const press = (action: JournalEvent['action']): void => {
-    if (!begun || (action === 'loosen' && school.fatigueRule !== 'ease')) return;
-    record(action);
-  };
-
-  // The newest state for what runs beside the drawing.
-  const live = useRef({ state, at, journal, record });
-  live.current = { state, at, journal, record };
-  useEffect(() => {
-    // The page was closed while it ran: it stands still from the last moment it was seen.
-    if (live.current.state.running) live.current.record('pause', live.current.journal.seenAt);
-    let seen = 0;
-    let rung = 0;
-    const timer = setInterval(() => {
-      const { state: before, at: then } = live.current;
-      if (!before.running) return;
-      const moment = now().getTime();
-      if (moment - then > ASLEEP_MS) {
-        live.current.record('pause', then);
-        return;
-      }
-      setAt(moment);
-      if (moment - seen > SEEN_EVERY_MS) {
-        seen = moment;
-        change((stored) =>
-          stored.journal === null ? stored : { ...stored, journal: { ...stored.journal, seenAt: moment } },
-        );
-      }
-      if (moment - rung > RING_EVERY_MS) {
-        rung = moment;
-        ringer.goOn(bells(line, conduct(line, live.current.journal.events, moment)));
-      }
-    }, TICK_MS);
-    return () => {
-      clearInterval(timer);
-      ringer.silence();
-      devices.voice.silence();
-      devices.awake.release();
-      if (live.current.state.running) live.current.record('pause');
-    };
-  }, []);
-  useEffect(() => {
-    ringer.lay(bells(line, state));
-    if (state.running) devices.awake.keep();
-    else devices.awake.release();
-    if (!state.running && !state.finished) devices.voice.silence();
-  }, [events.length, state.running, state.taps !== null, kept.sound]);
-  const said = useRef<{ spanIndex: number; offsetMs: number } | null>(null);
-  useEffect(() => {
-    if (!begun) return;
-    const here = { spanIndex: state.spanIndex, offsetMs: state.offsetMs };
-    const text = state.running || state.finished ? callNow(called, said.current, here) : null;
-    said.current = here;
-    if (text !== null && kept.spoken) devices.voice.say(text, 0.9);
-  });
+  const moment = momentOf(routine, line, state, shelf, school, cues);
+  useEffect(() => hall.says(kept.spoken && hasVoice ? calls : null), [calls, kept.spoken, hasVoice]);
+  useEffect(() => hall.layBells(), [kept.sound]);
   useEffect(() => {
     if (state.finished) onEnd();
   }, [state.finished]);
+
+  const press = (action: JournalEvent['action']): void => {
+    if (action !== 'loosen' || school.fatigueRule === 'ease') hall.press(action);
+  };
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const action = hallKeys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-      if (event.key === ' ') toggle();
-      else if (action !== undefined) press(action);
+      const action = hallActionOf(event.key);
+      if (action === 'toggle') hall.toggle();
+      else if (action !== null) press(action);
       else return;
       event.preventDefault();
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  });
+  }, []);
 
   const span = line.spans[state.spanIndex];
-  const shown = shownNow(journal.routine, line, state, shelf);
-  const cares = journal.cares.filter(({ segmentId }) => segmentId === span?.segmentId);
+  const shown = shownNow(routine, line, state, shelf);
+  const cares = hall.journal.cares.filter(({ segmentId }) => segmentId === span?.segmentId);
   const turn = (): void => setSeenAs(ways[(ways.indexOf(seenAs) + 1) % ways.length]!);
   return (
     <main class={`hall ${moment.wayIn.length > 0 ? 'telling' : ''}`} aria-label={moment.title}>
@@ -180,7 +127,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
       </div>
       <div class="words">
         <header>
-          <span>{journal.routine.name}</span>
+          <span>{routine.name}</span>
           <span class="num">{clock(leftOf(line, state) / 1000)} to go</span>
         </header>
         <p class="unseen" aria-live="assertive">
@@ -250,7 +197,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
         )}
         <footer>
           <div class="controls">
-            <button type="button" class="strong" onClick={toggle}>
+            <button type="button" class="strong" onClick={() => hall.toggle()}>
               {!begun ? 'Begin' : state.running ? 'Pause' : 'Go on'}
             </button>
             <button type="button" disabled={!begun} onClick={() => press('back')}>

@@ -2,7 +2,7 @@ import type { JournalEvent } from './journal';
 import type { PracticeLog } from './log';
 
 /** What keys of the keyboard do while a practice is conducted; letters in lower case. */
-export const hallKeys: Readonly<Record<string, JournalEvent['action']>> = {
+const hallKeys: Readonly<Record<string, JournalEvent['action']>> = {
   ArrowRight: 'next',
   ArrowLeft: 'back',
   t: 'tap',
@@ -10,6 +10,10 @@ export const hallKeys: Readonly<Record<string, JournalEvent['action']>> = {
   l: 'lost',
   o: 'loosen',
 };
+
+/** What a key asks for: an action, or `toggle` for begin, pause and go on; null where it is no key of the hall. */
+export const hallActionOf = (key: string): JournalEvent['action'] | 'toggle' | null =>
+  key === ' ' ? 'toggle' : (hallKeys[key.length === 1 ? key.toLowerCase() : key] ?? null);
 
 /** So often a practice looks at the clock, is kept as seen, and has its next bells laid, ms. */
 export const TICK_MS = 100;

@@ -6,6 +6,7 @@ export * from './conduct';
 export { cuePlan, cuedForNobody, type Cue, type CuePlan, type CuedFor } from './cuePlan';
 export * from './doing';
 export * from './effortScale';
+export * from './hall';
 export * from './hallCalls';
 export * from './hallRules';
 export * from './journal';

@@ -16,20 +16,14 @@ import { Button } from 'primeng/button';
 import { of, switchMap } from 'rxjs';
 import * as z from 'zod';
 import {
-  ASLEEP_MS,
-  RING_EVERY_MS,
-  SEEN_EVERY_MS,
-  TICK_MS,
-  bells,
-  callNow,
   clock,
-  conduct,
+  Hall,
   cuePlan,
   dayNumber,
   shownNow,
   fellShort,
+  hallActionOf,
   hallCalls,
-  hallKeys,
   leftOf,
   logLines,
   momentOf,
@@ -37,11 +31,9 @@ import {
   bodyOfStudent,
   practiceLog,
   seenAs,
-  timeline,
   timesDone,
-  type Bell,
   type ClassAnswers,
-  type ConductState,
+  type HallDevices,
   type Journal,
   type JournalEvent,
   type Routine,
@@ -98,18 +90,27 @@ export class Conductor {
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
   private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
   private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
-  protected readonly journal = signal<Journal | null | undefined>(undefined);
-  protected readonly now = signal(this.clock.now().getTime());
+  /** What conducts it; null where there is nothing to conduct, undefined while it is read. */
+  private readonly hall = signal<Hall | null | undefined>(undefined);
+  /** Grows with every change of the hall. */
+  private readonly changes = signal(0);
+  /** The hall as it is now. */
+  protected readonly live = computed(() => {
+    this.changes();
+    const hall = this.hall();
+    return hall == null ? hall : { journal: hall.journal, line: hall.line, state: hall.state, now: hall.now };
+  });
+  protected readonly journal = computed((): Journal | null | undefined => {
+    const live = this.live();
+    return live == null ? live : live.journal;
+  });
   protected readonly ending = signal(false);
 
   protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   /** It stays the same while presses are kept. */
   private readonly routine = computed(() => this.journal()?.routine ?? null);
-  protected readonly line = computed(() => {
-    const routine = this.routine();
-    return routine === null ? null : timeline(routine);
-  });
-  protected readonly state = computed(() => conduct(this.line()!, this.journal()!.events, this.now()));
+  protected readonly line = computed(() => this.live()?.line ?? null);
+  protected readonly state = computed(() => this.live()!.state);
   protected readonly begun = computed(() => this.journal()!.events.length > 0);
   protected readonly moment = computed(() =>
     momentOf(this.journal()!.routine, this.line()!, this.state(), this.shelf(), this.school(), this.cues()),
@@ -150,7 +151,7 @@ export class Conductor {
     const [journal, line] = [this.journal(), this.line()];
     if (journal?.group == null || line === null) return null;
     const { group, routine } = journal;
-    return { group, routine, line, state: this.state(), shelf: this.shelf(), school: this.school(), now: this.now() };
+    return { group, routine, line, state: this.state(), shelf: this.shelf(), school: this.school(), now: this.live()!.now };
   });
   /** The people of the class that is conducted. */
   protected readonly work = new ClassWork(this.underWay, (change) => this.amend(change));
@@ -197,10 +198,6 @@ export class Conductor {
   });
 
   constructor() {
-    let laid = '';
-    let seen = 0;
-    let rung = 0;
-    let ended = false;
     effect(() => {
       const id = this.journalId();
       untracked(() => {
@@ -208,63 +205,19 @@ export class Conductor {
         void this.open(id);
       });
     });
+    // Where another tab conducts it, nothing is heard and kept here.
     effect(() => {
-      if (this.here()) return;
-      untracked(() => {
-        this.ringer.silence();
-        this.awake.release();
-      });
-    });
-    const timer = setInterval(() => {
-      const journal = this.journal();
-      const now = this.clock.now().getTime();
-      if (journal === null || journal === undefined || journal.events.length === 0 || !this.here()) return;
-      if (this.state().running && now - this.now() > ASLEEP_MS) this.record('pause', this.now());
-      this.now.set(now);
-      const { running, finished } = this.state();
-      if (finished && journal.seenAt < now && !ended) {
-        ended = true;
-        void this.journals.put({ ...journal, seenAt: now });
-      }
-      if (!running) return;
-      if (now - seen > SEEN_EVERY_MS) {
-        seen = now;
-        void this.journals.put({ ...journal, seenAt: now });
-      }
-      if (now - rung > RING_EVERY_MS) {
-        rung = now;
-        this.ringer.goOn(this.bellsNow());
-      }
-    }, TICK_MS);
-    let said: Pick<ConductState, 'spanIndex' | 'offsetMs'> | null = null;
-    effect(() => {
-      if (this.line() === null || !this.begun() || !this.speaker.speaks()) return;
-      const { running, finished, spanIndex, offsetMs } = this.state();
-      const text = running || finished ? callNow(this.calls(), said, { spanIndex, offsetMs }) : null;
-      said = { spanIndex, offsetMs };
-      if (text !== null) untracked(() => this.speaker.say(text));
+      if (!this.here()) untracked(() => this.hall()?.close(false));
     });
     effect(() => {
-      if (this.line() === null) return;
-      const { running, taps } = this.state();
-      const key = `${running} ${taps !== null} ${this.journal()!.events.length} ${this.ringer.muted()}`;
-      if (key === laid) return;
-      laid = key;
-      untracked(() => {
-        this.layBells();
-        if (running) this.awake.keep();
-        else this.awake.release();
-        if (!running && !this.state().finished) this.speaker.silence();
-      });
+      const hall = this.hall();
+      if (hall != null) hall.says(this.speaker.speaks() ? this.calls() : null);
     });
-    inject(DestroyRef).onDestroy(() => {
-      clearInterval(timer);
-      this.ringer.silence();
-      this.speaker.silence();
-      this.awake.release();
-      const journal = this.journal();
-      if (journal !== null && journal !== undefined && this.here() && this.state().running) this.record('pause');
+    effect(() => {
+      this.ringer.muted();
+      untracked(() => this.hall()?.layBells());
     });
+    inject(DestroyRef).onDestroy(() => this.hall()?.close(this.here()));
   }
 
   protected onKey(event: KeyboardEvent): void {
@@ -272,9 +225,9 @@ export class Conductor {
       return;
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const action = hallKeys[key];
-    if (event.key === ' ') this.toggle();
-    else if (action !== undefined) this.press(action);
+    const action = hallActionOf(key);
+    if (action === 'toggle') this.toggle();
+    else if (action !== null) this.press(action);
     else if (key === 'm') this.ringer.muted.update((muted) => !muted);
     else if (key === 'f') this.fullScreen();
     else if (key === 'v') this.turnRound();
@@ -285,17 +238,14 @@ export class Conductor {
   }
 
   protected toggle(): void {
-    void this.ringer.wake().then(() => this.layBells());
-    if (!this.begun()) this.record('start');
-    else this.record(this.state().running ? 'pause' : 'resume');
+    this.hall()?.toggle();
   }
 
   protected press(action: JournalEvent['action']): void {
-    if (!this.begun()) return;
     // Of a class it would not be known whose.
     if (action === 'lost' && this.journal()!.group !== null) return;
     if (action === 'loosen' && this.school().fatigueRule !== 'ease') return;
-    this.record(action);
+    this.hall()?.press(action);
   }
 
   protected fullScreen(): void {
@@ -361,25 +311,17 @@ export class Conductor {
 
   /** Something about the people of the class: who is here, who was corrected, what was seen. */
   protected amend(change: ClassChange): void {
-    this.put((journal) => {
+    this.hall()?.amend((journal) => {
       const group = journal.group === null ? null : change(journal.group);
-      return group === journal.group ? journal : { ...journal, group, seenAt: this.seenNow(journal) };
+      return group === journal.group ? journal : { ...journal, group };
     });
   }
 
   /** The class goes on in a shorter routine, or in the whole again. */
   protected goOver({ routine, whole }: { readonly routine: Routine; readonly whole: Routine | null }): void {
-    this.put((journal) =>
-      journal.group === null
-        ? journal
-        : { ...journal, routine, group: { ...journal.group, whole }, seenAt: this.seenNow(journal) },
+    this.hall()?.amend((journal) =>
+      journal.group === null ? journal : { ...journal, routine, group: { ...journal.group, whole } },
     );
-    this.layBells();
-  }
-
-  /** The last moment at which the practice was seen running, epoch milliseconds. */
-  private seenNow({ seenAt }: Journal): number {
-    return this.state().running || this.state().finished ? Math.max(seenAt, this.now()) : seenAt;
   }
 
   /** This tab conducts it from now on, from where it is. */
@@ -405,47 +347,34 @@ export class Conductor {
   private async leave(journal: Journal, letGo = () => this.journals.drop(journal.id)): Promise<void> {
     this.endForm()?.draft.clear();
     this.classEnd()?.draft.clear();
+    this.hall()?.close(false);
     await letGo();
-    this.journal.set(null);
+    this.hall.set(null);
     if (document.fullscreenElement) await document.exitFullscreen();
     if (journal.group !== null) await this.router.navigate(['/classes', journal.group.classId]);
     else await this.router.navigate(journal.studentId === null ? ['/routines'] : ['/students', journal.studentId]);
   }
 
   private async open(id: string): Promise<void> {
+    this.hall()?.close(false);
     const journal = await this.journals.read(id);
-    this.now.set(this.clock.now().getTime());
-    this.journal.set(journal);
-    // The page was closed or reloaded while it ran: stand still from the last moment it was seen.
-    if (
-      journal !== null &&
-      journal.events.length > 0 &&
-      conduct(timeline(journal.routine), journal.events, journal.seenAt).running
-    ) {
-      this.record('pause', journal.seenAt);
-    }
+    const hall = journal === null ? null : new Hall(this.devices, journal);
+    if (!this.here()) hall?.close(false);
+    this.hall.set(hall);
   }
 
-  /** The bells to come, counted from this moment. */
-  private bellsNow(): Bell[] {
-    return bells(this.line()!, conduct(this.line()!, this.journal()!.events, this.clock.now().getTime()));
-  }
-
-  private layBells(): void {
-    if (this.line() !== null && this.begun()) this.ringer.lay(this.bellsNow());
-  }
-
-  private record(action: JournalEvent['action'], at = this.clock.now().getTime()): void {
-    this.now.set(Math.max(at, this.clock.now().getTime()));
-    this.put((journal) => ({ ...journal, events: [...journal.events, { at, action }], seenAt: at }));
-  }
-
-  private put(change: (journal: Journal) => Journal): void {
-    const journal = this.journal();
-    if (journal === null || journal === undefined || !this.here()) return;
-    const after = change(journal);
-    if (after === journal) return;
-    this.journal.set(after);
-    void this.journals.put(after);
-  }
+  private readonly devices: HallDevices = {
+    now: () => this.clock.now().getTime(),
+    every: (ms, what) => {
+      const timer = setInterval(what, ms);
+      return () => clearInterval(timer);
+    },
+    ringer: this.ringer,
+    voice: this.speaker,
+    awake: this.awake,
+    keep: (journal) => {
+      if (this.here()) void this.journals.put(journal);
+    },
+    changed: () => this.changes.update((count) => count + 1),
+  };
 }
