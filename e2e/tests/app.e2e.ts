@@ -19,11 +19,13 @@ const views = [
   '/routines',
   '/routines/demo-reeling',
   '/routines/chains/demo-chain',
+  '/routines/demo-reeling/give',
   '/students',
   '/students/demo-student-3',
   '/students/demo-student-3/film/demo-student-3-still-30',
   '/classes',
   '/classes/demo-class-stand',
+  '/classes/demo-class-pond?part=give',
   '/classes/demo-class-pond?part=term',
   '/classes/demo-class-pond?part=set-up',
   '/practise?student=demo-student-8',
@@ -45,7 +47,7 @@ for (const { light, rules } of lights) {
       if (light === 'hall') await page.getByRole('button', { name: 'Hall light' }).click();
     });
 
-    for (const some of [views.slice(0, 7), views.slice(7)]) {
+    for (const some of [views.slice(0, 8), views.slice(8)]) {
       test(`in ${some.join(' ')}`, async ({ page }) => {
         for (const view of some) {
           await page.evaluate((path) => {
@@ -64,7 +66,7 @@ for (const { light, rules } of lights) {
 
     test('in the parts of a student and of an exercise', async ({ page }) => {
       await page.goto('/students/demo-student-3');
-      for (const part of ['Practices', 'Body and baseline', 'Load', 'Corrections', 'Film', 'Person']) {
+      for (const part of ['Practices', 'Give', 'Body and baseline', 'Load', 'Corrections', 'Film', 'Person']) {
         await page.getByRole('button', { name: part, exact: true }).click();
         await page.waitForTimeout(300);
         await expectNoViolations(page, part, rules);

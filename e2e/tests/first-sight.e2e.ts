@@ -27,6 +27,7 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
     main: ['#here-heading', '#practised-heading', '#round-heading', '#here-demo-student-7'],
   },
   { path: '/practise?student=demo-student-8', main: ['h1'] },
+  { path: '/routines/demo-reeling/give', main: ['pk-give-board .kinds', 'pk-give-board .bar'] },
   { path: '/files', main: ['h1'] },
 ];
 

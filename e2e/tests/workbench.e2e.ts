@@ -172,7 +172,9 @@ test('papers are made for the person they are for: one page to pin up, and pages
   await expect(pages.locator('canvas')).toHaveCount(1);
 });
 
-test('a whole class is given its papers in one press, each for its own, and a lesson goes home too', async ({ page }) => {
+test('a whole class is given its papers in one press, each for its own, and a lesson goes home too', async ({
+  page,
+}) => {
   await openDemo(page);
   await page.getByRole('link', { name: 'Classes' }).click();
   await page.getByRole('link', { name: 'Tuesday beginners' }).click();
@@ -198,9 +200,14 @@ test('a whole class is given its papers in one press, each for its own, and a le
   // It can be tried before it is given, and keeps nothing here.
   const sheet = page.frameLocator('iframe');
   await expect(sheet.getByRole('heading', { name: /^Practice of / })).toBeVisible();
-  await sheet.getByRole('button', { name: /^Begin, / }).first().click();
+  await sheet
+    .getByRole('button', { name: /^Begin, / })
+    .first()
+    .click();
   await sheet.getByRole('button', { name: 'Begin' }).click();
-  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('pomek-home')))).toEqual([]);
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('pomek-home')))).toEqual(
+    [],
+  );
   await page.getByRole('radio', { name: 'A week card' }).check();
   await expect(page.getByText(/has no plan for/).first()).toBeVisible();
 });

@@ -92,7 +92,7 @@ export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }:
   const ahead = sheet.days.filter(({ day }) => day > today);
   const shown = whole ? ahead : ahead.slice(0, WEEK);
   return (
-    <main class="page">
+    <main class="page" aria-label={`Practice of ${sheet.student.name}`}>
       <header>
         <h1>Practice of {sheet.student.name}</h1>
         <p class="soft">

@@ -57,9 +57,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
       voice: { say: (text) => voice.say(text, LOUD), silence: () => voice.silence() },
       awake: new Awake(),
       keep: (_, how) =>
-        change((stored) =>
-          stored.journal?.id === journal.id ? { ...stored, journal: how(stored.journal) } : stored,
-        ),
+        change((stored) => (stored.journal?.id === journal.id ? { ...stored, journal: how(stored.journal) } : stored)),
       changed: () => drawAgain((times) => times + 1),
     };
     return new Hall(devices, journal);

@@ -11,9 +11,7 @@ export function findingPerson(record: PersonRecord | null, routineId: string, to
   return {
     ...(record ?? standardPerson(today)),
     learned:
-      record === null
-        ? null
-        : new Set(lines.filter((entry) => entry.done.amount > 0).map((entry) => entry.exerciseId)),
+      record === null ? null : new Set(lines.filter((entry) => entry.done.amount > 0).map((entry) => entry.exerciseId)),
     reached: (record?.plans ?? [])
       .filter((plan) => plan.routineId === routineId)
       .flatMap((plan) =>

@@ -3,7 +3,17 @@ import { breathe, cycle, eachSide, hold, pattern, together } from '../library/de
 import { timeline } from '../routine';
 import { routine, segment, shelf } from '../testing/samples';
 import { Stopwatch } from '../testing/stopwatch';
-import { ASLEEP_MS, conduct, Hall, hallActionOf, logLines, type Bell, type Call, type Journal, type JournalEvent } from '.';
+import {
+  ASLEEP_MS,
+  conduct,
+  Hall,
+  hallActionOf,
+  logLines,
+  type Bell,
+  type Call,
+  type Journal,
+  type JournalEvent,
+} from '.';
 
 const practised = routine(
   [
@@ -246,7 +256,18 @@ const happens: fc.Arbitrary<Happens> = fc.oneof(
   { weight: 10, arbitrary: fc.integer({ min: 1, max: 25 }) },
   {
     weight: 10,
-    arbitrary: fc.constantFrom<Happens>('pause', 'resume', 'resume', 'next', 'back', 'tap', 'tap', 'loosen', 'pace', 'end'),
+    arbitrary: fc.constantFrom<Happens>(
+      'pause',
+      'resume',
+      'resume',
+      'next',
+      'back',
+      'tap',
+      'tap',
+      'loosen',
+      'pace',
+      'end',
+    ),
   },
   { weight: 2, arbitrary: fc.constantFrom<Happens>('sleep', 'set back', 'killed') },
 );

@@ -5,12 +5,7 @@ import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
-import {
-  bundleKinds,
-  routineContents,
-  withinSize,
-  writeBundle,
-} from '@pomek/core';
+import { bundleKinds, routineContents, withinSize, writeBundle } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
@@ -26,15 +21,7 @@ import { ImportPanel } from './import-panel';
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Button,
-    Checkbox,
-    FormsModule,
-    HomeLogPanel,
-    ImportPanel,
-    Select,
-    RouterLink,
-  ],
+  imports: [Button, Checkbox, FormsModule, HomeLogPanel, ImportPanel, Select, RouterLink],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })

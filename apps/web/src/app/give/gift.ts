@@ -22,7 +22,8 @@ export const gifts: Readonly<
   },
   sheet: {
     label: 'A sheet for the phone',
-    about: 'One file that conducts the practice of each day, with figure, bells and voice, and brings back how it went.',
+    about:
+      'One file that conducts the practice of each day, with figure, bells and voice, and brings back how it went.',
     icon: 'pi pi-mobile',
     file: 'HTML',
   },

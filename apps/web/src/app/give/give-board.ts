@@ -85,9 +85,11 @@ export class GiveBoard {
   protected readonly pictures = signal(false);
   private readonly leftOut = signal<ReadonlySet<string>>(new Set());
   private readonly lookedAt = signal<string | null>(null);
-  private readonly options = computed(
-    (): GiftOptions => ({ weeks: this.weeks(), startTime: this.startTime(), pictures: this.pictures() }),
-  );
+  private readonly options = computed((): GiftOptions => ({
+    weeks: this.weeks(),
+    startTime: this.startTime(),
+    pictures: this.pictures(),
+  }));
   protected readonly reading = computed(() => this.people() === null);
   private readonly alone = computed(() => (this.several() ? null : (this.people()?.[0] ?? null)));
   protected readonly lastSheet = computed(() => this.alone()?.student.sheet ?? null);

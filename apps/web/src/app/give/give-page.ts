@@ -100,7 +100,9 @@ export class GivePage {
         .filter(({ routineId }) => routineId === this.routineId())
         .map(({ studentId }) => studentId),
     );
-    const all = this.choice.students().map(({ id, name }) => ({ id, name: planned.has(id) ? `${name} (has a plan)` : name }));
+    const all = this.choice
+      .students()
+      .map(({ id, name }) => ({ id, name: planned.has(id) ? `${name} (has a plan)` : name }));
     return [
       { id: null, name: 'Nobody in particular' },
       ...all.filter(({ id }) => planned.has(id)),

@@ -10,7 +10,11 @@ import { lessonsOf } from './lessons';
 
 const routine = aRoutine();
 const practised: Practised = { id: routine.id, name: routine.name, routine };
-const other: Practised = { id: 'other', name: 'Something else', routine: { ...routine, id: 'other', name: 'Something else' } };
+const other: Practised = {
+  id: 'other',
+  name: 'Something else',
+  routine: { ...routine, id: 'other', name: 'Something else' },
+};
 const students = [
   aStudent({ practiceDays: [1, 3] }),
   aStudent({ id: 'student-2', name: 'Odo Brand', practiceDays: [] }),
@@ -108,7 +112,9 @@ test('a class is given what each can be given, and says who cannot', async () =>
   );
   await it.until(/Download for 3/);
   const choose = (name: string): void =>
-    [...it.element.querySelectorAll<HTMLElement>('label.kind')].find((label) => label.textContent.includes(name))!.click();
+    [...it.element.querySelectorAll<HTMLElement>('label.kind')]
+      .find((label) => label.textContent.includes(name))!
+      .click();
   choose('A week card');
   await it.until(/Pia Long has no plan/);
   expect(it.text()).toContain('Odo Brand has no days for practice yet');

@@ -40,7 +40,11 @@ export type Look =
   | { readonly kind: 'pdf'; readonly made: Made; readonly pages: number }
   | { readonly kind: 'sheet'; readonly sheet: Sheet }
   | { readonly kind: 'days'; readonly days: readonly PlannedDay[] }
-  | { readonly kind: 'words'; readonly tracks: readonly { name: string; words: TimedWords[] }[]; readonly bytes: number };
+  | {
+      readonly kind: 'words';
+      readonly tracks: readonly { name: string; words: TimedWords[] }[];
+      readonly bytes: number;
+    };
 
 const papersKinds: ReadonlySet<Gift['kind']> = new Set(['pin-up', 'pages', 'teacher', 'week-card']);
 
@@ -57,8 +61,7 @@ export class Giver {
   async look(gift: Gift): Promise<Look> {
     const { kind, person, options } = gift;
     if (kind === 'sheet') return { kind, sheet: this.sheet(gift, options.weeks) };
-    if (kind === 'calendar')
-      return { kind: 'days', days: plannedDays(planOf(gift), someone(person), options.weeks) };
+    if (kind === 'calendar') return { kind: 'days', days: plannedDays(planOf(gift), someone(person), options.weeks) };
     if (kind === 'track') {
       const { tracks, shelf, school, inWork } = await this.tracked(gift);
       const bytes = tracks.reduce((sum, { routine }) => sum + trackSamples(routine) * 2, 0);
@@ -102,7 +105,11 @@ export class Giver {
     const [only] = files;
     const ending = kind === 'sheet' ? 'html' : 'ics';
     if (one && only !== undefined)
-      return { name: only.name, file: new Blob([only.content], { type: kind === 'sheet' ? 'text/html' : 'text/calendar' }), writes };
+      return {
+        name: only.name,
+        file: new Blob([only.content], { type: kind === 'sheet' ? 'text/html' : 'text/calendar' }),
+        writes,
+      };
     const names = files.map(({ name: own, content }) => ({ name: own, content }));
     return { name: `${name}-${ending}.zip`, file: new Blob([folder(names)], { type: 'application/zip' }), writes };
   }
@@ -144,7 +151,9 @@ export class Giver {
     return {
       name: `${fileName(`${student.name} practice`)}.html`,
       content: sheetHtml(page, sheet),
-      writes: [{ table: 'students', id: student.id, change: (stored) => ({ ...stored, sheet: { id, madeOn, until } }) }],
+      writes: [
+        { table: 'students', id: student.id, change: (stored) => ({ ...stored, sheet: { id, madeOn, until } }) },
+      ],
     };
   }
 

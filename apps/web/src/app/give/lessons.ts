@@ -13,7 +13,13 @@ import {
 import type { Practised } from './gift';
 
 /** A lesson as it is practised at home: what one can do of it without the teacher. */
-function forHome(chain: Chain, lesson: Lesson, what: string, school: School, shelf: ReadonlyMap<string, Exercise>): Practised {
+function forHome(
+  chain: Chain,
+  lesson: Lesson,
+  what: string,
+  school: School,
+  shelf: ReadonlyMap<string, Exercise>,
+): Practised {
   const home = { ...chain, frameSeconds: 0 };
   const routine = lessonRoutine(home, lessonForHome(lesson), null, newRoutine('lesson', chain.name, school), shelf);
   const teaches = lesson.teaches?.name;

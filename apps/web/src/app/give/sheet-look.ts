@@ -6,7 +6,12 @@ import type { Sheet } from '@pomek/core';
   selector: 'pk-sheet-look',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <iframe #frame src="sheet/sheet.html" title="The sheet as it will be on the phone" (load)="stands.set(true)"></iframe>
+    <iframe
+      #frame
+      src="sheet/sheet.html"
+      title="The sheet as it will be on the phone"
+      (load)="stands.set(true)"
+    ></iframe>
   `,
   styles: `
     :host {

@@ -151,7 +151,15 @@ export class Conductor {
     const [journal, line] = [this.journal(), this.line()];
     if (journal?.group == null || line === null) return null;
     const { group, routine } = journal;
-    return { group, routine, line, state: this.state(), shelf: this.shelf(), school: this.school(), now: this.live()!.now };
+    return {
+      group,
+      routine,
+      line,
+      state: this.state(),
+      shelf: this.shelf(),
+      school: this.school(),
+      now: this.live()!.now,
+    };
   });
   /** The people of the class that is conducted. */
   protected readonly work = new ClassWork(this.underWay, (change) => this.amend(change));

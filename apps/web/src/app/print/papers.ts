@@ -43,12 +43,10 @@ export async function papers(title: string, list: readonly Paper[]): Promise<Pri
       const count = to > from ? `, page ${page - from + 1} of ${to - from + 1}` : '';
       return { text: `${list[at]?.title ?? ''}${count}`, alignment: 'center', fontSize: 8, color: inks.soft };
     },
-    content: list.map(
-      ({ content }, at): Content => [
-        { id: idOf(at), text: ' ', fontSize: 0.1, ...(at > 0 ? { pageBreak: 'before' as const } : {}) },
-        ...content,
-      ],
-    ),
+    content: list.map(({ content }, at): Content => [
+      { id: idOf(at), text: ' ', fontSize: 0.1, ...(at > 0 ? { pageBreak: 'before' as const } : {}) },
+      ...content,
+    ]),
   });
   return { file, pages: whole };
 }

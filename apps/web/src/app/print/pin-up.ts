@@ -9,7 +9,16 @@ import {
   type Exercise,
   type ExerciseSegment,
 } from '@pomek/core';
-import { betweenWords, cuesOf, DAYS, paperHead, paperTitle, roundContent, toldSide, type HandoutRequest } from './handout';
+import {
+  betweenWords,
+  cuesOf,
+  DAYS,
+  paperHead,
+  paperTitle,
+  roundContent,
+  toldSide,
+  type HandoutRequest,
+} from './handout';
 import { ALONE, picturesOf, printed, type Picture } from './handout-figure';
 import { papers, type Paper } from './papers';
 import { inks, MM } from './pdf';
@@ -86,7 +95,14 @@ function cellsOf(request: HandoutRequest): { cells: Cell[]; first: string[] } {
 }
 
 /** A drill: its figures, its name, how much, and one thing to mind. */
-function cellContent(cell: Cell, at: number, width: number, height: number, type: number, corrected: ReadonlySet<string>): Column {
+function cellContent(
+  cell: Cell,
+  at: number,
+  width: number,
+  height: number,
+  type: number,
+  corrected: ReadonlySet<string>,
+): Column {
   const { pictures, point } = cell;
   const tall = Math.min(height, width / Math.max(1, pictures.length) / SLIM);
   const size = { width: tall * SLIM, height: tall };

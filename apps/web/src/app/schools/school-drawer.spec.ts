@@ -1,4 +1,5 @@
 import { softSchool, strictSchool, waveSchool } from '@pomek/core';
+import { aRoutine, aStudent } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { TestBed } from '@angular/core/testing';
 import { OwnSchool } from '../data/own-school';
@@ -12,7 +13,11 @@ const drawer = async () => {
   const page = await render(SchoolDrawer, { open: true }, { schools: [softSchool] });
   page.fixture.componentInstance['choose'](softSchool.id);
   await page.settle();
-  const stored = async () => (await page.database.of('schools').get(softSchool.id))!;
+  /** The copy of one’s own, once there is one: what came with Pomek stays as it is. */
+  const stored = async () => {
+    const all = await page.database.of('schools').toArray();
+    return all.find(({ id }) => id !== softSchool.id) ?? all[0]!;
+  };
   return { page, it: page.fixture.componentInstance, stored };
 };
 
@@ -26,6 +31,7 @@ test('the axes of the ladder are put into another order, one place at a time, an
   expect((await stored()).rungOrder).toEqual(['bend', 'time', 'arms', 'share']);
   await TestBed.inject(Store).undo();
   expect((await stored()).rungOrder).toEqual(softSchool.rungOrder);
+  expect(await page.database.of('schools').get(softSchool.id)).toEqual(softSchool);
 });
 
 test('a question is answered, and its sentence says what that means', async () => {
@@ -68,6 +74,33 @@ test('a copy is its own school and leaves the first as it was', async () => {
     eyes: 'closed',
   });
   expect(all.find((school) => school.id === softSchool.id)!.eyes).toBe(softSchool.eyes);
+});
+
+test('what came with Pomek is changed in a copy, which takes its place with students, routines and new things', async () => {
+  const students = [aStudent(), aStudent({ id: 'student-2', schoolId: waveSchool.id })];
+  const page = await render(
+    SchoolDrawer,
+    { open: true },
+    { schools: [softSchool, waveSchool], students, routines: [aRoutine()] },
+  );
+  const it = page.fixture.componentInstance;
+  it['choose'](softSchool.id);
+  await page.settle();
+  expect(page.text()).toContain('It came with Pomek and stays as it is');
+  // Letters that are typed while the copy is made are not lost, and make one copy.
+  for (const value of ['Quiet', 'Quiet h', 'Quiet hall']) it['put']({ at: ['name'], value, letters: true });
+  await page.settle();
+  const schools = () => page.database.of('schools').toArray();
+  // What is typed letter by letter is written a moment after the last.
+  for (let round = 0; round < 60 && !(await schools()).some(({ name }) => name === 'Quiet hall'); round += 1)
+    await page.settle();
+  const all = await schools();
+  expect(all.map(({ name }) => name).toSorted()).toEqual(['Quiet hall', 'Soft hall', 'Wave hall']);
+  const { id } = all.find(({ name }) => name === 'Quiet hall')!;
+  expect((await page.database.of('students').toArray()).map(({ schoolId }) => schoolId)).toEqual([id, waveSchool.id]);
+  expect((await page.database.of('routines').toArray())[0]!.schoolId).toBe(id);
+  expect(TestBed.inject(OwnSchool).school().id).toBe(id);
+  expect(page.text()).not.toContain('It came with Pomek');
 });
 
 test('the built-in schools differ in earnest', () => {

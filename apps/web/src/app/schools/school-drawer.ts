@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, model } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  model,
+  signal,
+} from '@angular/core';
 import { moveItemInArray } from '@angular/cdk/drag-drop';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -8,6 +17,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { Textarea } from 'primeng/textarea';
+import equal from 'fast-deep-equal';
 import {
   builtInSchools,
   rungWords,
@@ -20,11 +30,15 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
+import { Edits } from '../data/edits';
 import { remembered } from '../data/remembered';
 import { schoolOf } from '../data/gathered';
+import { Notices } from '../data/notices';
 import { OwnSchool } from '../data/own-school';
+import type { Patch } from '../data/patch';
+import { PersonChoice } from '../data/person-choice';
 import { Repository } from '../data/repository';
-import { Store } from '../data/store';
+import { Store, type Write } from '../data/store';
 import { DurationField } from '../ui/duration-field';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
@@ -67,6 +81,9 @@ export class SchoolDrawer {
   private readonly store = inject(Store);
   private readonly clock = inject(Clock);
   private readonly repository = inject(Repository);
+  private readonly edits = inject(Edits);
+  private readonly notices = inject(Notices);
+  private readonly personChoice = inject(PersonChoice);
   protected readonly ownSchool = inject(OwnSchool);
   readonly open = model.required<boolean>();
 
@@ -77,7 +94,15 @@ export class SchoolDrawer {
     rounded: true,
     ariaLabel: 'Close the schools',
   } as const;
-  protected readonly schools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
+  private readonly storedSchools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
+  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
+  /** A copy on its way into the storage. */
+  private readonly made = signal<School | null>(null);
+  protected readonly schools = computed(() => {
+    const [stored, made] = [this.storedSchools(), this.made()];
+    return made === null || stored.some(({ id }) => id === made.id) ? stored : [...stored, made];
+  });
   private readonly chosen = remembered('school');
   private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
     source: () => ({ all: this.schools(), wanted: this.chosen.value() }),
@@ -87,23 +112,37 @@ export class SchoolDrawer {
   protected readonly edit = new Editing('schools', this.schoolId, ({ name }) => `School ${name}`);
   /** As it is typed, whether it is kept yet or not. */
   protected readonly school = computed(() => this.edit.draft() ?? schoolOf(this.schools(), this.schoolId()));
+  /** Whether it came with Pomek, and is as it came. */
+  protected readonly comesAlong = computed(() => {
+    const came = builtInSchools.find(({ id }) => id === this.schoolId());
+    const stored = this.schools().find(({ id }) => id === this.schoolId());
+    const plain = (school: School): School => ({ ...school, keptOnPurpose: [] });
+    return came !== undefined && (stored === undefined || equal(plain(stored), plain(came)));
+  });
   protected readonly rungWords = rungWords;
   protected readonly questions = schoolQuestionGroups.map((group) => ({
     group,
     rows: schoolQuestions.filter((question) => question.group === group),
   }));
   protected readonly kept = computed(() => this.school().keptOnPurpose.length);
-  protected readonly equal = [
+  protected readonly unequal = [
     { label: 'Point out unequal sides', value: true },
     { label: 'Leave them', value: false },
   ];
+
+  constructor() {
+    effect(() => {
+      const made = this.made();
+      if (made !== null && this.storedSchools().some(({ id }) => id === made.id)) this.made.set(null);
+    });
+  }
 
   protected choose(id: string): void {
     this.chosen.set(id);
   }
 
   protected answer(key: keyof School, value: string): void {
-    this.edit.apply({ at: [key], value });
+    this.put({ at: [key], value });
   }
 
   /** What the chosen side of a question means. */
@@ -119,7 +158,7 @@ export class SchoolDrawer {
       moveItemInArray(rungOrder, from, from + places);
       return { ...stored, rungOrder };
     };
-    void this.edit.change(`School ${this.school().name}`, move, 'rungOrder');
+    this.put({ at: ['rungOrder'], value: move(this.school()).rungOrder });
   }
 
   protected shown(field: RaiseField): number {
@@ -127,15 +166,51 @@ export class SchoolDrawer {
   }
 
   protected changeRaise(key: keyof RaiseRule, value: number | null): void {
-    if (value !== null) this.edit.set(['raise', key], value);
+    if (value !== null) this.put({ at: ['raise', key], value });
   }
 
   protected async copy(): Promise<void> {
-    const id = this.clock.newId();
-    const name = `${this.school().name}, my own`.slice(0, 80);
-    await this.store.write(`Copy school ${this.school().name}`, [
-      { table: 'schools', add: { ...this.school(), id, name } },
-    ]);
-    this.choose(id);
+    const copy = this.copyOf(this.school());
+    await this.store.write(`Copy school ${this.school().name}`, [{ table: 'schools', add: copy }]);
+    this.choose(copy.id);
+  }
+
+  private copyOf(school: School): School {
+    return { ...school, id: this.clock.newId(), name: `${school.name}, my own`.slice(0, 80) };
+  }
+
+  /** Puts a value into the school; into a copy of one’s own where it came with Pomek. */
+  protected put(patch: Patch): void {
+    const id = this.own();
+    // What is being stored for the first time is not read yet.
+    if (this.edit.stored()?.id === id) this.edit.apply(patch);
+    else this.edits.type({ table: 'schools', id }, `School ${this.school().name}`, patch);
+  }
+
+  /** The id of what may be changed. A copy of one’s own takes the place of a school that came with Pomek, wherever that is in use, at once. */
+  private own(): string {
+    const school = schoolOf(this.schools(), this.schoolId());
+    if (!this.comesAlong()) return school.id;
+    const copy = this.copyOf(school);
+    const follow = <T extends { readonly schoolId: string }>(stored: T): T =>
+      stored.schoolId === school.id ? { ...stored, schoolId: copy.id } : stored;
+    const moved: Write[] = [
+      ...this.students()
+        .filter(({ schoolId }) => schoolId === school.id)
+        .map(({ id }): Write => ({ table: 'students', id, change: follow })),
+      ...this.routines()
+        .filter(({ schoolId }) => schoolId === school.id)
+        .map(({ id }): Write => ({ table: 'routines', id, change: follow })),
+    ];
+    void this.store.write(`A school of your own: ${copy.name}`, [{ table: 'schools', add: copy }, ...moved]);
+    if (this.ownSchool.school().id === school.id) this.ownSchool.choose(copy.id);
+    if (this.personChoice.school().id === school.id) this.personChoice.chooseSchool(copy.id);
+    this.made.set(copy);
+    this.choose(copy.id);
+    const follows = moved.length === 0 ? '' : ` The students and routines that had it follow “${copy.name}” now.`;
+    this.notices.done('You are changing a copy of your own', {
+      detail: `“${school.name}” stays as it came.${follows}`,
+    });
+    return copy.id;
   }
 }

@@ -174,9 +174,13 @@ export class StudentFile {
           .flatMap((chain) => lessonsOf(chainOfClass(chain, one), this.school(), shelf)),
       );
     return [
-      ...this.routines().filter(({ id }) => planned.has(id)).map(asGiven),
+      ...this.routines()
+        .filter(({ id }) => planned.has(id))
+        .map(asGiven),
       ...lessons,
-      ...this.routines().filter(({ id }) => !planned.has(id)).map(asGiven),
+      ...this.routines()
+        .filter(({ id }) => !planned.has(id))
+        .map(asGiven),
     ];
   });
   protected readonly given = computed(() => {
