@@ -11,7 +11,6 @@ import {
   type Exercise,
   type GivenCalendar,
   type PlannedDay,
-  type Routine,
   type School,
   type Sheet,
   type TimedWords,
@@ -189,7 +188,7 @@ export class Giver {
       });
       stop.addEventListener('abort', () => {
         work.unsubscribe();
-        failed(stop.reason);
+        failed(new Error('Stopped.'));
       });
     });
     return { name: `${baseName(gift)}.zip`, file, writes: [] };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, effect, input, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, signal, viewChild, type ElementRef } from '@angular/core';
 
 /** So many pages are shown; a long document is looked at as a file. */
 const MOST_SHOWN = 12;
@@ -56,6 +56,7 @@ export class PdfPages {
     const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
     const { openPdfWorker } = await import('./pdf-worker.client');
     GlobalWorkerOptions.workerPort ??= openPdfWorker();
+    const isOver = (): boolean => stop.aborted;
     const reading = getDocument({ data: await file.arrayBuffer(), isEvalSupported: false });
     try {
       const document = await reading.promise;
@@ -63,7 +64,7 @@ export class PdfPages {
       const drawn: HTMLCanvasElement[] = [];
       const wide = Math.max(280, place.clientWidth) * Math.min(devicePixelRatio, FINEST);
       for (let number = 1; number <= shown; number += 1) {
-        if (stop.aborted) return;
+        if (isOver()) return;
         const page = await document.getPage(number);
         const plain = page.getViewport({ scale: 1 });
         const viewport = page.getViewport({ scale: wide / plain.width });
@@ -74,9 +75,9 @@ export class PdfPages {
         await page.render({ canvasContext, viewport }).promise;
         drawn.push(canvas);
         // What was shown before stays until the first page is there.
-        if (!stop.aborted) place.replaceChildren(...drawn);
+        if (!isOver()) place.replaceChildren(...drawn);
       }
-      if (stop.aborted) return;
+      if (isOver()) return;
       this.count.set(document.numPages);
       this.more.set(document.numPages - shown);
       this.problem.set('');

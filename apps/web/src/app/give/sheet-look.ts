@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, effect, input, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, signal, viewChild, type ElementRef } from '@angular/core';
 import type { Sheet } from '@pomek/core';
 
 /** A sheet as it will be on a phone: it can be tried here, and keeps nothing. */
