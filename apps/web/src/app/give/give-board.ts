@@ -123,7 +123,8 @@ export class GiveBoard {
     const [kind, practised, people, options] = [this.kind(), this.chosen(), this.people(), this.options()];
     if (practised === null || people === null) return [];
     const gift = (person: PersonRecord | null): Gift => ({ kind, practised, person, options });
-    if (!this.several()) return [gift(people[0] ?? null)];
+    // A class without people is given what is for nobody in particular.
+    if (!this.several() || people.length === 0) return [gift(people[0] ?? null)];
     if (ofNobody.has(kind)) return [gift(null)];
     return people
       .filter(({ student }) => !this.leftOut().has(student.id))
@@ -134,7 +135,8 @@ export class GiveBoard {
   protected readonly hindered = computed(() => {
     const [practised, gifts] = [this.chosen(), this.wantedGifts()];
     if (practised === null || this.reading()) return '';
-    if (!this.several()) return hindrance(this.kind(), practised, gifts[0]?.person ?? null);
+    if (!this.several() || this.people()?.length === 0)
+      return hindrance(this.kind(), practised, gifts[0]?.person ?? null);
     if (gifts.length > 0) return '';
     return this.rows().some(({ chosen }) => chosen)
       ? 'Nobody who is chosen can be given this yet.'
@@ -184,7 +186,8 @@ export class GiveBoard {
   private stop: AbortController | null = null;
   protected readonly label = computed(() => {
     const count = this.wantedGifts().length;
-    return this.several() && !ofNobody.has(this.kind()) ? `Download for ${count}` : 'Download';
+    const each = this.several() && this.people()?.length !== 0 && !ofNobody.has(this.kind());
+    return each ? `Download for ${count}` : 'Download';
   });
   protected readonly canShare = typeof navigator.canShare === 'function';
 

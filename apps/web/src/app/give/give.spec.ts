@@ -1,4 +1,4 @@
-import { inject, ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { newChain, personRecord, softSchool, builtInExercises, type Chain, type PersonRecord } from '@pomek/core';
 import { aPlan, aRoutine, aStudent, until } from '../../../testing/records';
 import { render } from '../../../testing/render';
@@ -87,7 +87,8 @@ test('a lesson goes home as what one can do of it alone: the one that was held f
 })
 class TestedBoard {
   protected readonly practised = [practised, other];
-  private readonly members = inject(Everybody).firstOf(computed(() => students.map(({ id }) => id)));
+  readonly ids = input(students.map(({ id }) => id));
+  private readonly members = inject(Everybody).firstOf(this.ids);
   protected readonly people = computed(() => this.members()?.map(({ person }) => person) ?? null);
 }
 
@@ -134,4 +135,28 @@ test('a class is given what each can be given, and says who cannot', async () =>
   await until(() => made.length === 1);
   expect(made[0]!.map(({ person }) => person!.student.name)).toEqual(students.map(({ name }) => name));
   await until(() => looked.some(({ kind }) => kind === 'pin-up'));
+});
+
+test('a class without people is given papers for nobody in particular, and no sheet', async () => {
+  const looked: Gift[] = [];
+  const giver = {
+    look: (gift: Gift) => {
+      looked.push(gift);
+      return Promise.resolve({ kind: 'days', days: [] });
+    },
+  };
+  const it = await render(
+    TestedBoard,
+    { ids: [] },
+    { students, routines: [routine], exercises: [...builtInExercises], schools: [softSchool] },
+    [{ provide: Giver, useValue: giver }],
+  );
+  await until(() => looked.length > 0);
+  expect(looked[0]).toMatchObject({ kind: 'pin-up', person: null });
+  expect(it.button('Download').disabled).toBe(false);
+  [...it.element.querySelectorAll<HTMLElement>('label.kind')]
+    .find((label) => label.textContent.includes('A sheet for the phone'))!
+    .click();
+  await it.until(/choose who it is for/);
+  expect(it.button('Download').disabled).toBe(true);
 });
