@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import {
@@ -39,6 +39,7 @@ const TERM = 14;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Button,
+    ButtonDirective,
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
