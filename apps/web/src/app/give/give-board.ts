@@ -40,7 +40,7 @@ const withPictures: ReadonlySet<GiftKind> = new Set(['pages', 'teacher']);
 
 /** What is shown at the moment: what will be given, that it is being made, or why it cannot be. */
 type Shown =
-  | { readonly kind: 'look'; readonly look: Look; readonly gift: Gift }
+  | { readonly kind: 'look'; readonly look: Look }
   | { readonly kind: 'making' }
   | { readonly kind: 'problem'; readonly why: string };
 
@@ -161,8 +161,10 @@ export class GiveBoard {
       debounceTime(SETTLE_MS),
       switchMap((gift): Observable<Shown | null> => {
         if (gift === null) return of(null);
-        return from(this.giver.look(gift)).pipe(
-          map((look): Shown => ({ kind: 'look', look, gift })),
+        const look = this.giver.look(gift);
+        this.looking = { gift, look };
+        return from(look).pipe(
+          map((made): Shown => ({ kind: 'look', look: made })),
           catchError((error: unknown) => of<Shown>({ kind: 'problem', why: reasonOf(error) })),
           startWith<Shown>({ kind: 'making' }),
         );
@@ -239,11 +241,17 @@ export class GiveBoard {
     this.stop?.abort();
   }
 
-  /** What was looked at is given as it was seen; else it is made now. */
+  /** What is being looked at, or will be in a moment. */
+  private looking: { readonly gift: Gift; readonly look: Promise<Look> } | null = null;
+
+  /** What is looked at is given as it is seen; all else is made now. */
   private async made(gifts: readonly Gift[], stop: AbortSignal): Promise<Made> {
-    const shown = this.shown();
-    if (gifts.length === 1 && shown?.kind === 'look' && shown.gift === gifts[0] && shown.look.kind === 'pdf')
-      return shown.look.made;
+    const { looking } = this;
+    if (gifts.length === 1 && looking !== null && looking.gift === gifts[0]) {
+      const look = await looking.look;
+      stop.throwIfAborted();
+      if (look.kind === 'pdf') return look.made;
+    }
     return this.giver.make(gifts, (share) => this.share.set(share), stop);
   }
 

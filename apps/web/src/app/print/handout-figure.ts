@@ -78,6 +78,7 @@ const aslantWords = { side: ', a little from the front', front: ', a little from
 /**
  * The figures of a segment from where it is seen best: its stand, or what shows most of each part of its cycle on one side.
  * @param draw draws the body in space; null where only outlines can be drawn
+ * @param pick which of several moments are drawn
  */
 export function picturesOf(
   body: Body,
@@ -86,6 +87,7 @@ export function picturesOf(
   school: School,
   side: FootSide,
   draw: DrawBody | null,
+  pick: (moments: readonly number[]) => readonly number[] = (moments) => moments,
 ): Pictures {
   const shown = shownDrill(segment, exercise, body, school);
   const { drill, view, highest, reach } = shown;
@@ -99,7 +101,7 @@ export function picturesOf(
   }
   const poseAt = (at: number, flat = false): FigurePose =>
     shownPose({ ...shown, view: flat ? view : 'front' }, Math.min(1, at), 0, side, 'forward');
-  const pictures = tellingMoments(drill.phases, poseAt).map((at): Picture =>
+  const pictures = pick(tellingMoments(drill.phases, poseAt)).map((at): Picture =>
     // Figures side by side stand on one floor, however high their hands are.
     draw === null ? { svg: poseSvg(poseAt(at, true), view, highest) } : { image: draw(poseAt(at), view, extent) },
   );

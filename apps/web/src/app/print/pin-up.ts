@@ -34,6 +34,11 @@ const SMALLEST = 24;
 const SLIM = ALONE.width / ALONE.height;
 /** Each tried in turn until all goes on one page. */
 const scales = [1, 0.9, 0.8, 0.7, 0.6, 0.5] as const;
+/** Nothing, as large as a picture drawn in space. */
+const BLANK: Picture = {
+  image:
+    'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+};
 /** So many weeks are ticked on it. */
 const WEEKS = 4;
 const BOX = 13;
@@ -53,9 +58,9 @@ interface Cell {
   readonly after: readonly string[];
 }
 
-/** Of several moments the two that are furthest from one another. */
-const telling = (pictures: readonly Picture[]): Picture[] =>
-  pictures.length < 2 ? [...pictures] : [pictures[0]!, pictures[Math.floor(pictures.length / 2)]!];
+/** Of the moments of a repetition its first one and the one half way. */
+const firstAndHalfWay = (moments: readonly number[]): number[] =>
+  moments.length < 2 ? [...moments] : [moments[0]!, moments[Math.floor(moments.length / 2)]!];
 
 function cellOf(
   request: HandoutRequest,
@@ -74,7 +79,7 @@ function cellOf(
     name: drillName(segment, exercise),
     dose: segmentWords(segment),
     point: point ?? null,
-    pictures: telling(picturesOf(body, segment, exercise, school, side, draw).pictures),
+    pictures: picturesOf(body, segment, exercise, school, side, draw, firstAndHalfWay).pictures,
   };
 }
 
@@ -198,10 +203,12 @@ function page(request: HandoutRequest, { cells, first }: ReturnType<typeof cells
  */
 export async function pinUp(request: HandoutRequest): Promise<Paper> {
   const cells = cellsOf(request);
+  // What takes as much room, for trying out: pictures are heavy.
+  const blank = cells.cells.map((cell) => ({ ...cell, pictures: cell.pictures.map(() => BLANK) }));
   for (const scale of scales) {
-    const paper = page(request, cells, scale);
-    const { pages } = await papers(paper.title, [paper]);
-    if (pages <= 1) return paper;
+    const tried = page(request, { ...cells, cells: blank }, scale);
+    const { pages } = await papers(tried.title, [tried]);
+    if (pages <= 1) return page(request, cells, scale);
   }
   return page(request, cells, scales.at(-1)!);
 }
