@@ -60,8 +60,10 @@ export interface Practised {
   readonly routine: Routine;
 }
 
-/** Weeks that a sheet, a card or a calendar tells. */
-export const WEEKS = { usual: 6, most: 26, onPaper: 12 } as const;
+/** Weeks that are told, unless another number is given: until about the next few lessons. */
+export const USUAL_WEEKS = 6;
+/** What tells weeks, and how many at most: a card as many as go on a few sheets of paper. */
+export const mostWeeks: Readonly<Partial<Record<GiftKind, number>>> = { sheet: 26, 'week-card': 12, calendar: 156 };
 
 /** What is set beside the choice of what is given. */
 export interface GiftOptions {

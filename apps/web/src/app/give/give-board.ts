@@ -17,7 +17,7 @@ import { InputText } from 'primeng/inputtext';
 import { RadioButton } from 'primeng/radiobutton';
 import { Select } from 'primeng/select';
 import { catchError, debounceTime, from, map, of, startWith, switchMap, type Observable } from 'rxjs';
-import type { PersonRecord } from '@pomek/core';
+import { upperFirst, type PersonRecord } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices, reasonOf } from '../data/notices';
 import { Store } from '../data/store';
@@ -25,7 +25,17 @@ import { DayPipe } from '../ui/day.pipe';
 import { download } from '../ui/download';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
-import { giftKinds, gifts, hindrance, WEEKS, type Gift, type GiftKind, type GiftOptions, type Practised } from './gift';
+import {
+  giftKinds,
+  gifts,
+  hindrance,
+  mostWeeks,
+  USUAL_WEEKS,
+  type Gift,
+  type GiftKind,
+  type GiftOptions,
+  type Practised,
+} from './gift';
 import { GiftLook } from './gift-look';
 import { Giver, type Look, type Made } from './giver';
 import { PaperMaker } from './paper-maker';
@@ -34,7 +44,6 @@ import { PaperMaker } from './paper-maker';
 const SETTLE_MS = 250;
 /** What is made once, whoever is in a class. */
 const ofNobody: ReadonlySet<GiftKind> = new Set(['track', 'teacher']);
-const withWeeks: ReadonlySet<GiftKind> = new Set(['sheet', 'week-card', 'calendar']);
 const withDoses: ReadonlySet<GiftKind> = new Set(['sheet', 'week-card', 'calendar', 'pin-up', 'pages']);
 const withPictures: ReadonlySet<GiftKind> = new Set(['pages', 'teacher']);
 
@@ -71,7 +80,6 @@ export class GiveBoard {
   protected readonly kinds = giftKinds;
   protected readonly gifts = gifts;
   protected readonly today = this.clock.today;
-  protected readonly MOST_WEEKS = WEEKS.most;
 
   private readonly wanted = signal<GiftKind | null>(null);
   protected readonly practisedId = linkedSignal({
@@ -80,7 +88,12 @@ export class GiveBoard {
       before?.value != null && ids.includes(before.value) ? before.value : (ids[0] ?? null),
   });
   protected readonly chosen = computed(() => this.practised().find(({ id }) => id === this.practisedId()) ?? null);
-  protected readonly weeks = signal<number>(WEEKS.usual);
+  private readonly wantedWeeks = signal(USUAL_WEEKS);
+  protected readonly mostWeeks = computed(() => mostWeeks[this.kind()] ?? 0);
+  /** As many as are wanted, and no more than are told. */
+  protected readonly weeks = computed(() =>
+    this.mostWeeks() === 0 ? this.wantedWeeks() : Math.min(this.wantedWeeks(), this.mostWeeks()),
+  );
   protected readonly startTime = signal('07:30');
   protected readonly pictures = signal(false);
   private readonly leftOut = signal<ReadonlySet<string>>(new Set());
@@ -178,7 +191,7 @@ export class GiveBoard {
     { initialValue: false },
   );
   protected readonly asks = computed(() => ({
-    weeks: withWeeks.has(this.kind()),
+    weeks: this.mostWeeks() > 0,
     start: this.kind() === 'calendar',
     pictures: withPictures.has(this.kind()) && this.filmed(),
     due: withDoses.has(this.kind()) && this.due() > 0,
@@ -209,6 +222,10 @@ export class GiveBoard {
       else now.add(id);
       return now;
     });
+  }
+
+  protected tell(weeks: number | null): void {
+    if (weeks !== null) this.wantedWeeks.set(weeks);
   }
 
   protected see(id: string): void {
@@ -271,6 +288,6 @@ export class GiveBoard {
   private what(upper = false): string {
     const { label } = gifts[this.kind()];
     const words = label.replace(/^A /, '');
-    return upper ? `${words[0]!.toUpperCase()}${words.slice(1)}` : words;
+    return upper ? upperFirst(words) : words;
   }
 }

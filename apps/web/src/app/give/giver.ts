@@ -36,7 +36,7 @@ export interface Made {
 
 /** What is looked at before it is given. */
 export type Look =
-  | { readonly kind: 'pdf'; readonly made: Made; readonly pages: number }
+  | { readonly kind: 'pdf'; readonly made: Made }
   | { readonly kind: 'sheet'; readonly sheet: Sheet }
   | { readonly kind: 'days'; readonly days: readonly PlannedDay[] }
   | {
@@ -72,8 +72,8 @@ export class Giver {
     }
     const { papers } = await import('../print/papers');
     const paper = await this.papers.of(gift, await this.shared());
-    const { file, pages } = await papers(paper.title, [paper]);
-    return { kind: 'pdf', made: { name: `${baseName(gift)}.pdf`, file, writes: [] }, pages };
+    const { file } = await papers(paper.title, [paper]);
+    return { kind: 'pdf', made: { name: `${baseName(gift)}.pdf`, file, writes: [] } };
   }
 
   /**

@@ -30,7 +30,7 @@ import type { Paper } from '../print/papers';
 import { BodyForms } from '../space/body-forms';
 import { bodyPictures } from '../space/body-pictures';
 import { readDay } from '../ui/day-words';
-import { WEEKS, type Gift } from './gift';
+import type { Gift } from './gift';
 
 /** Everything but the practices of people, as it is stored. */
 export interface Shared {
@@ -83,7 +83,7 @@ export class PaperMaker {
     if (kind === 'week-card') {
       const { weekCard } = await import('../print/week-card');
       const { student } = someone(person);
-      const days = plannedDays(planOf(gift), someone(person), Math.min(options.weeks, WEEKS.onPaper));
+      const days = plannedDays(planOf(gift), someone(person), options.weeks);
       return weekCard({ student: student.name, routine: practised.name, cautions: student.cautions, days });
     }
     const { PICTURE_PX } = await import('../print/handout-figure');

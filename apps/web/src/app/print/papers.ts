@@ -9,7 +9,7 @@ export interface Paper {
 }
 
 /** Margins of the papers, mm: left, top, right, bottom. */
-export const MARGINS = [14, 12, 14, 14] as const;
+const MARGINS = [14, 12, 14, 14] as const;
 const idOf = (at: number): string => `paper-${at + 1}`;
 
 /** A document, and of how many pages it is. */

@@ -152,13 +152,10 @@ export class SchoolDrawer {
 
   /** Moves an axis so many places on, or back. */
   protected move(axis: RungAxis, places: number): void {
-    const move = (stored: School): School => {
-      const rungOrder = [...stored.rungOrder];
-      const from = rungOrder.indexOf(axis);
-      moveItemInArray(rungOrder, from, from + places);
-      return { ...stored, rungOrder };
-    };
-    this.put({ at: ['rungOrder'], value: move(this.school()).rungOrder });
+    const rungOrder = [...this.school().rungOrder];
+    const from = rungOrder.indexOf(axis);
+    moveItemInArray(rungOrder, from, from + places);
+    this.put({ at: ['rungOrder'], value: rungOrder });
   }
 
   protected shown(field: RaiseField): number {

@@ -15,6 +15,7 @@ import {
   takesUp,
   takeRung,
   takeWay,
+  type Exercise,
   type Plan,
   type PracticeLog,
   type Routine,
@@ -165,7 +166,7 @@ export class StudentFile {
   protected readonly practised = computed((): Practised[] => {
     const planned = new Set(this.plans().map(({ routineId }) => routineId));
     const asGiven = (routine: Routine): Practised => ({ id: routine.id, name: routine.name, routine });
-    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
+    const shelf = this.person()?.shelf ?? new Map<string, Exercise>();
     const lessons = this.classes()
       .filter(({ roster }) => roster.includes(this.id()))
       .flatMap((one) =>
