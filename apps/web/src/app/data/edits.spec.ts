@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import fc from 'fast-check';
-import { softSchool, type Exercise, type Routine } from '@pomek/core';
+import { softSchool, waveSchool, type Exercise, type Routine } from '@pomek/core';
 import { aRoutine, aStudent, freshSpace, someContents, until } from '../../../testing/records';
 import { blankExercise } from '../exercises/own-exercise';
 import type { Database } from './database';
@@ -34,6 +34,23 @@ const journal = () =>
   Object.keys(localStorage)
     .filter((key) => key.startsWith('pomek.typed'))
     .flatMap((key) => JSON.parse(localStorage.getItem(key)!) as { at: unknown; value: unknown }[]);
+
+/** The page is gone before anything was written; another one opens on the same storage. */
+async function nextPage(): Promise<Database> {
+  const left = Object.keys(localStorage).map((key) => [key, localStorage.getItem(key)!] as const);
+  TestBed.resetTestingModule();
+  freshSpace();
+  for (const [key, value] of left) localStorage.setItem(key, value);
+  const next = new (database.constructor as new (name: string) => Database)(database.name);
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: (await import('./database')).Database, useValue: next },
+      { provide: (await import('./space')).SPACE, useValue: 'own' },
+    ],
+  });
+  return next;
+}
 
 test('neighbouring fields changed at once are all kept, whatever was stored a moment ago', async () => {
   await database.of('routines').put(aRoutine());
@@ -93,22 +110,52 @@ test('what is typed stands in the journal before the database has answered, and 
   const edit = await loaded('students', 'student-1');
   edit.type(['note'], 'half a sen');
   expect(journal()).toMatchObject([{ at: ['note'], value: 'half a sen' }]);
-  // The page is gone before anything was written; another one opens on the same storage.
-  const left = Object.keys(localStorage).map((key) => [key, localStorage.getItem(key)!] as const);
-  TestBed.resetTestingModule();
-  freshSpace();
-  for (const [key, value] of left) localStorage.setItem(key, value);
-  const next = new (database.constructor as new (name: string) => Database)(database.name);
-  TestBed.resetTestingModule();
-  TestBed.configureTestingModule({
-    providers: [
-      { provide: (await import('./database')).Database, useValue: next },
-      { provide: (await import('./space')).SPACE, useValue: 'own' },
-    ],
-  });
+  const next = await nextPage();
   TestBed.inject(Edits);
   await until(() => journal().length === 0);
   expect(await next.of('students').get('student-1')).toMatchObject({ note: 'half a sen' });
+});
+
+test('a copy of a school that a page did not come to keep is made by the next page, with everybody it was for', async () => {
+  const { archivedOn, ...taught } = aStudent();
+  await database.of('students').bulkPut([
+    { ...taught, archivedOn },
+    { ...taught, id: 'gone', archivedOn: '2026-01-01' },
+    { ...taught, id: 'other', archivedOn, schoolId: waveSchool.id },
+  ]);
+  await database.of('routines').put(aRoutine());
+  const { raise } = softSchool;
+  TestBed.inject(Edits).type(
+    { table: 'schools', id: 'own-school' },
+    'School',
+    { at: ['raise', 'raisesPerFamily'], value: raise.raisesPerFamily + 1, letters: true },
+    softSchool.id,
+  );
+  const next = await nextPage();
+  TestBed.inject(Edits);
+  await until(() => journal().length === 0);
+  expect(await next.of('schools').toArray()).toEqual([
+    {
+      ...softSchool,
+      id: 'own-school',
+      name: 'Soft hall, my own',
+      raise: { ...raise, raisesPerFamily: raise.raisesPerFamily + 1 },
+    },
+  ]);
+  const schools = async () => (await next.of('students').toArray()).map(({ id, schoolId }) => [id, schoolId]);
+  expect(await schools()).toEqual([
+    ['gone', 'own-school'],
+    ['other', waveSchool.id],
+    ['student-1', 'own-school'],
+  ]);
+  expect((await next.of('routines').toArray())[0]!.schoolId).toBe('own-school');
+  // All of it is one step, also with what is typed right after it.
+  const edits = TestBed.inject(Edits);
+  edits.type({ table: 'schools', id: 'own-school' }, 'School', { at: ['raise', 'raisesPerFamily'], value: 1 });
+  await until(() => journal().length === 0);
+  await TestBed.inject(Store).undo();
+  expect(await next.of('schools').toArray()).toEqual([]);
+  expect((await schools()).map(([, schoolId]) => schoolId)).toEqual([softSchool.id, waveSchool.id, softSchool.id]);
 });
 
 test('what another space left behind stays there', () => {

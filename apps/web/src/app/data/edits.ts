@@ -1,10 +1,11 @@
 import { DestroyRef, Injectable, inject, signal } from '@angular/core';
 import equal from 'fast-deep-equal';
 import { builtInSchools } from '@pomek/core';
-import type { TableName } from './database';
+import { Database, type TableName } from './database';
 import { Notices } from './notices';
 import { PlaceGone, patched, valueAt, type Patch } from './patch';
 import { writers, type Reader } from './schemas';
+import { copyInPlaceOf } from './school-copy';
 import { Store, type Write } from './store';
 import { TypedJournal } from './typed-journal';
 
@@ -18,6 +19,7 @@ export interface Target<N extends TableName = TableName> {
 interface Entry extends Patch {
   readonly place: string;
   readonly label: string;
+  readonly copyOf: string | undefined;
   readonly state: 'waiting' | 'writing' | 'written';
 }
 interface Typing extends Target {
@@ -64,6 +66,7 @@ function accept(stored: unknown, entries: readonly Entry[], writer: Reader<unkno
 @Injectable({ providedIn: 'root' })
 export class Edits {
   private readonly store = inject(Store);
+  private readonly database = inject(Database);
   private readonly notices = inject(Notices);
   private readonly journal = inject(TypedJournal);
   private readonly all = new Map<string, Typing>();
@@ -88,7 +91,7 @@ export class Edits {
       for (const timer of this.timers.values()) clearTimeout(timer);
     });
     this.journal.leftBehind((list) => {
-      for (const { table, id, label, ...patch } of list) this.enter({ table, id }, label, patch);
+      for (const { table, id, label, copyOf, ...patch } of list) this.enter({ table, id }, label, patch, copyOf);
       this.flush();
     });
   }
@@ -99,9 +102,12 @@ export class Edits {
     return this.entriesOf(target);
   }
 
-  /** Takes a value that was typed or chosen. */
-  type(target: Target, label: string, patch: Patch): void {
-    this.enter(target, label, patch);
+  /**
+   * Takes a value that was typed or chosen.
+   * @param copyOf of a school that is not stored yet: the one it is a copy of, and whose place it takes
+   */
+  type(target: Target, label: string, patch: Patch, copyOf?: string): void {
+    this.enter(target, label, patch, copyOf);
     if (patch.letters === true) this.later(target, LETTERS_MS);
     else this.write(target);
   }
@@ -148,9 +154,9 @@ export class Edits {
     for (const typing of [...this.all.values()]) this.forget(typing);
   }
 
-  private enter(target: Target, label: string, patch: Patch): void {
+  private enter(target: Target, label: string, patch: Patch, copyOf: string | undefined): void {
     const place = JSON.stringify(patch.at);
-    const entry: Entry = { ...patch, place, label, state: 'waiting' };
+    const entry: Entry = { ...patch, place, label, copyOf, state: 'waiting' };
     const letters = patch.letters === true;
     this.set(target, (entries) => [...entries.filter((other) => other.place !== place), entry], letters);
   }
@@ -170,41 +176,54 @@ export class Edits {
     if (waiting.length === 0) return;
     const taken = this.turn(target, waiting, 'writing');
     let accepted: readonly Entry[] = [];
-    const write = {
-      table: target.table,
-      id: target.id,
-      change: (stored: unknown) => {
-        const [record, fits] = accept(stored, taken, writers[target.table]);
-        accepted = fits;
-        return fits.length === 0 ? stored : record;
-      },
-      // A school that comes along is stored from its first change on.
-      ...(target.table === 'schools' ? { orElse: builtInSchools.find(({ id }) => id === target.id) } : {}),
-    } as unknown as Write;
+    const change = (stored: unknown): unknown => {
+      const [record, fits] = accept(stored, taken, writers[target.table]);
+      accepted = fits;
+      return fits.length === 0 ? stored : record;
+    };
     const key = `${keyOf(target)} ${taken.map((entry) => entry.place).join(' ')}`;
-    this.store.writeTyped(taken.at(-1)!.label, write, key).then(
-      () => {
-        this.turn(
-          target,
-          taken.filter((entry) => !accepted.includes(entry)),
-          'waiting',
-        );
-        const written = this.turn(target, accepted, 'written');
-        this.settle(target);
-        setTimeout(() => this.drop(target, written), SEEN_MS);
-        if (this.told !== null) this.notices.close(this.told);
-        this.told = null;
-      },
-      (error: unknown) => {
-        if (error instanceof PlaceGone) {
-          this.drop(target, taken);
-          return;
-        }
-        this.turn(target, taken, 'waiting');
-        this.later(target, AGAIN_MS);
-        this.told = this.notices.failure('Not saved yet; it is tried again', error);
-      },
-    );
+    this.store
+      .writeTyped(taken.at(-1)!.label, () => this.writesOf(target, taken, change), key)
+      .then(
+        () => {
+          this.turn(
+            target,
+            taken.filter((entry) => !accepted.includes(entry)),
+            'waiting',
+          );
+          const written = this.turn(target, accepted, 'written');
+          this.settle(target);
+          setTimeout(() => this.drop(target, written), SEEN_MS);
+          if (this.told !== null) this.notices.close(this.told);
+          this.told = null;
+        },
+        (error: unknown) => {
+          if (error instanceof PlaceGone) {
+            this.drop(target, taken);
+            return;
+          }
+          this.turn(target, taken, 'waiting');
+          this.later(target, AGAIN_MS);
+          this.told = this.notices.failure('Not saved yet; it is tried again', error);
+        },
+      );
+  }
+
+  /** The change of a record, and what goes with it: a copy of a school takes the place of that school. */
+  private async writesOf(
+    target: Target,
+    entries: readonly Entry[],
+    change: (stored: unknown) => unknown,
+  ): Promise<readonly Write[]> {
+    const write = { ...target, change };
+    if (target.table !== 'schools') return [write as unknown as Write];
+    const copyOf = entries.find((entry) => entry.copyOf !== undefined)?.copyOf;
+    if (copyOf !== undefined) {
+      const { copy, followers } = await copyInPlaceOf(this.database, copyOf, target.id);
+      return [{ ...write, orElse: copy } as unknown as Write, ...followers];
+    }
+    // A school that comes along is stored from its first change on.
+    return [{ ...write, orElse: builtInSchools.find(({ id }) => id === target.id) } as unknown as Write];
   }
 
   /** Takes away what was written and has come back. */
@@ -241,7 +260,7 @@ export class Edits {
       [...this.all.values()].flatMap(({ table, id, entries: own }) =>
         own
           .filter((entry) => entry.state !== 'written')
-          .map(({ at, value, create, label }) => ({ table, id, label, at: [...at], value, create })),
+          .map(({ at, value, create, label, copyOf }) => ({ table, id, label, copyOf, at: [...at], value, create })),
       ),
     );
   }

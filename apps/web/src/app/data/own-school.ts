@@ -10,9 +10,20 @@ import { Repository } from './repository';
 export class OwnSchool {
   private readonly schools = toSignal(inject(Repository).schools$, { initialValue: [...builtInSchools] });
   private readonly chosen = remembered('own-school');
-  readonly school = computed(() => schoolOf(this.schools(), this.chosen.value() ?? undefined));
+  private readonly copied = remembered('own-school-copied');
+  readonly school = computed(() => {
+    const own = this.schools().find(({ id }) => id === this.chosen.value());
+    return own ?? schoolOf(this.schools(), this.copied.value() ?? undefined);
+  });
 
   choose(id: string): void {
+    this.chosen.set(id);
+    this.copied.set(id);
+  }
+
+  /** A copy takes the place of the school it was made of, as long as there is one: it may be undone. */
+  chooseCopy(id: string): void {
+    this.copied.set(this.school().id);
     this.chosen.set(id);
   }
 }

@@ -101,11 +101,16 @@ function joined(steps: readonly Step[], step: Step): readonly Step[] {
   const merges =
     last !== undefined && step.mergeKey !== null && last.mergeKey === step.mergeKey && step.at - last.at < MERGE_MS;
   if (!merges) return [...steps, step];
+  const same =
+    (one: Change) =>
+    (other: Change): boolean =>
+      one.table === other.table && one.id === other.id;
   const changes = step.changes.map((change) => {
-    const old = last.changes.find((entry) => entry.table === change.table && entry.id === change.id);
+    const old = last.changes.find(same(change));
     return { ...change, before: old === undefined ? change.before : old.before };
   });
-  return [...steps.slice(0, -1), { ...step, id: last.id, changes }];
+  const untouched = last.changes.filter((change) => !step.changes.some(same(change)));
+  return [...steps.slice(0, -1), { ...step, id: last.id, changes: [...untouched, ...changes] }];
 }
 
 /**
@@ -171,10 +176,13 @@ export class Store implements StepsOfStore {
     return this.told(this.step(label, writes, mergeKey));
   }
 
-  /** The same for what was typed; the one who asks tells what went wrong. */
-  writeTyped(label: string, write: Write, mergeKey: string): Promise<void> {
+  /**
+   * The same for what was typed; the one who asks tells what went wrong.
+   * @param writes is asked when its turn has come
+   */
+  writeTyped(label: string, writes: () => Promise<readonly Write[]>, mergeKey: string): Promise<void> {
     // What comes next may depend on what became of it, so nothing joins it.
-    return this.alone({ label, writes: [write], mergeKey, at: this.now() });
+    return this.alone({ label, writes, mergeKey, at: this.now() });
   }
 
   /**
@@ -209,9 +217,13 @@ export class Store implements StepsOfStore {
   }
 
   /** One step by itself. */
-  private alone(step: Asked, progress: (share: number) => void = () => undefined): Promise<void> {
+  private alone(
+    step: Omit<Asked, 'writes'> & { readonly writes: Asked['writes'] | (() => Promise<Asked['writes']>) },
+    progress: (share: number) => void = () => undefined,
+  ): Promise<void> {
     return this.inTurn(async () => {
-      const [changes] = await this.inTransaction([step], progress);
+      const writes = typeof step.writes === 'function' ? await step.writes() : step.writes;
+      const [changes] = await this.inTransaction([{ ...step, writes }], progress);
       await this.remember([{ ...step, changes: changes! }]);
     });
   }

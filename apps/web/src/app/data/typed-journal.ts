@@ -5,7 +5,13 @@ import { PatchSchema } from './patch';
 import { SPACE } from './space';
 
 /** Something typed that is not in the database yet. */
-const TypedSchema = PatchSchema.extend({ table: z.enum(tableNames), id: z.string().min(1), label: z.string() });
+const TypedSchema = PatchSchema.extend({
+  table: z.enum(tableNames),
+  id: z.string().min(1),
+  label: z.string(),
+  /** Of a school that is not stored yet: the one it is a copy of, and whose place it takes. */
+  copyOf: z.string().optional(),
+});
 export type Typed = z.infer<typeof TypedSchema>;
 
 const PREFIX = 'pomek.typed';

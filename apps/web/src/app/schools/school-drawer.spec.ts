@@ -103,6 +103,20 @@ test('what came with Pomek is changed in a copy, which takes its place with stud
   expect(page.text()).not.toContain('It came with Pomek');
 });
 
+test('the hall’s own school is what it was once its copy is undone', async () => {
+  const { page, it } = await drawer();
+  const own = TestBed.inject(OwnSchool);
+  own.choose(waveSchool.id);
+  it['choose'](waveSchool.id);
+  await page.settle();
+  it['answer']('eyes', 'closed');
+  await page.settle();
+  expect(own.school()).toMatchObject({ name: 'Wave hall, my own', eyes: 'closed' });
+  await TestBed.inject(Store).undo();
+  await page.settle();
+  expect(own.school().id).toBe(waveSchool.id);
+});
+
 test('the built-in schools differ in earnest', () => {
   expect(strictSchool.rungOrder).not.toEqual(softSchool.rungOrder);
 });

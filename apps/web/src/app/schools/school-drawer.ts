@@ -32,13 +32,14 @@ import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { Edits } from '../data/edits';
 import { remembered } from '../data/remembered';
+import { copyOfSchool } from '../data/school-copy';
 import { schoolOf } from '../data/gathered';
 import { Notices } from '../data/notices';
 import { OwnSchool } from '../data/own-school';
 import type { Patch } from '../data/patch';
 import { PersonChoice } from '../data/person-choice';
 import { Repository } from '../data/repository';
-import { Store, type Write } from '../data/store';
+import { Store } from '../data/store';
 import { DurationField } from '../ui/duration-field';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
@@ -97,11 +98,11 @@ export class SchoolDrawer {
   private readonly storedSchools = toSignal(this.repository.schools$, { initialValue: [...builtInSchools] });
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  /** A copy on its way into the storage. */
-  private readonly made = signal<School | null>(null);
+  /** A copy on its way into the storage, and what it is a copy of. */
+  private readonly made = signal<{ readonly school: School; readonly copyOf: string } | null>(null);
   protected readonly schools = computed(() => {
-    const [stored, made] = [this.storedSchools(), this.made()];
-    return made === null || stored.some(({ id }) => id === made.id) ? stored : [...stored, made];
+    const [stored, made] = [this.storedSchools(), this.made()?.school];
+    return made === undefined || stored.some(({ id }) => id === made.id) ? stored : [...stored, made];
   });
   private readonly chosen = remembered('school');
   private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
@@ -132,8 +133,8 @@ export class SchoolDrawer {
 
   constructor() {
     effect(() => {
-      const made = this.made();
-      if (made !== null && this.storedSchools().some(({ id }) => id === made.id)) this.made.set(null);
+      const made = this.made()?.school;
+      if (made !== undefined && this.storedSchools().some(({ id }) => id === made.id)) this.made.set(null);
     });
   }
 
@@ -167,47 +168,32 @@ export class SchoolDrawer {
   }
 
   protected async copy(): Promise<void> {
-    const copy = this.copyOf(this.school());
+    const copy = copyOfSchool(this.school(), this.clock.newId());
     await this.store.write(`Copy school ${this.school().name}`, [{ table: 'schools', add: copy }]);
     this.choose(copy.id);
   }
 
-  private copyOf(school: School): School {
-    return { ...school, id: this.clock.newId(), name: `${school.name}, my own`.slice(0, 80) };
-  }
-
   /** Puts a value into the school; into a copy of one’s own where it came with Pomek. */
   protected put(patch: Patch): void {
-    const id = this.own();
+    if (this.comesAlong()) this.makeOwn();
+    const id = this.schoolId();
     // What is being stored for the first time is not read yet.
     if (this.edit.stored()?.id === id) this.edit.apply(patch);
-    else this.edits.type({ table: 'schools', id }, `School ${this.school().name}`, patch);
+    else this.edits.type({ table: 'schools', id }, `School ${this.school().name}`, patch, this.made()?.copyOf);
   }
 
-  /** The id of what may be changed. A copy of one’s own takes the place of a school that came with Pomek, wherever that is in use, at once. */
-  private own(): string {
+  /** Begins a copy of one’s own, which takes the place of a school that came with Pomek wherever that is in use. */
+  private makeOwn(): void {
     const school = schoolOf(this.schools(), this.schoolId());
-    if (!this.comesAlong()) return school.id;
-    const copy = this.copyOf(school);
-    const follow = <T extends { readonly schoolId: string }>(stored: T): T =>
-      stored.schoolId === school.id ? { ...stored, schoolId: copy.id } : stored;
-    const moved: Write[] = [
-      ...this.students()
-        .filter(({ schoolId }) => schoolId === school.id)
-        .map(({ id }): Write => ({ table: 'students', id, change: follow })),
-      ...this.routines()
-        .filter(({ schoolId }) => schoolId === school.id)
-        .map(({ id }): Write => ({ table: 'routines', id, change: follow })),
-    ];
-    void this.store.write(`A school of your own: ${copy.name}`, [{ table: 'schools', add: copy }, ...moved]);
-    if (this.ownSchool.school().id === school.id) this.ownSchool.choose(copy.id);
-    if (this.personChoice.school().id === school.id) this.personChoice.chooseSchool(copy.id);
-    this.made.set(copy);
+    const copy = copyOfSchool(school, this.clock.newId());
+    this.made.set({ school: copy, copyOf: school.id });
     this.choose(copy.id);
-    const follows = moved.length === 0 ? '' : ` The students and routines that had it follow “${copy.name}” now.`;
+    if (this.ownSchool.school().id === school.id) this.ownSchool.chooseCopy(copy.id);
+    if (this.personChoice.school().id === school.id) this.personChoice.chooseSchool(copy.id);
+    const used = [...this.students(), ...this.routines()].some(({ schoolId }) => schoolId === school.id);
+    const follows = used ? ` The students and routines that had it follow “${copy.name}” now.` : '';
     this.notices.done('You are changing a copy of your own', {
       detail: `“${school.name}” stays as it came.${follows}`,
     });
-    return copy.id;
   }
 }
