@@ -9,6 +9,7 @@ import { StillSchema } from '../film/still';
 import { ExerciseSchema } from '../library/exercise';
 import { DecisionSchema, PlanSchema } from '../goals/plan';
 import { PracticeLogSchema } from '../practice/log';
+import { RecordingSchema } from '../practice/recording';
 import { RoutineSchema } from '../routine/routine';
 import { SchoolSchema } from '../schools/school';
 import { MeasureSchema } from '../students/measure';
@@ -17,9 +18,9 @@ import { StudentSchema } from '../students/student';
 /**
  * The version this program writes, and the newest it reads. 2: exercises carry what is said aloud (way in, words reversed,
  * stages, signs), students the side of a condition and own limits. 3: classes and their meetings, and in which class
- * a practice was done. 4: pictures of students with what is marked on them. Files of earlier versions read as if none of it were noted.
+ * a practice was done. 4: pictures of students with what is marked on them. 5: lines in the teacher’s own voice. Files of earlier versions read as if none of it were noted.
  */
-export const BUNDLE_VERSION = 4;
+export const BUNDLE_VERSION = 5;
 
 /** The largest bundle that is read, in bytes. */
 export const LARGEST_BUNDLE = 64 * 1024 * 1024;
@@ -41,6 +42,7 @@ export const bundleKinds = [
   'stills',
   'films',
   'pictures',
+  'recordings',
 ] as const;
 export type BundleKind = (typeof bundleKinds)[number];
 
@@ -62,6 +64,8 @@ const contents = {
   films: z.array(FilmSchema).default([]),
   /** Only where the teacher wants them in the file. */
   pictures: z.array(PictureSchema).default([]),
+  /** The same. */
+  recordings: z.array(RecordingSchema).default([]),
 };
 export const BundleContentsSchema = z.object(contents);
 export type BundleContents = z.infer<typeof BundleContentsSchema>;
@@ -69,7 +73,7 @@ export type BundleContents = z.infer<typeof BundleContentsSchema>;
 /** A versioned file of everything, or of one routine with what it needs. */
 export const BundleSchema = z.object({
   format: z.literal('pomek bundle'),
-  version: z.literal([1, 2, 3, BUNDLE_VERSION]),
+  version: z.literal([1, 2, 3, 4, BUNDLE_VERSION]),
   writtenAt: z.iso.datetime({ offset: true }),
   contents: BundleContentsSchema,
 });
@@ -91,6 +95,7 @@ export const emptyContents = (): BundleContents => ({
   stills: [],
   films: [],
   pictures: [],
+  recordings: [],
 });
 
 /** The text of a bundle, indented so that a person can read it and compare two. */
@@ -99,14 +104,16 @@ export function writeBundle(contents: BundleContents, now: Date): string {
   return `${JSON.stringify(bundle, null, 1)}\n`;
 }
 
-/** What a bundle has beside its pictures, and how its text is longer than theirs: room that is left free, bytes. */
+/** What a bundle has beside its pictures and recordings, and how its text is longer than theirs: room that is left free, bytes. */
 const BESIDE = 24 * 1024 * 1024;
 
-/** Contents that fit into one file: the newest pictures as far as there is room, and how many were left out. */
+/** Contents that fit into one file: what the teacher has spoken and the newest pictures, as far as there is room, and how many were left out. */
 export function withinSize(contents: BundleContents): { readonly contents: BundleContents; readonly left: number } {
   const days = new Map(contents.stills.map(({ id, day }) => [id, day]));
   const newest = contents.pictures.toSorted((a, b) => (days.get(b.id) ?? '').localeCompare(days.get(a.id) ?? ''));
   let room = LARGEST_BUNDLE - BESIDE;
+  const recordings = contents.recordings.filter(({ sound }) => (room -= sound.length) >= 0);
   const pictures = newest.filter(({ data }) => (room -= data.length) >= 0);
-  return { contents: { ...contents, pictures }, left: newest.length - pictures.length };
+  const left = newest.length - pictures.length + contents.recordings.length - recordings.length;
+  return { contents: { ...contents, pictures, recordings }, left };
 }

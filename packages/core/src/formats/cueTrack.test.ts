@@ -7,7 +7,19 @@ import { bellSounds, countSound, FADED, overtones } from '../practice/bellSounds
 import { timeline } from '../routine/timeline';
 import { softSchool } from '../schools/builtInSchools';
 import { routine, segment, shelf } from '../testing/samples';
-import { TRACK_RATE, cueTracks, trackSamples, trackSound, trackWords } from './cueTrack';
+import { usualCalls } from '../practice/calls';
+import { cuedForNobody } from '../practice/cuePlan';
+import { recordingOf, recordingsBy, VOICE_RATE } from '../practice/recording';
+import {
+  TRACK_RATE,
+  cueTracks,
+  trackSamples,
+  trackSound,
+  trackWords,
+  unspoken,
+  type Narration,
+  type Told,
+} from './cueTrack';
 import { wavHead, wavSamples } from './wav';
 import { webVtt } from './webVtt';
 
@@ -276,5 +288,53 @@ describe('times and words of a track', () => {
     expect(Object.keys(unzipSync(Buffer.concat(pieces)))).toEqual(['one.wav', 'one.vtt', 'two.wav', 'two.vtt']);
     expect(shares).toHaveLength(4);
     expect(shares[1]).toBeCloseTo(0.5, 2);
+  });
+});
+
+describe('in the teacher’s own voice', () => {
+  // Not of one size, so that the moments of lines are no whole numbers of samples.
+  const click = (size: number): Float32Array => Float32Array.from({ length: 400 }, (_, at) => (at === 0 ? size : 0));
+  const narration: Narration = {
+    words: usualCalls,
+    spoken: { cues: true, parts: 'new' },
+    recorded: recordingsBy([recordingOf('Change. Right', click(0.5)), recordingOf('Done', click(0.25))]),
+  };
+  const told: Told = { shelf, school: softSchool, narration, ...cuedForNobody };
+  const of = (words: Told | null) =>
+    new WaveFile(Buffer.concat([...trackSound(practice, words)])).getSamples(
+      false,
+      Int16Array,
+    ) as unknown as Int16Array;
+
+  test('a line stands at its sample, as the hall says it, and the bells stay', () => {
+    const heard = of(told);
+    expect(heard.length).toBe(trackSamples(practice, narration));
+    expect(heard.length).toBe(Math.round((line.totalMs / 1000 + 4) * VOICE_RATE));
+    const changes = line.spans.filter(({ kind, side }) => kind === 'change' && side === 'right');
+    expect(changes.length).toBeGreaterThan(0);
+    // The bell of the end of a part sounds at the same moment: the line is what is heard beyond it.
+    const without = of({
+      ...told,
+      narration: { ...narration, recorded: recordingsBy([recordingOf('nothing', click(1))]) },
+    });
+    const spokenAt = Array.from(heard, (sample, at) => (sample === without[at] ? -1 : at)).filter((at) => at >= 0);
+    expect(spokenAt).toEqual([
+      ...changes.map(({ startMs }) => Math.round((startMs / 1000) * VOICE_RATE)),
+      Math.round((line.totalMs / 1000) * VOICE_RATE),
+    ]);
+    const [first] = spokenAt;
+    // The μ-law is off by less than a thirty-second.
+    expect(Math.abs(heard[first!]! - without[first!]! - 0.5 * 32767)).toBeLessThan(0.5 * 1024);
+  });
+
+  test('a line ends where the next one begins, and without recordings the track is what it was', () => {
+    const long = Float32Array.from({ length: 18 * VOICE_RATE }, () => 0.1);
+    const recorded = recordingsBy([recordingOf('Change. Right', long), recordingOf('The last one', click(0.2))]);
+    const heard = of({ ...told, narration: { ...narration, recorded } });
+    const change = line.spans.find(({ kind, side }) => kind === 'change' && side === 'right')!;
+    const at = (ms: number): number => Math.abs(heard[Math.round((ms / 1000) * VOICE_RATE)]!);
+    expect(at(change.startMs + 1000)).toBeGreaterThan(1000);
+    expect(at(line.totalMs + 3900)).toBe(0);
+    expect(of({ ...told, narration: unspoken })).toEqual(of(null));
   });
 });

@@ -11,6 +11,7 @@ import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
 import { above } from '../testing/above';
 import type { StoredPerson } from '../person';
+import { recordingOf } from '../practice/recording';
 import { log, person, plan, routine, segment, strand, planContext } from '../testing/samples';
 import {
   bundleJsonSchema,
@@ -37,7 +38,7 @@ const problems = (text: string) => {
 
 describe('reading a bundle', () => {
   test('what is written comes back the same', () => {
-    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 4 } });
+    expect(readBundle(writeBundle(demo, now))).toMatchObject({ ok: true, bundle: { contents: demo, version: 5 } });
   });
 
   test('a damaged file names line and column', () => {
@@ -145,7 +146,7 @@ describe('reading a bundle', () => {
       },
     };
     const read = readBundle(JSON.stringify(before));
-    expect(read).toMatchObject({ ok: true, bundle: { version: 4, contents: { classes: [], meetings: [] } } });
+    expect(read).toMatchObject({ ok: true, bundle: { version: 5, contents: { classes: [], meetings: [] } } });
     if (!read.ok) return;
     const [exercise] = read.bundle.contents.exercises;
     expect(exercise).toMatchObject({ wayIn: [], stages: [], signs: { begin: [], stop: [] }, quick: '', attention: [] });
@@ -482,4 +483,30 @@ test('as many pictures go into one file as it can be read with, the newest first
   expect(fitted.left).toBe(1);
   expect(fitted.contents.stills).toHaveLength(3);
   expect(withinSize({ ...contents, pictures: contents.pictures.slice(2) }).left).toBe(0);
+});
+
+test('lines in the teacher’s own voice go into a file and come back, before the pictures; a file of before has none', () => {
+  const line = recordingOf('Sink the shoulders', new Float32Array(800));
+  const contents = { ...emptyContents(), recordings: [line] };
+  const read = readBundle(writeBundle(contents, now));
+  expect(read.ok && read.bundle.contents.recordings).toEqual([line]);
+  const rows = importPreview(emptyContents(), contents);
+  expect(rows).toMatchObject([{ kind: 'recordings', state: 'new', name: '“Sink the shoulders”, spoken' }]);
+  expect(importPreview(contents, contents)).toMatchObject([{ state: 'same' }]);
+  const { recordings: _, ...before } = emptyContents();
+  const old = JSON.stringify({ format: 'pomek bundle', version: 4, writtenAt: now.toISOString(), contents: before });
+  const taken = readBundle(old);
+  expect(taken.ok && taken.bundle.contents.recordings).toEqual([]);
+  const damaged = readBundle(writeBundle({ ...contents, recordings: [{ ...line, sound: 'a b' }] }, now));
+  expect(!damaged.ok && damaged.problems[0]).toEqual({
+    place: 'contents.recordings[0].sound',
+    message: 'this is no sound',
+  });
+  const full = {
+    ...contents,
+    recordings: [line, { ...line, id: 'too much', sound: 'A'.repeat(50_000_000) }],
+  };
+  const fitted = withinSize(full);
+  expect(fitted.contents.recordings).toEqual([line]);
+  expect(fitted.left).toBe(1);
 });

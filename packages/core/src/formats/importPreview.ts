@@ -26,6 +26,7 @@ function index(contents: BundleContents): Known {
 
 function nameOf(item: Item, known: readonly Known[]): string {
   if ('name' in item) return item.name;
+  if ('sound' in item) return `“${item.id}”, spoken`;
   if ('present' in item) {
     const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
     return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${item.day}`;

@@ -8,7 +8,11 @@ import { planVerdicts } from '../plan/planVerdicts';
 import { plannedDays } from '../plan/plannedDays';
 import { practisedRoutine } from '../plan/practisedRoutine';
 import { usualCalls } from '../practice/calls';
+import { cuePlan } from '../practice/cuePlan';
+import { hallCalls } from '../practice/hallCalls';
+import { lineKey, recordingOf, recordingsBy, type Recordings } from '../practice/recording';
 import { seededRandom } from '../random/seededRandom';
+import { timeline } from '../routine/timeline';
 import { builtInSchools, softSchool } from '../schools/builtInSchools';
 import { builtInExercises } from '../library/builtInExercises';
 import { newStudent } from '../students/newStudent';
@@ -45,7 +49,7 @@ const storedOf = (studentId: string): StoredPerson => {
 };
 const personOf = (studentId: string, change: Partial<StoredPerson> = {}): PersonRecord =>
   personRecord({ ...storedOf(studentId), ...change }, today);
-const sheetOf = (studentId: string, weeks = 6): Sheet =>
+const sheetOf = (studentId: string, weeks = 6, recorded: Recordings = new Map()): Sheet =>
   makeSheet({
     id: 'sheet-1',
     person: personOf(studentId),
@@ -53,11 +57,34 @@ const sheetOf = (studentId: string, weeks = 6): Sheet =>
     weeks,
     calls: usualCalls,
     parts: 'new',
+    recorded,
   });
 const planned = demo.students.filter(({ id }) => demo.plans.some((plan) => plan.studentId === id));
 const after = (days: number): string => formatISO(addDays(parseISO(today), days), { representation: 'date' });
 
 describe('the sheet that is given home', () => {
+  test('takes along what the teacher has spoken of what its hall says on any day, and nothing else', () => {
+    const [student] = planned;
+    const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
+    const { practices, school, calls, parts, inWork } = sheetOf(student!.id);
+    expect(sheetOf(student!.id).recordings).toEqual([]);
+    const said = new Set(
+      practices.flatMap(({ routine }) => {
+        const line = timeline(routine);
+        return Array.from({ length: 12 }, (_, day) => {
+          const cues = cuePlan(routine, line, shelf, school, { inWork: new Set(inWork), before: () => day });
+          return hallCalls(routine, line, calls, { cues: true, parts }, shelf, school, cues).map(({ text }) => text);
+        }).flat();
+      }),
+    );
+    expect(said.size).toBeGreaterThan(20);
+    const spoken = (words: string) => recordingOf(words, new Float32Array(100));
+    const recorded = recordingsBy([...said, 'A line of another drill'].map(spoken));
+    const sheet = sheetOf(student!.id, 6, recorded);
+    expect(new Set(sheet.recordings.map(({ id }) => id))).toEqual(new Set([...said].map(lineKey)));
+    expect(SheetSchema.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
+  });
+
   test.each(planned.map(({ name, id }) => [name, id]))(
     '%s: what the plan, the hall and the calendar have for each day',
     (_, id) => {

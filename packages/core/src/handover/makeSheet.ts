@@ -1,7 +1,11 @@
 import equal from 'fast-deep-equal';
 import { LATELY_DAYS, pointsInWork } from '../corrections/correction';
 import type { CallWords } from '../practice/calls';
-import type { PartsSaid } from '../practice/hallCalls';
+import { hallCalls, type PartsSaid } from '../practice/hallCalls';
+import { lineKey, type Recording, type Recordings } from '../practice/recording';
+import { timeline } from '../routine/timeline';
+import { segmentDrill } from '../routine/turned';
+import { spokenExercise } from '../schools/spokenLine';
 import { changedWords } from '../care/caredRoutine';
 import type { PersonRecord } from '../person/personRecord';
 import { lastDayOf, plannedDays } from '../plan/plannedDays';
@@ -20,6 +24,34 @@ export interface SheetRequest {
   readonly parts: PartsSaid;
   /** A routine, or a lesson, that goes along without a plan: practised on each practice day with its own doses. */
   readonly also?: Routine | null;
+  /** Lines in the teacher’s own voice: those that its practices say go along. */
+  readonly recorded?: Recordings;
+}
+
+/** Those of the recorded lines that some practices can say, on whichever day: which checkpoints come up goes on from day to day. */
+function saidOf(
+  practices: readonly HomePractice[],
+  { school, calls, exercises }: Pick<Sheet, 'school' | 'calls' | 'exercises'>,
+  recorded: Recordings,
+): Recording[] {
+  const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));
+  const called = practices.flatMap(({ routine }) => {
+    const line = timeline(routine);
+    return hallCalls(routine, line, calls, { cues: false, parts: 'all' }, shelf, school, new Map(), recorded);
+  });
+  const drills = practices.flatMap(({ routine }) =>
+    routine.segments.flatMap((segment) => {
+      const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
+      return segment.type === 'exercise' && exercise !== undefined ? [segmentDrill(segment, exercise)] : [];
+    }),
+  );
+  const cues = [...new Set(drills)].flatMap((drill) =>
+    (['left', 'right', 'both'] as const).flatMap((side) =>
+      spokenExercise(drill, school, side).checkpoints.map(({ cue }) => cue),
+    ),
+  );
+  const said = new Set([...called.map(({ text }) => text), ...cues].map(lineKey));
+  return [...recorded.values()].filter(({ id }) => said.has(id));
 }
 
 /** The days of practice from today to a day, without holidays. */
@@ -37,7 +69,16 @@ function practiceDaysTo({ student, plans, today }: PersonRecord, until: string):
  * really practised by this person, and only the exercises that stand in them.
  * @throws RangeError when there is neither a plan nor something to go along, the student has no practice days, a routine is gone, or no day falls in the weeks
  */
-export function makeSheet({ id, person, now, weeks, calls, parts, also = null }: SheetRequest): Sheet {
+export function makeSheet({
+  id,
+  person,
+  now,
+  weeks,
+  calls,
+  parts,
+  also = null,
+  recorded = new Map(),
+}: SheetRequest): Sheet {
   const { student, school, exercises, logs, corrections, plans, today } = person;
   const planless = also !== null && plans.some(({ routineId }) => routineId === also.id) ? null : also;
   if (plans.length === 0 && planless === null) throw new RangeError('plan: there is no plan to take home yet');
@@ -76,7 +117,7 @@ export function makeSheet({ id, person, now, weeks, calls, parts, also = null }:
   const own = exercises.filter((exercise) => used.has(exercise.id));
   const points = own.flatMap(({ checkpoints }) => checkpoints.map((point) => point.id));
   const lately = logs.filter((log) => dayNumber(today) - dayNumber(log.day) <= LATELY_DAYS * 2);
-  return {
+  const sheet: Omit<Sheet, 'recordings'> = {
     format: 'pomek sheet',
     version: 1,
     id,
@@ -99,4 +140,5 @@ export function makeSheet({ id, person, now, weeks, calls, parts, also = null }:
     lastDay: person.lastDay,
     clearedLogs: lately.filter(({ pain, symptoms }) => (pain ?? 0) > 0 || symptoms.length > 0).map((log) => log.id),
   };
+  return { ...sheet, recordings: recorded.size === 0 ? [] : saidOf(practices, sheet, recorded) };
 }

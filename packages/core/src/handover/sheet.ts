@@ -3,6 +3,7 @@ import { DaySchema } from '../days/daySchema';
 import { ExerciseSchema } from '../library/exercise';
 import { CallWordsSchema } from '../practice/calls';
 import { partsSaid } from '../practice/hallCalls';
+import { RecordingSchema } from '../practice/recording';
 import { RoutineSchema } from '../routine/routine';
 import { SchoolSchema } from '../schools/school';
 import { StudentSchema } from '../students/student';
@@ -52,6 +53,8 @@ export const SheetSchema = z.object({
   calls: CallWordsSchema,
   /** Which parts of a repetition are called; a sheet of before names none. */
   parts: z.enum(partsSaid).default('none'),
+  /** Lines of its practices in the teacher’s own voice. */
+  recordings: z.array(RecordingSchema).max(2000).default([]),
   /** Checkpoints that the student is being corrected for: their cues come first. */
   inWork: z.array(id).max(500),
   exercises: z.array(ExerciseSchema).max(400),

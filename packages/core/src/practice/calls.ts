@@ -78,16 +78,19 @@ function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; t
 
 type Said = Omit<Call, 'spanIndex'>;
 
+/** How long it takes to say a line, ms. */
+type SaidFor = (text: string) => number;
+
 /** Whether something can be said without talking into anything else. */
-const hasRoom = ({ offsetMs, text }: Said, others: readonly Said[]): boolean =>
+const hasRoom = ({ offsetMs, text }: Said, others: readonly Said[], saidFor: SaidFor): boolean =>
   others.every(
-    (other) => other.offsetMs + msToSay(other.text) <= offsetMs || other.offsetMs >= offsetMs + msToSay(text),
+    (other) => other.offsetMs + saidFor(other.text) <= offsetMs || other.offsetMs >= offsetMs + saidFor(text),
   );
 
 /** Something to be said while another thing is: it waits for its end. */
-const afterOthers = (said: Said, others: readonly Said[]): Said => {
-  const on = others.find(({ offsetMs, text }) => offsetMs <= said.offsetMs && said.offsetMs < offsetMs + msToSay(text));
-  return on === undefined ? said : { ...said, offsetMs: on.offsetMs + msToSay(on.text) };
+const afterOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Said => {
+  const on = others.find(({ offsetMs, text }) => offsetMs <= said.offsetMs && said.offsetMs < offsetMs + saidFor(text));
+  return on === undefined ? said : { ...said, offsetMs: on.offsetMs + saidFor(on.text) };
 };
 
 /**
@@ -96,6 +99,7 @@ const afterOthers = (said: Said, others: readonly Said[]): Said => {
  * @param nameOf the name of a segment, as it is called
  * @param cuesOf the cues of a span, in their order
  * @param partsOf the parts of the repetitions of a span that are to be called, in their order
+ * @param saidFor how long it takes to say a line, ms
  */
 export function calls(
   routine: Routine,
@@ -104,6 +108,7 @@ export function calls(
   nameOf: (segment: Routine['segments'][number]) => string,
   cuesOf: (span: Span) => readonly Said[] = () => [],
   partsOf: (span: Span) => readonly Said[] = () => [],
+  saidFor: SaidFor = msToSay,
 ): Call[] {
   const all = line.spans.flatMap((span): Call[] => {
     const segment = routine.segments[span.segmentIndex]!;
@@ -126,10 +131,10 @@ export function calls(
         const own = lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template));
         const end = span.byCue ? Infinity : span.durationMs;
         const cues = cuesOf(span)
-          .map((cue) => afterOthers(cue, own))
-          .filter((cue) => cue.offsetMs + msToSay(cue.text) <= end && hasRoom(cue, own));
+          .map((cue) => afterOthers(cue, own, saidFor))
+          .filter((cue) => cue.offsetMs + saidFor(cue.text) <= end && hasRoom(cue, own, saidFor));
         const said = [...cues, ...own].toSorted((a, b) => a.offsetMs - b.offsetMs);
-        const all = [...said, ...partsOf(span).filter((part) => hasRoom(part, said))];
+        const all = [...said, ...partsOf(span).filter((part) => hasRoom(part, said, saidFor))];
         return all.map((one) => ({ ...one, spanIndex: span.index })).toSorted((a, b) => a.offsetMs - b.offsetMs);
       }
     }

@@ -7,6 +7,7 @@ import { msToSay } from '../words/msToSay';
 import { usualCalls } from './calls';
 import { cuePlan } from './cuePlan';
 import { hallCalls, saidWhen, type Spoken } from './hallCalls';
+import { recordingOf, recordingsBy, VOICE_RATE, type Recordings } from './recording';
 
 const moving = builtInExercises.filter(({ phases, defaultDose }) => phases.length > 0 && defaultDose.kind !== 'hold');
 
@@ -52,6 +53,24 @@ test.each(moving.map((exercise) => [exercise.id, exercise] as const))(
     expect(exercise.phases.filter(({ call }) => call === '').map(({ name }) => name)).toEqual([]);
   },
 );
+
+test('a line that the teacher has spoken takes as long as it is, and nothing is said into it', () => {
+  const say = (recorded: Recordings) => {
+    const segment = newSegment('a', shelf.get('cloud-hands-in-place')!, softSchool);
+    const routine = insertSegment(newRoutine('r', 'Test', softSchool), segment);
+    const line = timeline(routine);
+    const plan = cuePlan(routine, line, shelf, softSchool);
+    const spoken: Spoken = { cues: true, parts: 'all' };
+    return saidWhen(hallCalls(routine, line, usualCalls, spoken, shelf, softSchool, plan, recorded), line);
+  };
+  const usual = say(new Map());
+  const cue = usual.find(({ text }) => text.length > 30)!;
+  const long = recordingOf(cue.text, new Float32Array(9 * VOICE_RATE));
+  const slow = say(recordingsBy([long]));
+  const at = slow.findIndex(({ text }) => text === cue.text);
+  expect(slow[at + 1]!.atMs - slow[at]!.atMs).toBeGreaterThanOrEqual(9000);
+  expect(usual[usual.indexOf(cue) + 1]!.atMs - cue.atMs).toBeLessThan(9000);
+});
 
 test('nothing is said into anything else, however much is said', () => {
   for (const { id } of moving)

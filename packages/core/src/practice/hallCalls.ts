@@ -5,10 +5,10 @@ import type { Span, Timeline } from '../routine/timeline';
 import { segmentDrill } from '../routine/turned';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
-import { msToSay } from '../words/msToSay';
 import { calls, msOfDone, type Call, type CallWords } from './calls';
 import type { CuePlan } from './cuePlan';
 import { nameOf } from './moment';
+import { saidFor, type Recordings } from './recording';
 import { sideOfWords } from './sideOfWords';
 
 /** Which parts of a repetition are called: none, those of the first repetitions on each side and way, or all. */
@@ -25,7 +25,13 @@ export interface Spoken {
 }
 
 /** The calls of the parts of a span that are short enough for their time. */
-function partCalls(span: Span, drill: Exercise, school: School, repetitions: number): Omit<Call, 'spanIndex'>[] {
+function partCalls(
+  span: Span,
+  drill: Exercise,
+  school: School,
+  repetitions: number,
+  takes: (text: string) => number,
+): Omit<Call, 'spanIndex'>[] {
   if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
   const all = Math.min(Math.ceil(span.amount - 1e-9), Math.max(0, repetitions - (span.turn - 1)));
   return Array.from({ length: all }, (_, done) => {
@@ -35,7 +41,7 @@ function partCalls(span: Span, drill: Exercise, school: School, repetitions: num
     return cycleParts(said, span.direction).flatMap(({ call, share }) => {
       const [start, long] = [from + into * (to - from), share * (to - from)];
       into += share;
-      const fits = start < span.durationMs && msToSay(call) <= long;
+      const fits = start < span.durationMs && takes(call) <= long;
       return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call }];
     });
   }).flat();
@@ -45,6 +51,7 @@ function partCalls(span: Span, drill: Exercise, school: School, repetitions: num
  * What is called aloud while a routine is conducted, and when.
  * @param spoken how much of it
  * @param cues which checkpoint is up when
+ * @param recorded lines that the teacher has spoken: they take as long as they are
  */
 export const hallCalls = (
   routine: Routine,
@@ -54,7 +61,9 @@ export const hallCalls = (
   shelf: ReadonlyMap<string, Exercise>,
   school: School,
   cues: CuePlan,
+  recorded: Recordings = new Map(),
 ): Call[] => {
+  const takes = saidFor(recorded);
   const drills = new Map(
     routine.segments.flatMap((segment) => {
       const exercise = segment.type === 'exercise' ? shelf.get(segment.exerciseId) : undefined;
@@ -83,8 +92,9 @@ export const hallCalls = (
     (span) => {
       const drill = drills.get(span.segmentId);
       if (spoken.parts === 'none' || drill === undefined || span.amount === 0) return [];
-      return partCalls(span, drill, school, spoken.parts === 'all' ? Infinity : NEW_REPETITIONS);
+      return partCalls(span, drill, school, spoken.parts === 'all' ? Infinity : NEW_REPETITIONS, takes);
     },
+    takes,
   );
 };
 
