@@ -7,6 +7,7 @@ import {
   hallActionOf,
   hallCalls,
   leftOf,
+  recordingsBy,
   momentOf,
   seenAs as ways,
   shownNow,
@@ -45,15 +46,18 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
   const sound = useRef(kept.sound);
   sound.current = kept.sound;
   const [, drawAgain] = useState(0);
+  const recorded = useMemo(() => recordingsBy(sheet.recordings), [sheet]);
   const hall = useMemo(() => {
-    const voice = new Voice(setHasVoice);
+    const ringer = new Ringer(() => !sound.current);
+    const voice = new Voice(() => ringer.sound, setHasVoice);
+    voice.recorded = recorded;
     const devices: HallDevices = {
       now: () => now().getTime(),
       every: (ms, what) => {
         const timer = setInterval(what, ms);
         return () => clearInterval(timer);
       },
-      ringer: new Ringer(() => !sound.current),
+      ringer,
       voice: { say: (text) => voice.say(text, LOUD), silence: () => voice.silence() },
       awake: new Awake(),
       keep: (_, how) =>
@@ -63,6 +67,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
     return new Hall(devices, journal);
   }, []);
   useEffect(() => () => hall.close(true), []);
+  const canSpeak = hasVoice || recorded.size > 0;
   const { line, state, begun } = hall;
   const { routine } = hall.journal;
   const shelf = useMemo(() => new Map(sheet.exercises.map((exercise) => [exercise.id, exercise])), [sheet]);
@@ -76,11 +81,11 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
     [routine, line, sheet, shelf, school, kept.logs.length],
   );
   const calls = useMemo(
-    () => hallCalls(routine, line, sheet.calls, { cues: true, parts: sheet.parts }, shelf, school, cues),
-    [routine, line, sheet, shelf, school, cues],
+    () => hallCalls(routine, line, sheet.calls, { cues: true, parts: sheet.parts }, shelf, school, cues, recorded),
+    [routine, line, sheet, shelf, school, cues, recorded],
   );
   const moment = momentOf(routine, line, state, shelf, school, cues);
-  useEffect(() => hall.says(kept.spoken && hasVoice ? calls : null), [calls, kept.spoken, hasVoice]);
+  useEffect(() => hall.says(kept.spoken && canSpeak ? calls : null), [calls, kept.spoken, canSpeak]);
   useEffect(() => hall.layBells(), [kept.sound]);
   useEffect(() => {
     if (state.finished) onEnd();
@@ -238,10 +243,10 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
             </button>
             <button
               type="button"
-              disabled={!hasVoice}
+              disabled={!canSpeak}
               onClick={() => change((stored) => ({ ...stored, spoken: !stored.spoken }))}
             >
-              {!hasVoice ? 'No voice here' : kept.spoken ? 'Voice on' : 'Voice off'}
+              {!canSpeak ? 'No voice here' : kept.spoken ? 'Voice on' : 'Voice off'}
             </button>
             <button type="button" onClick={turn}>
               Seen {seenWords[seenAs]}

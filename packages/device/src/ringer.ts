@@ -25,6 +25,11 @@ export class Ringer {
   /** @param isMuted whether no bell is to be heard */
   constructor(private readonly isMuted: () => boolean) {}
 
+  /** On which the bells are heard, and whatever else is; null until something was pressed. */
+  get sound(): AudioContext | null {
+    return this.context;
+  }
+
   /** Must be called from a press of a key or button: browsers keep sound off until then. */
   async wake(): Promise<void> {
     if (typeof AudioContext === 'undefined') return;

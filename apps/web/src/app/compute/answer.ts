@@ -3,6 +3,7 @@ import {
   bodyOf,
   csvLogs,
   cueTracks,
+  recordingsBy,
   demoContents,
   fitRoutine,
   planForecast,
@@ -76,7 +77,9 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     }
     case 'cue-tracks': {
       const drills = new Map(request.drills.map((drill) => [drill.id, drill]));
-      const pieces = cueTracks(request.tracks, drills, request.school, new Set(request.inWork), progress);
+      const { recordings, ...said } = request.narration;
+      const narration = { ...said, recorded: recordingsBy(recordings) };
+      const pieces = cueTracks(request.tracks, drills, request.school, new Set(request.inWork), progress, narration);
       return { file: new Blob(pieces as Uint8Array<ArrayBuffer>[], { type: 'application/zip' }) };
     }
     case 'film': {

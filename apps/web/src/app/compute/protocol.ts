@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   BundleContentsSchema,
+  CallWordsSchema,
   CorrectionSchema,
   DaySchema,
   ExerciseSchema,
@@ -10,6 +11,7 @@ import {
   PostureSchema,
   PracticeLogSchema,
   RaiseRuleSchema,
+  RecordingSchema,
   RoutineSchema,
   SchoolSchema,
   StillSchema,
@@ -19,6 +21,7 @@ import {
   loadedJoints,
   DoseLimitSchema,
   movements,
+  partsSaid,
   rails,
   BodyFormSchema,
 } from '@pomek/core';
@@ -78,6 +81,12 @@ export const RequestSchema = z.discriminatedUnion('task', [
     drills: z.array(ExerciseSchema),
     school: SchoolSchema,
     inWork: z.array(z.string()),
+    /** What is said, and what is recorded of it. */
+    narration: z.object({
+      words: CallWordsSchema,
+      spoken: z.object({ cues: z.boolean(), parts: z.enum(partsSaid) }),
+      recordings: z.array(RecordingSchema),
+    }),
   }),
   z.object({
     task: z.literal('film'),

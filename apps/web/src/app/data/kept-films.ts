@@ -5,6 +5,7 @@ import * as z from 'zod';
 import { dayNumber } from '@pomek/core';
 import { Clock } from './clock';
 import { Database } from './database';
+import { freeBytes } from './free-bytes';
 
 /** A film as it lies in the storage: the file itself, beside whose still. */
 const ReelSchema = z.object({
@@ -28,13 +29,6 @@ export class NoRoomForFilm extends Error {
   constructor(readonly freeBytes: number) {
     super('no room');
   }
-}
-
-/** What is free in the browser, bytes; null where it does not say. */
-export async function freeBytes(): Promise<number | null> {
-  const storage = (navigator as { storage?: StorageManager }).storage;
-  const room = await storage?.estimate().catch(() => undefined);
-  return room?.quota === undefined ? null : Math.max(0, room.quota - (room.usage ?? 0));
 }
 
 /**

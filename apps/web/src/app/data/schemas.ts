@@ -10,6 +10,7 @@ import {
   PictureSchema,
   PlanSchema,
   PracticeLogSchema,
+  RecordingSchema,
   RoutineSchema,
   SchoolSchema,
   StillSchema,
@@ -51,6 +52,7 @@ export const readers: { readonly [N in TableName]: Reader<Records[N]> } = {
   stills: StillSchema,
   films: FilmSchema,
   pictures: PictureSchema,
+  recordings: RecordingSchema,
 };
 
 /** What may be written: as it is read, and a body that can be. */

@@ -16,6 +16,7 @@ import {
   type Picture,
   type Plan,
   type PracticeLog,
+  type Recording,
   type Routine,
   type School,
   type Still,
@@ -41,6 +42,7 @@ export interface Records {
   stills: Still;
   films: Film;
   pictures: Picture;
+  recordings: Recording;
 }
 export type TableName = keyof Records;
 export const tableNames = [
@@ -60,6 +62,7 @@ export const tableNames = [
   'stills',
   'films',
   'pictures',
+  'recordings',
 ] as const satisfies readonly TableName[];
 
 /** The tables of one space in the browser's storage, as the page and the worker open them. */
@@ -107,6 +110,8 @@ export class StoredTables extends Dexie {
     this.version(7).stores({ reels: 'id, studentId' });
     // What lists of many people say of each, kept beside the records it was made of; in no step and in no exported file.
     this.version(8).stores({ standings: 'id' });
+    // Lines in the teacher's own voice, by their words; in no step.
+    this.version(9).stores({ recordings: 'id' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -5,7 +5,7 @@ import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
-import { bundleKinds, routineContents, withinSize, writeBundle } from '@pomek/core';
+import { bundleKinds, type BundleKind, routineContents, soundBytes, withinSize, writeBundle } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
@@ -44,13 +44,26 @@ export class Files {
     sizeWords(this.pictures().reduce((sum, { bytes }) => sum + bytes, 0)),
   );
 
+  /** Lines in the teacher’s own voice go along only where that is wanted. */
+  protected readonly withVoice = signal(false);
+  protected readonly recordings = toSignal(this.repository.all('recordings'), { initialValue: [] });
+  protected readonly voiceSize = computed(() =>
+    sizeWords(this.recordings().reduce((sum, recording) => sum + soundBytes(recording), 0)),
+  );
+
   protected async exportAll(): Promise<void> {
-    const kinds = this.withPictures() ? bundleKinds : bundleKinds.filter((kind) => kind !== 'pictures');
-    const { contents, left } = withinSize(await this.whole.read(kinds));
+    const left = new Set<BundleKind>([
+      ...(this.withPictures() ? [] : ['pictures' as const]),
+      ...(this.withVoice() ? [] : ['recordings' as const]),
+    ]);
+    const kinds = bundleKinds.filter((kind) => !left.has(kind));
+    const { contents, left: tooMany } = withinSize(await this.whole.read(kinds));
     const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
     download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
     const detail =
-      left === 0 ? '' : `${left} of the older pictures did not go into one file: it would be too large to be read.`;
+      tooMany === 0
+        ? ''
+        : `${tooMany} pictures and recordings did not go into one file: it would be too large to be read.`;
     this.notices.done(`Everything exported: ${count} records`, { detail });
   }
 

@@ -130,8 +130,10 @@ export class ImportPanel {
   }
 
   private async show(contents: BundleContents, writtenAt: string): Promise<void> {
-    // Pictures are large: those here are read only where some come.
-    const kinds = bundleKinds.filter((kind) => kind !== 'pictures' || contents.pictures.length > 0);
+    // Pictures and recordings are large: those here are read only where some come.
+    const kinds = bundleKinds.filter(
+      (kind) => (kind !== 'pictures' && kind !== 'recordings') || contents[kind].length > 0,
+    );
     const rows = importPreview(await this.whole.read(kinds), contents);
     this.preview.set({
       contents,

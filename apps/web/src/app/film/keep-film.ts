@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { switchMap } from 'rxjs';
-import { KeptFilms, NoRoomForFilm, freeBytes } from '../data/kept-films';
+import { freeBytes } from '../data/free-bytes';
+import { KeptFilms, NoRoomForFilm } from '../data/kept-films';
 import { Notices } from '../data/notices';
 import { sizeWords } from '../ui/size-words';
 

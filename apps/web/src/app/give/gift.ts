@@ -41,7 +41,7 @@ export const gifts: Readonly<
   },
   track: {
     label: 'A cue track',
-    about: 'Bells and counts as sound, with the words beside it, for any player.',
+    about: 'Bells, counts and what is recorded in your own voice as sound, with the words beside it, for any player.',
     icon: 'pi pi-volume-up',
     file: 'WAV and WebVTT',
   },
@@ -72,6 +72,8 @@ export interface GiftOptions {
   readonly startTime: string;
   /** Whether pictures of the student, seen on film, go on paper too. */
   readonly pictures: boolean;
+  /** Whether what is recorded in the teacher’s own voice goes along on a sheet. */
+  readonly voice: boolean;
 }
 
 /** One thing for one person; null where it is for nobody in particular. */

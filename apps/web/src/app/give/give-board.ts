@@ -23,6 +23,7 @@ import { Notices, reasonOf } from '../data/notices';
 import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { download } from '../ui/download';
+import { sizeWords } from '../ui/size-words';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import {
@@ -96,12 +97,14 @@ export class GiveBoard {
   );
   protected readonly startTime = signal('07:30');
   protected readonly pictures = signal(false);
+  protected readonly voice = signal(true);
   private readonly leftOut = signal<ReadonlySet<string>>(new Set());
   private readonly lookedAt = signal<string | null>(null);
   private readonly options = computed((): GiftOptions => ({
     weeks: this.weeks(),
     startTime: this.startTime(),
     pictures: this.pictures(),
+    voice: this.voice(),
   }));
   protected readonly reading = computed(() => this.people() === null);
   private readonly alone = computed(() => (this.several() ? null : (this.people()?.[0] ?? null)));
@@ -196,6 +199,17 @@ export class GiveBoard {
     pictures: withPictures.has(this.kind()) && this.filmed(),
     due: withDoses.has(this.kind()) && this.due() > 0,
   }));
+
+  /** What is recorded of what a sheet says, in words; empty where nothing is. It stands while the sheet is made anew. */
+  protected readonly spoken = linkedSignal({
+    source: () => this.shown(),
+    computation: (shown: Shown | null, before?: { value: string }): string => {
+      if (shown?.kind !== 'look' || shown.look.kind !== 'sheet')
+        return this.kind() === 'sheet' ? (before?.value ?? '') : '';
+      const { lines, bytes } = shown.look.voice;
+      return lines === 0 ? '' : `${lines === 1 ? '1 line' : `${lines} lines`}, ${sizeWords(bytes)}`;
+    },
+  });
 
   protected readonly share = signal<number | null>(null);
   private stop: AbortController | null = null;

@@ -10,7 +10,10 @@ import {
   trackWords,
   type Exercise,
   type GivenCalendar,
+  type Narration,
   type PlannedDay,
+  type Recording,
+  type Recordings,
   type School,
   type Sheet,
   type TimedWords,
@@ -18,6 +21,7 @@ import {
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
+import { KeptRecordings } from '../data/kept-recordings';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
 import { schoolOf } from '../data/gathered';
@@ -37,7 +41,12 @@ export interface Made {
 /** What is looked at before it is given. */
 export type Look =
   | { readonly kind: 'pdf'; readonly made: Made }
-  | { readonly kind: 'sheet'; readonly sheet: Sheet }
+  | {
+      readonly kind: 'sheet';
+      readonly sheet: Sheet;
+      /** What is recorded of what it says, whether it goes along or not. */
+      readonly voice: { readonly lines: number; readonly bytes: number };
+    }
   | { readonly kind: 'days'; readonly days: readonly PlannedDay[] }
   | {
       readonly kind: 'words';
@@ -54,16 +63,23 @@ export class Giver {
   private readonly compute = inject(Compute);
   private readonly papers = inject(PaperMaker);
   private readonly repository = inject(Repository);
+  private readonly recordings = inject(KeptRecordings);
   private readonly voice = remembered(VOICE);
 
   /** What somebody gets, to look at. */
   async look(gift: Gift): Promise<Look> {
     const { kind, person, options } = gift;
-    if (kind === 'sheet') return { kind, sheet: this.sheet(gift, options.weeks) };
+    if (kind === 'sheet') {
+      const sheet = this.sheet(gift, options.weeks, await this.recorded());
+      const bytes = sheet.recordings.reduce((sum, { sound }) => sum + sound.length, 0);
+      const voice = { lines: sheet.recordings.length, bytes };
+      return { kind, voice, sheet: options.voice ? sheet : { ...sheet, recordings: [] } };
+    }
     if (kind === 'calendar') return { kind: 'days', days: plannedDays(planOf(gift), someone(person), options.weeks) };
     if (kind === 'track') {
       const { tracks, shelf, school, inWork } = await this.tracked(gift);
-      const bytes = tracks.reduce((sum, { routine }) => sum + trackSamples(routine) * 2, 0);
+      const narration = this.narration(await this.recorded());
+      const bytes = tracks.reduce((sum, { routine }) => sum + trackSamples(routine, narration) * 2, 0);
       const told = tracks.map(({ name, routine }, at) => ({
         name,
         words: trackWords(routine, shelf, school, { inWork, before: () => at }),
@@ -97,8 +113,9 @@ export class Giver {
       return { name: `${name}.pdf`, file, writes: [] };
     }
     const page = kind === 'sheet' ? await sheetPage() : '';
+    const recorded = kind === 'sheet' && first.options.voice ? await this.recorded() : new Map<string, Recording>();
     const files = await this.each(gifts, progress, stop, (gift) =>
-      kind === 'sheet' ? this.sheetFile(gift, page) : this.calendarFile(gift),
+      kind === 'sheet' ? this.sheetFile(gift, page, recorded) : this.calendarFile(gift),
     );
     const writes = files.flatMap((file) => file.writes);
     const [only] = files;
@@ -131,7 +148,7 @@ export class Giver {
     return made;
   }
 
-  private sheet({ person, practised }: Gift, weeks: number): Sheet {
+  private sheet({ person, practised }: Gift, weeks: number, recorded: Recordings = new Map()): Sheet {
     const voice = voiceSettings(this.voice.value());
     return makeSheet({
       id: this.clock.newId(),
@@ -141,11 +158,16 @@ export class Giver {
       calls: voice.words,
       parts: voice.parts,
       also: practised.routine,
+      recorded,
     });
   }
 
-  private sheetFile(gift: Gift, page: string): { name: string; content: string; writes: Write[] } {
-    const sheet = this.sheet(gift, gift.options.weeks);
+  private sheetFile(
+    gift: Gift,
+    page: string,
+    recorded: Recordings,
+  ): { name: string; content: string; writes: Write[] } {
+    const sheet = this.sheet(gift, gift.options.weeks, recorded);
     const { id, madeOn, until, student } = sheet;
     return {
       name: `${fileName(`${student.name} practice`)}.html`,
@@ -172,11 +194,13 @@ export class Giver {
   private async track(gift: Gift, progress: (share: number) => void, stop: AbortSignal): Promise<Made> {
     const { tracks, school, inWork, shelf } = await this.tracked(gift);
     const used = usedIn(tracks.map(({ routine }) => routine));
+    const { words, spoken, recorded } = this.narration(await this.recorded());
     const input = {
       tracks,
       drills: [...shelf.values()].filter(({ id }) => used.has(id)),
       school,
       inWork: [...inWork],
+      narration: { words, spoken, recordings: [...recorded.values()] },
     };
     const file = await new Promise<Blob>((made, failed) => {
       const work = this.compute.steps('cue-tracks', input).subscribe({
@@ -217,6 +241,16 @@ export class Giver {
       if (tracks.length > 0) return { tracks, shelf, school, inWork };
     }
     return { tracks: [{ name, routine: practisedRoutine(practised.routine, person).routine }], shelf, school, inWork };
+  }
+
+  /** What the hall says, and what is recorded of it. */
+  private narration(recorded: Recordings): Narration {
+    const { words, cues, parts } = voiceSettings(this.voice.value());
+    return { words, spoken: { cues, parts }, recorded };
+  }
+
+  private recorded(): Promise<Recordings> {
+    return firstValueFrom(this.recordings.all$);
   }
 
   private async shared(): Promise<Shared> {

@@ -32,10 +32,12 @@ import {
   practiceLog,
   seenAs,
   timesDone,
+  type Call,
   type ClassAnswers,
   type HallDevices,
   type Journal,
   type JournalEvent,
+  type Recordings,
   type Routine,
   type SeenAs,
 } from '@pomek/core';
@@ -178,11 +180,15 @@ export class Conductor {
   );
 
   /** What is called aloud, and when. */
-  protected readonly calls = computed(() => {
+  protected readonly calls = computed(() => this.callsWith(this.speaker.recorded()));
+  /** The same if nothing were recorded. */
+  protected readonly plainCalls = computed(() => this.callsWith(new Map()));
+
+  private callsWith(recorded: Recordings): Call[] {
     const { words, cues, parts } = this.speaker.settings();
     const [routine, line, shelf, school] = [this.routine()!, this.line()!, this.shelf(), this.school()];
-    return hallCalls(routine, line, words, { cues, parts }, shelf, school, this.cues());
-  });
+    return hallCalls(routine, line, words, { cues, parts }, shelf, school, this.cues(), recorded);
+  }
 
   /** Whether the list of what is said is open. */
   protected readonly listed = signal(false);

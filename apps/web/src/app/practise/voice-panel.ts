@@ -15,8 +15,11 @@ import { Speaker } from './speaker';
   imports: [Button, Checkbox, FormsModule, InputText, SelectButton, TextField],
   template: `
     @let it = speaker.settings();
-    @if (!speaker.hasVoice()) {
-      <p class="small soft">This browser has no voice: nothing is spoken, bells and words on the screen stay.</p>
+    @if (!speaker.canSpeak()) {
+      <p class="small soft">
+        This browser has no voice: nothing is spoken, bells and words on the screen stay. You can record lines yourself,
+        in the hall under “What is said, and when”.
+      </p>
     } @else {
       <div class="row">
         <p-checkbox

@@ -15,7 +15,8 @@ import {
   type Student,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
-import { KeptFilms, freeBytes } from '../data/kept-films';
+import { freeBytes } from '../data/free-bytes';
+import { KeptFilms } from '../data/kept-films';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
