@@ -81,7 +81,7 @@ const catalogue = {
     wanted: 'Upright over the feet.',
     test: 'No lean in a mirror or on a recording watched later.',
     faults: 'Leaning, twisting, swaying.',
-    cue: 'A plumb line from crown to seat.',
+    cue: 'Stay upright, a plumb line from crown to seat.',
     safety: false,
   },
   'chest-soft': {
@@ -153,7 +153,7 @@ const catalogue = {
     wanted: 'Tongue at the palate, jaw quiet.',
     test: 'The teeth do not meet.',
     faults: 'A set jaw.',
-    cue: 'The beginning of a smile.',
+    cue: 'Let a smile begin; the jaw is quiet.',
     safety: false,
   },
   'breath-free': {

@@ -56,7 +56,7 @@ export const breathing = [
     name: 'Belly breathing',
     family: 'breathing',
     summary:
-      'Both palms on the belly, three finger-widths below the navel. On the way in {belly in}; on the way out {belly out}. Nothing is pushed.',
+      'One palm on the other, on the belly, three finger-widths below the navel. On the way in {belly in}; on the way out {belly out}. Nothing is pushed.',
     posture: posture({
       kneeBendDeg: 10,
       shoulderRaiseDeg: 10,
@@ -99,7 +99,7 @@ export const breathing = [
         'The palms are moved; they do not press.',
         'Lift the hands a finger: the belly still goes its way.',
         'Pressing the belly in; pushing it out.',
-        'Two hands on a sleeping cat.',
+        'Rest the palms as on a sleeping cat, and let them be moved.',
       ),
       point(
         'belly-chest-quiet',
@@ -126,7 +126,7 @@ export const breathing = [
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 50, elbowBendDeg: 70 }),
     wayIn: [
       'Stand {width}.',
-      'Raise the hands before the chest, palms facing, as far apart as the head is wide.',
+      'Raise the hands in front of the chest, palms facing, as far apart as the head is wide.',
       'Let the elbows sink.',
       'Breathe in: the hands drift apart to just past the shoulders.',
       'Breathe out: they come back to head width.',

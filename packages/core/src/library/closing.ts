@@ -98,7 +98,7 @@ export const closing = [
         'The bounce comes from soft knees.',
         'The heels stay down.',
         'Jumping; stiff knees.',
-        'Ride on a slow cart.',
+        'Shake from soft knees, heels down, as on a slow cart.',
       ),
       point(
         'shake-cheeks',
@@ -252,7 +252,7 @@ export const closing = [
         'The whole palm touches.',
         'It is warm all along.',
         'Fingertips only.',
-        'Smooth a sleeve.',
+        'Rub with the whole palm, as if you smoothed a sleeve.',
       ),
       point(
         'rub-to-the-tips',
@@ -404,7 +404,7 @@ export const closing = [
         'Both seat bones stay down.',
         'Neither gets lighter.',
         'Rolling to one side.',
-        'Sit on two feet of a stool.',
+        'Sit on both seat bones alike.',
       ),
       point(
         'hip-not-knee',

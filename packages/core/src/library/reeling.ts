@@ -274,7 +274,7 @@ export const reeling = [
         'The crease of the loaded leg folds deeper as you turn to it.',
         'A finger in the crease is held.',
         'Turning by twisting the ribs.',
-        'Close a drawer with the hip.',
+        'Turn from the hip, as if it closed a drawer.',
       ),
       point(
         'shift-height',
@@ -372,7 +372,7 @@ export const reeling = [
         'One hand at the neck when the other is lowest.',
         'Freeze on any count: the hands are half a circle apart.',
         'Both rise together; one waits.',
-        'Two buckets on one rope.',
+        'One hand rises as the other sinks, like two buckets on one rope.',
       ),
       point(
         'two-loaded-rises',
@@ -578,7 +578,7 @@ export const reeling = [
         'One hand over while the other is under.',
         'Freeze: one palm is high and far, the other low and near.',
         'Both out at once.',
-        'Two hands on the pedals of one wheel.',
+        'One hand over, one under, like the pedals of a wheel.',
       ),
       point(
         'bow-two-knee',
@@ -700,7 +700,7 @@ export const reeling = [
         'Arm and shift end together.',
         'Freeze at the end: the weight has arrived as the hand has.',
         'The hand arrives first.',
-        'One breath moves all of it.',
+        'Let arm and weight arrive together, in one breath.',
       ),
       point(
         'clouds-palm-height',
@@ -994,12 +994,12 @@ export const reeling = [
     name: 'Forearm turns',
     family: 'reeling',
     summary:
-      'Both forearms turn about their own length, palms in, palms out, while the elbows stay where they are. The turn comes up from the shoulders and goes out to the little finger.',
+      'Both forearms turn about their own length, palms up, palms down, while the elbows stay where they are. The turn comes up from the shoulders and goes out to the little finger.',
     posture: posture({ kneeBendDeg: 15, shoulderRaiseDeg: 40, elbowBendDeg: 60 }),
     wayIn: [
       'Stand {width}.',
       'Raise the forearms level in front, elbows at the ribs but not on them.',
-      'Palms face each other.',
+      'Let the palms face down.',
     ],
     phases: [
       phase('Turn the palms up, little fingers first', 0.5, 'in', {
@@ -1009,7 +1009,7 @@ export const reeling = [
         palm: 'up',
         otherPalm: 'up',
       }),
-      phase('Turn the palms out and down, thumbs first', 0.5, 'out', {
+      phase('Turn the palms down, thumbs first', 0.5, 'out', {
         bendDeg: 18,
         hand: forearmLevel,
         otherHand: forearmLevel,
@@ -1023,7 +1023,7 @@ export const reeling = [
         hands: 'working',
       }),
       stage('Both', 'Together, nine times.', 'Both palms turn as far.', { moves: 'arms' }),
-      stage('With the legs', 'Sink a little as the palms turn out.', 'Sinking and turning end together.'),
+      stage('With the legs', 'Sink a little as the palms turn down.', 'Sinking and turning end together.'),
     ],
     signs: {
       begin: ['The elbows hang.'],
@@ -1041,7 +1041,7 @@ export const reeling = [
         'The forearm turns about one line, elbow to middle finger.',
         'The middle fingertip stays on its spot.',
         'The hand waves; the wrist bends.',
-        'Turn a spindle.',
+        'Turn the forearm like a spindle, elbow to middle finger.',
       ),
       point(
         'forearm-elbow-still',
@@ -1049,7 +1049,7 @@ export const reeling = [
         'The elbow stays where it is.',
         'The other hand cups it and is not moved.',
         'Elbow wings out as the palm turns.',
-        'The elbow rests in a hand.',
+        'Leave the elbow where it is, as if it rested in a hand.',
       ),
       point(
         'forearm-even',
@@ -1057,7 +1057,7 @@ export const reeling = [
         'Both palms turn equally far.',
         'Look: both thumbs point the same way out.',
         'One side not far enough.',
-        'Two keys in two locks.',
+        'Turn both palms as far, like two keys in two locks.',
       ),
       ...checkpoints('shoulders-hang', 'elbows-low', 'wrists-alive', 'breath-free'),
     ],

@@ -209,7 +209,7 @@ export const stepping = [
         'The feet keep a channel of about a fist; they never cross.',
         'Walk along a line with one foot on each side.',
         'Walking on a rope.',
-        'Two rails, close together.',
+        'Walk as on two rails close together, and never cross them.',
       ),
       point(
         'walk-height',

@@ -108,7 +108,7 @@ export const strength = [
         'The heels stay on the floor at the lowest point.',
         'A sheet of paper under the heel cannot be drawn out.',
         'Heels lift to get lower.',
-        'As low as the heels allow; higher is fine.',
+        'Sink as low as the heels allow; higher is fine.',
       ),
       point(
         'squat-half-way',
@@ -175,7 +175,7 @@ export const strength = [
         'Low back and ribs stay as they were.',
         'A hand on the low back feels no change.',
         'Arching to get up.',
-        'The heels go up, you stay in your coat.',
+        'The heels go up; the back stays as it is.',
       ),
       point(
         'heels-soft-landing',
@@ -312,7 +312,7 @@ export const strength = [
         'Both knees point over their own toes.',
         'From the front neither falls in.',
         'The rear knee caves in on the way.',
-        'Two lamps shine along the feet.',
+        'Let the knees shine along the feet like two lamps.',
         true,
       ),
       ...legs,

@@ -71,6 +71,12 @@ const hipCircle: readonly Partial<Keyframe>[] = [
   shape: handsOn('hip', { pressurePoint, trunk: trunk({ leanDeg, asideDeg }) }),
 }));
 
+/** A way gone so many times; one that ends where it begins does not stop there. */
+const times = <T>(count: number, way: readonly T[], closes = true): T[] => {
+  const [round, last] = closes ? [way.slice(0, -1), way.slice(-1)] : [way, []];
+  return [...Array.from({ length: count }, () => round).flat(), ...last];
+};
+
 /** Both shoulders up, back, down and forward. */
 const shoulderCircle: readonly Partial<Keyframe>[] = [
   bothArms({ shoulderUp: 1, shoulderForward: 0.2 }),
@@ -91,6 +97,15 @@ const wristCircle = (place: Hand): Partial<Keyframe>[] =>
     ...bothHands(place, 'down'),
     shape: bothArms({ ...wrists, closed: 0.25 }),
   }));
+
+/** The head from ear to ear over the front: never tipped back. */
+const halfCircle: readonly Partial<Keyframe>[] = [
+  head({ tiltDeg: 28, nodDeg: 8 }),
+  head({ tiltDeg: 18, nodDeg: 28 }),
+  head({ nodDeg: 36 }),
+  head({ tiltDeg: -18, nodDeg: 28 }),
+  head({ tiltDeg: -28, nodDeg: 8 }),
+].map((place) => ({ shape: shape({ head: place }) }));
 
 /** The spine hangs down bone by bone: chin, chest, belly, all of it. */
 const hung = (leanDeg: number, roundDeg: number, nodDeg: number, bendDeg: number): Partial<Keyframe> => ({
@@ -121,34 +136,39 @@ export const warmUp = [
     phases: [
       through(
         phase('Ankles: circle on the toes of one foot, then the other', 0.14, 'free', {}, 'Ankles the other way'),
-        ...ankleCircle('working'),
+        ...times(2, ankleCircle('working')),
         {},
-        ...ankleCircle('other'),
+        ...times(2, ankleCircle('other')),
       ),
-      through(phase('Knees: hands on them, small and level', 0.12, 'free', {}, 'Knees the other way'), ...kneeCircle),
-      through(phase('Hips: a level circle, head quiet', 0.13, 'free', {}, 'Hips the other way'), ...hipCircle),
+      through(
+        phase('Knees: hands on them, small and level', 0.12, 'free', {}, 'Knees the other way'),
+        ...times(3, kneeCircle),
+      ),
+      through(
+        phase('Hips: a level circle, head quiet', 0.13, 'free', {}, 'Hips the other way'),
+        ...times(3, hipCircle),
+      ),
       through(
         phase('Waist: turn from side to side', 0.12, 'free', {}, 'Waist, beginning on the other side'),
-        { turnDeg: 35 },
-        { turnDeg: -35 },
+        ...times(3, [{ turnDeg: 35 }, { turnDeg: -35 }], false),
       ),
       through(
         phase('Shoulders: up, back, down, forward', 0.13, 'free', {}, 'Shoulders forward, down, back, up'),
-        ...shoulderCircle,
+        ...times(3, shoulderCircle, false),
       ),
       through(
         phase('Elbows: forearms circle in front', 0.12, 'free', {}, 'Elbows the other way'),
-        ...[
+        ...times(3, [
           hand(0.15, 0.75, 0.6),
           hand(0.4, 0.7, 0.85),
           hand(0.65, 0.7, 0.6),
           hand(0.4, 0.75, 0.35),
           hand(0.15, 0.75, 0.6),
-        ].map((place) => bothHands(place)),
+        ]).map((place) => bothHands(place)),
       ),
       through(
         phase('Wrists: loose hands circle', 0.12, 'free', {}, 'Wrists the other way'),
-        ...wristCircle(hand(0.45, 0.8, 0.6)),
+        ...times(3, wristCircle(hand(0.45, 0.8, 0.6))),
       ),
       through(
         phase(
@@ -158,13 +178,7 @@ export const warmUp = [
           {},
           'Neck: half a circle in front, the other way',
         ),
-        ...[
-          head({ tiltDeg: 28, nodDeg: 8 }),
-          head({ tiltDeg: 18, nodDeg: 28 }),
-          head({ nodDeg: 36 }),
-          head({ tiltDeg: -18, nodDeg: 28 }),
-          head({ tiltDeg: -28, nodDeg: 8 }),
-        ].map((place) => ({ shape: shape({ head: place }) })),
+        ...[...halfCircle, ...halfCircle.toReversed().slice(1), ...halfCircle.slice(1)],
       ),
     ],
     calls: ['Ankles', 'Knees', 'Hips', 'Waist', 'Shoulders', 'Elbows', 'Wrists', 'Neck'],
@@ -180,7 +194,7 @@ export const warmUp = [
     },
     quick: 'Ankles, hips, shoulders: three each way.',
     long: 'Eight each way.',
-    defaultDose: enoughFrom(3, cycle(20, bothWays(4))),
+    defaultDose: enoughFrom(1, cycle(80, bothWays(1))),
     inParts: { 'circles-knees-level': [1], 'circles-neck-front': [7], 'circles-order': [0] },
     checkpoints: [
       point(
@@ -189,7 +203,7 @@ export const warmUp = [
         'Knee circles stay small and level.',
         'The hands on the knees feel no twist.',
         'Large circles on bent knees.',
-        'Polish a coin with each knee.',
+        'Circle the knees small and level, as if each polished a coin.',
         true,
       ),
       point(
@@ -261,7 +275,7 @@ export const warmUp = [
         'The arms hang from the shoulders.',
         'The hands are moved, they do nothing.',
         'Bent elbows.',
-        'Two wet towels.',
+        'Let the arms hang like two wet towels.',
       ),
       point(
         'loosen-round',
@@ -343,7 +357,7 @@ export const warmUp = [
         'Bone by bone, down and up.',
         'Stop anywhere.',
         'Folding like a board.',
-        'A string of beads laid down.',
+        'Bone by bone, as if a string of beads were laid down.',
       ),
       point(
         'roll-head-last',
@@ -351,7 +365,7 @@ export const warmUp = [
         'The head comes up last.',
         'The eyes see the knees, the belly, the wall, in turn.',
         'Lifting the head first.',
-        'The head is a fruit on a stem.',
+        'Let the head hang like a fruit on its stem; it comes up last.',
       ),
       ...checkpoints('feet-flat', 'breath-free'),
     ],
@@ -466,7 +480,7 @@ export const warmUp = [
         'The arms are empty.',
         'They wrap round by themselves.',
         'Thrown with the shoulders.',
-        'Two bell ropes.',
+        'Let the arms be swung like two bell ropes.',
       ),
       point(
         'swings-even',
@@ -474,7 +488,7 @@ export const warmUp = [
         'As far left as right.',
         'The nose meets the same two marks.',
         'One side not far enough.',
-        'A gate on an even spring.',
+        'Swing as far left as right, like a gate on a spring.',
       ),
       point(
         'swings-knees',
@@ -539,7 +553,7 @@ export const warmUp = [
         'Nose, belly and knee turn as one.',
         'Freeze: they point the same way.',
         'The chest runs ahead.',
-        'A weathercock on its rod.',
+        'Turn nose, belly and knee as one, like a weathercock.',
       ),
       point(
         'whole-heel-free',
@@ -556,7 +570,7 @@ export const warmUp = [
         'As far left as right.',
         'The nose meets two marks.',
         'One side not far enough.',
-        'A gate on an even spring.',
+        'Swing as far left as right, like a gate on a spring.',
       ),
       ...checkpoints('low-back-long', 'shoulders-hang', 'breath-free'),
     ],
@@ -580,14 +594,14 @@ export const warmUp = [
     phases: [
       phase(
         'Scoop with both hands from below up to the chest, palms up',
-        0.15,
+        0.1,
         'in',
         bothHands(hand(0.2, 0.45, 0.75), 'up'),
       ),
       phase('Turn the palms at the chest, down and out', 0.05, 'free', bothHands(hand(0.25, 0.5, 0.85), 'forward')),
-      phase('Press up and look up at the backs of the hands', 0.15, 'out', pressedUp(0.15)),
-      phase('Stay at the top; each breath goes to the tightest place', 0.5, 'free', pressedUp(0.1), '', 3),
-      through(phase('Come down by the sides', 0.15, 'free', bothHands(hand(0.5, 0.2, 0.1), 'in')), {
+      phase('Press up and look up at the backs of the hands', 0.1, 'out', pressedUp(0.15)),
+      phase('Stay at the top; each breath goes to the tightest place', 0.65, 'free', pressedUp(0.1), '', 3),
+      through(phase('Come down by the sides', 0.1, 'free', bothHands(hand(0.5, 0.2, 0.1), 'in')), {
         ...bothHands(hand(1.5, 0.1, 1.1), 'down'),
         shape: shape({}),
       }),
@@ -607,7 +621,7 @@ export const warmUp = [
     },
     quick: 'About a second at the top.',
     long: 'Longer, as the breath deepens.',
-    defaultDose: enoughFrom(3, cycle(24, together(4))),
+    defaultDose: enoughFrom(2, cycle(36, together(3))),
     inParts: { 'reach-turn-at-chest': [1], 'reach-ribs-down': [2], 'reach-three': [3] },
     checkpoints: [
       point(
@@ -632,7 +646,7 @@ export const warmUp = [
         'Three breaths at the top, counted.',
         'Count aloud on the way out.',
         'Held breath; two and a half.',
-        'Each breath a little further into it.',
+        'Breathe a little further into it each time.',
       ),
       ...checkpoints('feet-flat', 'low-back-long', 'breath-free'),
     ],
@@ -678,7 +692,7 @@ export const warmUp = [
         'The leg hangs and swings from the crease.',
         'The foot trails.',
         'Kicked with the knee.',
-        'A bell clapper.',
+        'Let the leg hang and swing like a bell clapper.',
       ),
       point(
         'leg-trunk-quiet',

@@ -253,11 +253,11 @@ describe('doses as the trade gives them', () => {
 
   test('breaths for which a part stays are counted', () => {
     const reach = newSegment('reach', shelf.get('overhead-stretch')!, softSchool);
-    // A repetition of 24 s stays at the top from 8.4 s on, for 12 s.
-    expect(shown(reach, 10 + 9).detail).toMatch(/^Stay at the top; .*, for 3 breaths · breath 1 of 3$/);
-    expect(shown(reach, 10 + 13).detail).toMatch(/breath 2 of 3$/);
-    expect(shown(reach, 10 + 20).detail).toMatch(/breath 3 of 3$/);
-    expect(shown(reach, 10 + 21).detail).not.toContain('breath');
+    // A repetition of 36 s stays at the top from 9 s on, for 23.4 s.
+    expect(shown(reach, 10 + 10).detail).toMatch(/^Stay at the top; .*, for 3 breaths · breath 1 of 3$/);
+    expect(shown(reach, 10 + 18).detail).toMatch(/breath 2 of 3$/);
+    expect(shown(reach, 10 + 32).detail).toMatch(/breath 3 of 3$/);
+    expect(shown(reach, 10 + 33).detail).not.toContain('breath');
   });
 
   test('a drill that is practised by its stages says which is on, and how it goes', () => {

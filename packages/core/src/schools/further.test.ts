@@ -109,8 +109,8 @@ describe('the further questions on which schools differ (common practice)', () =
   test('brisk loosening takes less time, and nothing else does', () => {
     const brisk = soft({ pace: 'brisk' });
     const dose = (id: string, school: School) => newSegment('s', of(id), school).dose as { cycleSeconds: number };
-    expect(dose('joint-circles', brisk).cycleSeconds).toBe(15);
-    expect(dose('joint-circles', softSchool).cycleSeconds).toBe(20);
+    expect(dose('joint-circles', brisk).cycleSeconds).toBe(60);
+    expect(dose('joint-circles', softSchool).cycleSeconds).toBe(80);
     expect(dose('one-hand-reeling', brisk).cycleSeconds).toBe(11);
   });
 

@@ -80,6 +80,9 @@ import { Speaker } from './speaker';
             </div>
           }
         </details>
+        <p class="small soft">
+          Any line can be said in your own voice: record it in the hall, under “What is said, and when”.
+        </p>
         <div class="row">
           <p-button label="Hear it" size="small" variant="outlined" (onClick)="speaker.say(it.words.change)" />
           <p-button
