@@ -38,11 +38,10 @@ export function fakeMicrophone(): string[] {
 }
 
 /** How strong a tone is in some samples, as a share of all that is heard (Goertzel 1958); 1 where there is nothing else. */
-export function shareOfTone(samples: ArrayLike<number>, rate: number, hertz = SPOKEN_HERTZ): number {
+export function shareOfTone(samples: Int16Array, rate: number, hertz = SPOKEN_HERTZ): number {
   const turn = 2 * Math.cos((2 * Math.PI * hertz) / rate);
   let [before, last, energy] = [0, 0, 0];
-  for (let at = 0; at < samples.length; at += 1) {
-    const sample = samples[at]!;
+  for (const sample of samples) {
     [before, last] = [last, sample + turn * last - before];
     energy += sample * sample;
   }
