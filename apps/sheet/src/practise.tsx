@@ -18,7 +18,7 @@ import {
   type SeenAs,
   type Sheet,
 } from '@pomek/core';
-import { Awake, Ringer, Voice } from '@pomek/device';
+import { Awake, every, Ringer, Voice } from '@pomek/device';
 import { now } from './clock';
 import { DoingFigure } from './figure';
 import type { Kept } from './kept';
@@ -53,10 +53,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
     voice.recorded = recorded;
     const devices: HallDevices = {
       now: () => now().getTime(),
-      every: (ms, what) => {
-        const timer = setInterval(what, ms);
-        return () => clearInterval(timer);
-      },
+      every,
       ringer,
       voice: { say: (text) => voice.say(text, LOUD), silence: () => voice.silence() },
       awake: new Awake(),

@@ -1,3 +1,4 @@
 export { Awake } from './awake';
+export { every } from './every';
 export { Ringer } from './ringer';
 export { Voice } from './voice';

@@ -77,6 +77,11 @@ function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; t
 }
 
 type Said = Omit<Call, 'spanIndex'>;
+/** The call of a part of a repetition. */
+interface PartCall extends Said {
+  /** The part is long: it is named before anything else is said in it. */
+  readonly isLong: boolean;
+}
 
 /** How long it takes to say a line, ms. */
 type SaidFor = (text: string) => number;
@@ -93,6 +98,13 @@ const afterOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Sai
   return on === undefined ? said : { ...said, offsetMs: on.offsetMs + saidFor(on.text) };
 };
 
+/** Something that would be said into other things, one after the other: it waits until there is room. */
+const betweenOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Said =>
+  others.reduce((at, other) => {
+    const end = other.offsetMs + saidFor(other.text);
+    return other.offsetMs < at.offsetMs + saidFor(at.text) && at.offsetMs < end ? { ...at, offsetMs: end } : at;
+  }, said);
+
 /**
  * Everything that is called in a practice, in order: what is taken up and on which side, changes, the last ones, rests, the end;
  * the cues that can be said before something else is, and the parts for which there is room between.
@@ -107,7 +119,7 @@ export function calls(
   words: CallWords,
   nameOf: (segment: Routine['segments'][number]) => string,
   cuesOf: (span: Span) => readonly Said[] = () => [],
-  partsOf: (span: Span) => readonly Said[] = () => [],
+  partsOf: (span: Span) => readonly PartCall[] = () => [],
   saidFor: SaidFor = msToSay,
 ): Call[] {
   const all = line.spans.flatMap((span): Call[] => {
@@ -130,11 +142,14 @@ export function calls(
       default: {
         const own = lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template));
         const end = span.byCue ? Infinity : span.durationMs;
+        const parts = partsOf(span);
+        const long = parts.filter((part) => part.isLong && hasRoom(part, own, saidFor));
         const cues = cuesOf(span)
-          .map((cue) => afterOthers(cue, own, saidFor))
-          .filter((cue) => cue.offsetMs + saidFor(cue.text) <= end && hasRoom(cue, own, saidFor));
-        const said = [...cues, ...own].toSorted((a, b) => a.offsetMs - b.offsetMs);
-        const all = [...said, ...partsOf(span).filter((part) => hasRoom(part, said, saidFor))];
+          .map((cue) => betweenOthers(afterOthers(cue, own, saidFor), long, saidFor))
+          .filter((cue) => cue.offsetMs + saidFor(cue.text) <= end && hasRoom(cue, [...own, ...long], saidFor));
+        const said = [...cues, ...own, ...long];
+        const short = parts.filter((part) => !part.isLong && hasRoom(part, said, saidFor));
+        const all = [...said, ...short].map(({ offsetMs, text }) => ({ offsetMs, text }));
         return all.map((one) => ({ ...one, spanIndex: span.index })).toSorted((a, b) => a.offsetMs - b.offsetMs);
       }
     }

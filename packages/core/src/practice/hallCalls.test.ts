@@ -54,6 +54,16 @@ test.each(moving.map((exercise) => [exercise.id, exercise] as const))(
   },
 );
 
+test('a long part is named before a checkpoint is said in it: each joint of the circles, both ways, with cues between', () => {
+  const { all } = called('joint-circles', { cues: true, parts: 'new' });
+  const texts = all.map(({ text }) => text);
+  const joints = shelf.get('joint-circles')!.phases.map(({ call }) => call);
+  expect(joints).toHaveLength(8);
+  for (const joint of joints) expect([joint, texts.filter((text) => text === joint).length]).toEqual([joint, 2]);
+  expect(texts).toContain('Breathe into the belt at the back.');
+  expect(texts.filter((text) => text.length > 25).length).toBeGreaterThan(6);
+});
+
 test('a line that the teacher has spoken takes as long as it is, and nothing is said into it', () => {
   const say = (recorded: Recordings) => {
     const segment = newSegment('a', shelf.get('cloud-hands-in-place')!, softSchool);

@@ -17,6 +17,9 @@ export type PartsSaid = (typeof partsSaid)[number];
 /** So many repetitions are new. Our own value. */
 const NEW_REPETITIONS = 2;
 
+/** A part from this length on is named before anything else is said in it, ms. Our own value. */
+const LONG_PART_MS = 6000;
+
 /** How much is said beside names, sides, changes and the last ones. */
 export interface Spoken {
   /** The cue of each checkpoint that comes up. */
@@ -31,7 +34,7 @@ function partCalls(
   school: School,
   repetitions: number,
   takes: (text: string) => number,
-): Omit<Call, 'spanIndex'>[] {
+): (Omit<Call, 'spanIndex'> & { readonly isLong: boolean })[] {
   if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
   const all = Math.min(Math.ceil(span.amount - 1e-9), Math.max(0, repetitions - (span.turn - 1)));
   return Array.from({ length: all }, (_, done) => {
@@ -42,7 +45,7 @@ function partCalls(
       const [start, long] = [from + into * (to - from), share * (to - from)];
       into += share;
       const fits = start < span.durationMs && takes(call) <= long;
-      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call }];
+      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call, isLong: long >= LONG_PART_MS }];
     });
   }).flat();
 }

@@ -41,6 +41,7 @@ import {
   type Routine,
   type SeenAs,
 } from '@pomek/core';
+import { every } from '@pomek/device';
 import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { remembered } from '../data/remembered';
@@ -379,10 +380,7 @@ export class Conductor {
 
   private readonly devices: HallDevices = {
     now: () => this.clock.now().getTime(),
-    every: (ms, what) => {
-      const timer = setInterval(what, ms);
-      return () => clearInterval(timer);
-    },
+    every,
     ringer: this.ringer,
     voice: this.speaker,
     awake: this.awake,
