@@ -44,6 +44,8 @@ const LOOK_MS = 80;
 interface UnderWay {
   readonly key: string;
   readonly take: Take;
+  /** When it began, ms of the page. */
+  readonly since: number;
   readonly seconds: number;
   /** 0–1. */
   readonly level: number;
@@ -88,6 +90,7 @@ export class SaidList {
   protected readonly onlyOpen = signal(false);
   protected readonly underWay = signal<UnderWay | null>(null);
   private readonly beginning = signal(false);
+  private isGone = false;
   /** Why a line was not recorded, and what was recorded of it where that could only not be kept. */
   protected readonly problem = signal<{ key: string; why: string; recording: Recording | null } | null>(null);
 
@@ -159,6 +162,7 @@ export class SaidList {
     const timer = setInterval(() => this.look(), LOOK_MS);
     inject(DestroyRef).onDestroy(() => {
       clearInterval(timer);
+      this.isGone = true;
       this.giveUp();
     });
     // Closed, or gone on with: what is half recorded is given up.
@@ -174,7 +178,9 @@ export class SaidList {
     this.beginning.set(true);
     try {
       const take = await this.microphone.record();
-      if (this.open() && !this.running()) this.underWay.set({ key, take, seconds: 0, level: 0 });
+      // Meanwhile the browser may have asked, and the list may have been closed.
+      const isWanted = !this.isGone && this.open() && !this.running();
+      if (isWanted) this.underWay.set({ key, take, since: performance.now(), seconds: 0, level: 0 });
       else take.giveUp();
     } catch (error) {
       this.problem.set({ key, why: reasonOf(error), recording: null });
@@ -232,7 +238,7 @@ export class SaidList {
   private look(): void {
     const underWay = this.underWay();
     if (underWay === null) return;
-    const seconds = underWay.seconds + LOOK_MS / 1000;
+    const seconds = (performance.now() - underWay.since) / 1000;
     this.underWay.set({ ...underWay, seconds, level: Math.min(1, underWay.take.level()) });
     if (seconds >= LONGEST_LINE) void this.stop();
   }
@@ -244,6 +250,7 @@ export class SaidList {
 
   /** Goes on to a button of a line: to stop what has begun, or to record what comes next. */
   private focusOn(key: string, wanted: string): void {
+    if (this.isGone) return;
     afterNextRender(
       () => {
         const rows = this.host.nativeElement.ownerDocument.querySelectorAll<HTMLElement>('.said [data-line]');
