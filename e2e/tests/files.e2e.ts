@@ -110,6 +110,7 @@ test('one routine and a calendar go out', async ({ page }) => {
     ['stills', 0],
     ['films', 0],
     ['pictures', 0],
+    ['recordings', 0],
   ]);
 
   await page.getByRole('link', { name: 'Students' }).click();
