@@ -33,9 +33,9 @@ export class Voice {
    * @param volume 0–1
    */
   say(text: string, volume: number): void {
-    this.silence();
     const recording = this.recorded.get(lineKey(text));
     if (recording !== undefined && this.play(recording, volume)) return;
+    this.silence();
     if (this.voices.length === 0 || this.synthesis === undefined) return;
     const utterance = new SpeechSynthesisUtterance(text);
     const voice = this.voices.find(({ lang }) => lang.startsWith('en')) ?? this.voices[0];
