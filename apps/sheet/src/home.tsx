@@ -162,7 +162,7 @@ export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }:
                 <span>
                   {log.routineName}, {durationWords(Math.round(log.practisedSeconds))}
                   {log.effort === null ? '' : `, effort ${log.effort}`}
-                  {log.pain === 0 ? '' : `, pain ${log.pain}`}
+                  {(log.pain ?? 0) > 0 && `, pain ${log.pain}`}
                 </span>
               </li>
             ))}

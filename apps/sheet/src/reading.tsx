@@ -4,8 +4,12 @@ import {
   cycleParts,
   drillName,
   inTellingOrder,
+  nextSegment,
+  orderWords,
   pointsIn,
+  quickLine,
   segmentDrill,
+  segmentWords,
   signLine,
   spokenExercise,
   stageLine,
@@ -17,6 +21,7 @@ import {
   type ExerciseSegment,
   type Sheet,
 } from '@pomek/core';
+import { dayOf, now } from './clock';
 import { DoingFigure } from './figure';
 
 /** A repetition in reading lasts so long, ms: slow enough to be followed. */
@@ -44,19 +49,15 @@ export function Reading({
   const { school } = sheet;
   const body = useMemo(() => bodyOfStudent(sheet.student.body).body, [sheet]);
   const exercise = sheet.exercises.find(({ id }) => id === exerciseId)!;
-  const segment = useMemo(
-    () =>
-      sheet.practices
-        .flatMap(({ routine }) => routine.segments)
-        .find((part) => part.type === 'exercise' && part.exerciseId === exerciseId),
-    [sheet, exerciseId],
-  );
-  const ways = useMemo(() => (segment?.type === 'exercise' ? waysOf(segment) : []), [segment]);
+  const segment = useMemo(() => nextSegment(sheet, exerciseId, dayOf(now())), [sheet, exerciseId]);
+  const ways = useMemo(() => (segment ? waysOf(segment) : []), [segment]);
   const [chosen, choose] = useState(0);
   const { side, direction }: Way = ways[chosen] ?? { side: 'right', direction: 'none' };
-  const drill = segment?.type === 'exercise' ? segmentDrill(segment, exercise) : exercise;
-  const stage = segment?.type === 'exercise' ? stageOf(segment, exercise) : null;
+  const drill = segment ? segmentDrill(segment, exercise) : exercise;
+  const stage = segment ? stageOf(segment, exercise) : null;
   const said = spokenExercise(drill, school, side);
+  const order = segment ? orderWords(segment) : '';
+  const quick = segment ? quickLine(segment.dose, said) : '';
   const [round, setRound] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setRound((count) => count + 1), SLOW_MS);
@@ -72,8 +73,10 @@ export function Reading({
       <button type="button" onClick={onBack}>
         Back
       </button>
-      <h1>{segment?.type === 'exercise' ? drillName(segment, exercise) : exercise.name}</h1>
-      {segment?.type === 'exercise' && (
+      <h1>{segment ? drillName(segment, exercise) : exercise.name}</h1>
+      {segment && <p class="dose">{segmentWords(segment)}</p>}
+      {order !== '' && <p class="soft">{order}</p>}
+      {segment && (
         <div class="shown">
           <DoingFigure
             segment={segment}
@@ -148,7 +151,7 @@ export function Reading({
           </ul>
         </section>
       )}
-      {[...said.signs.right, ...said.signs.enough].length > 0 && (
+      {[...said.signs.right, ...said.signs.enough, quick].join('') !== '' && (
         <section>
           {said.signs.right.map((sign) => (
             <p key={sign}>{signLine('right', sign)}</p>
@@ -156,6 +159,7 @@ export function Reading({
           {said.signs.enough.map((sign) => (
             <p key={sign}>{signLine('enough', sign)}</p>
           ))}
+          {quick !== '' && <p>{quick}</p>}
         </section>
       )}
       {said.signs.stop.length > 0 && (

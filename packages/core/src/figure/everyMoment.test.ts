@@ -151,6 +151,17 @@ test('the shoulder wheel is a wheel of the shoulder, and the head is quiet over 
   expect(wide(({ head }) => head.z)).toBeLessThan(wide(({ pelvis }) => pelvis.z));
 });
 
+test('in the squat the seat sinks and the kneecaps stay, seen from the side', () => {
+  const squat = drill('squat-and-bounce');
+  const poses = every(squat).map((at) => poseAt(squat, softSchool, at));
+  const range = (of: (pose: FigurePose) => number): number => Math.max(...poses.map(of)) - Math.min(...poses.map(of));
+  expect(range(({ pelvis }) => pelvis.y)).toBeGreaterThan(0.1);
+  // Seen from the side they stay; from the front they go out with the toes.
+  expect(range(({ legs }) => legs.right.knee.x)).toBeLessThan(0.015);
+  expect(range(({ legs }) => legs.right.knee.z)).toBeLessThan(0.08);
+  expect(range(({ legs }) => legs.right.knee.y)).toBeLessThan(0.03);
+});
+
 test('done on the left it is the mirror image', () => {
   for (const entry of builtInExercises)
     for (const at of every(entry).filter((_, index) => index % 5 === 0)) {

@@ -67,13 +67,13 @@ function knees({ segment, exercise, answers }: Judged, name: string): Finding[] 
       grade: 'danger',
       segmentId: segment.id,
       text: `${exercise.name}: the knees of ${name} are ${cm(kneePastToes)} past the toes.`,
-      reason: 'The knee carries more than it should when it stands before the toes. Higher, or sit back.',
+      reason: 'The knee carries more than it should when it is in front of the toes. Higher, or sit back.',
       mends: safe === null || safe < 0 ? [] : [bendTo(segment.id, safe)],
     },
   ];
 }
 
-/** In a school that keeps the shins plumb: where they lean more than the eye lets pass. */
+/** In a school that keeps the shins nearly plumb: where they lean more than that. */
 function leaningShins({ segment, exercise, answers }: Judged, { school, person }: FindingContext): Finding[] {
   const limit = conventionsOf(school).shinLimitDeg;
   const posture = settlePosture(segmentPosture(segment, exercise), school);
@@ -90,7 +90,7 @@ function leaningShins({ segment, exercise, answers }: Judged, { school, person }
       grade: 'note',
       segmentId: segment.id,
       text: `${exercise.name}: the shins lean ${Math.round(lean)}° forward.`,
-      reason: `The school “${school.name}” keeps them plumb, which the eye lets pass up to about ${limit}°.`,
+      reason: `The school “${school.name}” keeps them nearly plumb, up to about ${limit}°.`,
       mends: higher > 0 ? [bendTo(segment.id, higher)] : [],
     },
   ];

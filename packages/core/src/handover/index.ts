@@ -1,5 +1,6 @@
 export * from './sheet';
 export * from './makeSheet';
+export * from './nextSegment';
 export * from './homePractice';
 export { SHEET_MARK, sheetHtml } from './sheetHtml';
 export * from './cameIn';

@@ -114,7 +114,11 @@ export function makeSheet({
       routine.segments.flatMap((segment) => (segment.type === 'exercise' ? [segment.exerciseId] : [])),
     ),
   );
-  const own = exercises.filter((exercise) => used.has(exercise.id));
+  // In the order in which they are practised.
+  const places = [...used];
+  const own = exercises
+    .filter(({ id }) => used.has(id))
+    .toSorted((a, b) => places.indexOf(a.id) - places.indexOf(b.id));
   const points = own.flatMap(({ checkpoints }) => checkpoints.map((point) => point.id));
   const lately = logs.filter((log) => dayNumber(today) - dayNumber(log.day) <= LATELY_DAYS * 2);
   const sheet: Omit<Sheet, 'recordings'> = {

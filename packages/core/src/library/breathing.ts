@@ -366,7 +366,7 @@ export const breathing = [
         'slowing-thread',
         'breath',
         'One even thread of breath.',
-        'A feather before the nose would hardly move.',
+        'A feather in front of the nose would hardly move.',
         'Fast at the beginning, stuck at the end.',
         'Draw a thread of silk off a cocoon.',
       ),

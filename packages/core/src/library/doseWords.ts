@@ -31,11 +31,18 @@ function amountWords(dose: Dose): string {
   return `${noun}s: ${amounts.map(rowWords).join(', ')}`;
 }
 
-/** From where on it is enough: `, enough from 30 s`, or by feel; nothing where all of it is wanted. */
+/** From where on it is enough: `, enough from 30 s`, or by feel; nothing where all of it, or no less than is asked, is wanted. */
 function enoughWords(dose: Dose): string {
   const { least } = dose;
   if (least === null) return '';
   if (least === 0) return ', or as long as it feels right';
+  const whole =
+    dose.kind === 'hold'
+      ? dose.holdSeconds
+      : isTimed(dose)
+        ? dose.roundSeconds
+        : Math.max(...dose.amounts.map(({ amount }) => amount));
+  if (least >= whole) return '';
   return `, enough from ${dose.kind === 'hold' || isTimed(dose) ? durationWords(least) : number.format(least)}`;
 }
 

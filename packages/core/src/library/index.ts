@@ -9,6 +9,7 @@ export * from './palm';
 export * from './plainShape';
 export * from './shape';
 export * from './teaching';
+export * from './variants';
 export * from './cycleParts';
 export * from './doseWords';
 export * from './wayWords';

@@ -304,7 +304,7 @@ export const reeling = [
       'Stand a little wider than the shoulders, toes a little out, both alike.',
       'Bend the knees over the feet and {pelvis}.',
       'Let {most} come to the {loading} leg and turn to the right corner.',
-      'Open the right arm to that corner; hold the left palm before the belly.',
+      'Open the right arm to that corner; hold the left palm in front of the belly.',
     ],
     phases: [
       phase(
@@ -408,7 +408,7 @@ export const reeling = [
     wayIn: [
       'Take up the bow stance with the {working} foot ahead; {rear heel}.',
       'Lay the back of the {other} hand on the hip.',
-      'Sit back with {back most}; hold the {working} palm before the belly.',
+      'Sit back with {back most}; hold the {working} palm in front of the belly.',
     ],
     phases: [
       through(
@@ -504,7 +504,7 @@ export const reeling = [
     wayIn: [
       'Take up the bow stance with the {working} foot ahead.',
       'Sit back.',
-      'Hold the {working} palm before the belly, the {other} palm ahead at chest height.',
+      'Hold the {working} palm in front of the belly, the {other} palm ahead at chest height.',
     ],
     phases: [
       through(
@@ -621,7 +621,7 @@ export const reeling = [
     }),
     wayIn: [
       'Stand a few inches wider than the shoulders; adjust until both hips can turn.',
-      'Hold the right palm before the face, the left before the belly.',
+      'Hold the right palm in front of the face, the left in front of the belly.',
       'Let the weight come to the right leg, {turner} turned into it.',
     ],
     phases: [
@@ -742,7 +742,7 @@ export const reeling = [
     }),
     wayIn: [
       'Take up the bow stance with the {working} foot ahead.',
-      'Raise both hands before the chest, palms away from you, elbows low.',
+      'Raise both hands in front of the chest, palms away from you, elbows low.',
       'Let the weight be in front.',
     ],
     phases: [

@@ -44,7 +44,7 @@ export const stepping = [
     posture: posture({ kneeBendDeg: 25, weightShare: 0.9, stanceWidth: 1.1, shoulderRaiseDeg: 45, elbowBendDeg: 50 }),
     wayIn: [
       'Stand with the feet a fist apart, knees bent.',
-      'Let all the weight come to the {other} leg; hold the {other} palm before the face, the {working} before the belly.',
+      'Let all the weight come to the {other} leg; hold the {other} palm in front of the face, the {working} in front of the belly.',
       'You will travel {working}. The {working} foot always steps out, the {other} always comes in.',
     ],
     phases: [

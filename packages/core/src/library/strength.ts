@@ -29,9 +29,15 @@ const legs = checkpoints(
 );
 const stops = ['A knee hurts or gives way.', 'You hold the breath.'];
 
-/** Each hand on the opposite knee, low and high: the higher the seat, the further the trunk comes forward to them. */
-const crouched = bothArms({ on: 'other knee', shoulderForward: 0.7 }, { trunk: trunk({ leanDeg: 66 }) });
-const bowedUp = bothArms({ on: 'other knee', shoulderForward: 0.7 }, { trunk: trunk({ leanDeg: 88 }) });
+/**
+ * Each hand on the opposite knee, the trunk coming forward to them as the seat rises. Low, one presses towards the heels, high,
+ * towards the balls of the feet: so the kneecaps stay, seen from the side.
+ */
+const onKnees = (leanDeg: number, pressurePoint: number) =>
+  bothArms({ on: 'other knee', shoulderForward: 0.7 }, { trunk: trunk({ leanDeg }), pressurePoint });
+const low = onKnees(66, 0.25);
+const half = onKnees(69, 0.45);
+const high = onKnees(74, 0.75);
 
 export const strength = [
   builtIn({
@@ -41,7 +47,7 @@ export const strength = [
     name: 'Squat and bounce',
     family: 'strength',
     summary:
-      'Heels a small gap apart, feet turned out 45°. Only the seat moves: as low as the heels stay down, a soft bounce, and up. About 27 for a start.',
+      'Heels a small gap apart, feet turned out 45°. Only the seat moves: as low as the heels stay down, a soft bounce, and up.',
     posture: posture({
       kneeBendDeg: 55,
       trunkPitchDeg: 66,
@@ -59,13 +65,13 @@ export const strength = [
       through(
         phase('The seat sinks, a soft bounce at the bottom; the kneecaps stay', 0.5, 'out', {
           bendDeg: 55,
-          shape: crouched,
+          shape: low,
         }),
-        { bendDeg: 40, shape: crouched },
-        { bendDeg: 55, shape: crouched },
-        { bendDeg: 49, shape: crouched },
+        { bendDeg: 40, shape: half },
+        { bendDeg: 55, shape: low },
+        { bendDeg: 49, shape: low },
       ),
-      phase('The crown leads up until the legs are nearly straight', 0.5, 'in', { bendDeg: 5, shape: bowedUp }),
+      phase('The crown leads up; the knees stay soft', 0.5, 'in', { bendDeg: 28, shape: high }),
     ],
     calls: ['Down', 'Up'],
     stages: [

@@ -134,6 +134,7 @@ test('of a range, and by feel, it says from where on it is enough, and that it i
   expect(shown(reel, 0, 10 + 11 * 9 + 1)).toBe('done, 8 repetitions planned · as long as it feels right: Next ends it');
   expect(shown(stand, 30, 5)).toBe('');
   expect(shown(reel, 3, 10 + 22)).toBe('of 8 to go · enough from 3');
+  expect(shown(reel, 8, 10 + 22)).toBe('of 8 to go');
   const taps = [11, 12, 13].map((at): JournalEvent => ({ at: at * 1000, action: 'tap' }));
   expect(shown(reel, 3, 13, ...taps.slice(0, 2))).toBe('of 8 to go · enough from 3');
   expect(shown(reel, 3, 14, ...taps)).toBe('of 8 to go · enough now: Next ends it');

@@ -114,6 +114,7 @@ function enoughOf(span: Span, state: ConductState, dose: Dose): string {
   }
   const inTime = dose.kind === 'hold' || isTimed(dose);
   const whole = axisValue(dose, axesOf(dose)[0]!);
+  if (least >= whole) return '';
   const here = state.taps === null ? state.offsetMs / span.durationMs : state.taps / span.amount;
   const done = (span.turn - 1 + here) / span.turns;
   if (done >= least / whole - 1e-9) return 'enough now: Next ends it';

@@ -11,6 +11,7 @@ export * from './roundLines';
 export * from './roomPath';
 export * from './sidesLedger';
 export * from './timeline';
+export * from './toldSide';
 export * from './turned';
 export * from './stageDose';
 export * from './unevenness';

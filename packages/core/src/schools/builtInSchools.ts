@@ -138,7 +138,7 @@ export const pillarSchool: School = {
   ...conventions,
   id: 'school-pillar',
   name: 'Pillar hall',
-  note: 'Narrow and upright: a fist between the heels, shins plumb, legs never straight, nothing twists and the whole turns as one. Joints are drawn gently open; everything is given in minutes.',
+  note: 'Narrow and upright: a fist between the heels, shins nearly plumb, legs never straight, nothing twists and the whole turns as one. Joints are drawn gently open; everything is given in minutes.',
   fatigueRule: 'endurance',
   pressure: 'centre',
   height: 'level',

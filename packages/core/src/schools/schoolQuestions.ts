@@ -80,7 +80,11 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     question: 'Shins and knees',
     sides: [
       side('toe line', 'Up to the toe line', 'The knees may come forward as far as the toes.'),
-      side('plumb', 'Plumb', 'The shins stay plumb over the ankles: one sits back rather than bends forward.'),
+      side(
+        'plumb',
+        'Nearly plumb',
+        'The shins lean as little as balance lets them, less than 20°: one sits back rather than bends forward.',
+      ),
       side('arched', 'Arched', 'The knees go a little outward, an arch from foot to foot.'),
     ],
   },

@@ -28,9 +28,9 @@ const pelvis: Record<School['pelvis'], Words> = {
 const knees: Record<School['shins'], Words> = {
   'toe line': {},
   plumb: {
-    wanted: 'Shins plumb over the ankles, kneecaps towards the toes, never beyond the toe line.',
-    test: 'From the side a plumb line runs down the front of the shin.',
-    cue: 'Sit back as onto a stool; the shins are two posts.',
+    wanted: 'Shins as near to plumb as balance lets them, kneecaps towards the toes, never beyond the toe line.',
+    test: 'From the side the shins lean less than 20°, and lean less when you sit back.',
+    cue: 'Sit back as onto a stool; let the shins rise like two posts.',
   },
   arched: {
     wanted: 'A little outside the toes, an arch from foot to foot, never beyond the toe line.',

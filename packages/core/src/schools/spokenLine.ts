@@ -45,7 +45,7 @@ const toes: Readonly<Record<School['toes'], string>> = {
 };
 const shins: Readonly<Record<School['shins'], string>> = {
   'toe line': 'the knees stay behind the toes',
-  plumb: 'the shins stay plumb over the ankles',
+  plumb: 'the shins lean as little as balance lets them',
   arched: 'the knees go a little out, an arch from foot to foot',
 };
 const noses: Readonly<Record<School['breathWay'], string>> = {

@@ -20,6 +20,9 @@ test('doses in one line', () => {
   expect(doseWords(hold(60, together(1), 0))).toBe('1 hold × 1:00 min');
   expect(doseWords({ ...hold(60, together(1), 20), least: 30 })).toBe('1 hold × 1:00 min, enough from 30 s, 20 s rest');
   expect(doseWords({ ...cycle(4, together(16)), least: 8 })).toBe('16 repetitions, 4 s each, enough from 8');
+  // Nothing is left to be told where it is no less than is asked.
+  expect(doseWords({ ...cycle(4, together(8)), least: 8 })).toBe('8 repetitions, 4 s each');
+  expect(doseWords({ ...hold(30, together(2)), least: 30 })).toBe('2 holds × 30 s, 30 s rest');
   expect(doseWords({ ...cycle(4, together(16)), least: 0 })).toContain('or as long as it feels right');
   expect(doseWords(hold(40, eachSide(2), 20))).toBe('2 holds a side × 40 s, 20 s rest');
   expect(doseWords(cycle(11, eachSideBothWays(8)))).toBe('8 repetitions a side each way, 11 s each');

@@ -19,7 +19,7 @@ const dials: readonly Dial[] = [
   { key: 'weightShare', label: 'Weight on leg', unit: '%', min: 50, max: 100, step: 1, scale: 100 },
   { key: 'shoulderRaiseDeg', label: 'Arms raised', unit: '°', min: 0, max: 180, step: 1, scale: 1 },
   { key: 'elbowBendDeg', label: 'Elbows bent', unit: '°', min: 0, max: 150, step: 1, scale: 1 },
-  { key: 'trunkPitchDeg', label: 'Trunk forward', unit: '°', min: 0, max: 60, step: 1, scale: 1 },
+  { key: 'trunkPitchDeg', label: 'Trunk forward', unit: '°', min: 0, max: 100, step: 1, scale: 1 },
   { key: 'stanceWidth', label: 'Shoulder widths', unit: '×', min: 0, max: 3, step: 0.1, scale: 1 },
   { key: 'ahead', label: 'Feet ahead', unit: '×', min: 0, max: 4, step: 0.1, scale: 1 },
 ];

@@ -9,6 +9,7 @@ import {
   kneeWords,
   orderWords,
   pointsIn,
+  quickLine,
   roundLines,
   segmentDrill,
   segmentWords,
@@ -20,7 +21,9 @@ import {
   stillPose,
   timeline,
   toldPart,
+  toldSide,
   upperFirst,
+  variantLines,
   type Body,
   type Checkpoint,
   type Exercise,
@@ -117,12 +120,6 @@ const boxes = (): Column => ({
   ],
 });
 
-/** On which side a drill is told and drawn. */
-export function toldSide({ dose }: ExerciseSegment): FootSide {
-  const sides = new Set(dose.amounts.filter(({ amount }) => amount > 0).map(({ side }) => side));
-  return sides.has('right') || !sides.has('left') ? 'right' : 'left';
-}
-
 /** The parts in rows, each with its number, and how one looks at them. */
 function strip(pictures: readonly Picture[], seen: string): Content {
   const rows = Array.from({ length: Math.ceil(pictures.length / IN_ROW) }, (_, row) =>
@@ -160,6 +157,10 @@ export const cuesOf = (
   { school, corrected, turn }: Pick<HandoutRequest, 'school' | 'corrected' | 'turn'>,
 ): Checkpoint[] => cueOrder(pointsIn(said.checkpoints, school, corrected, stageOf(segment, said)), corrected, turn);
 
+/** Columns of fewer letters than this, about a third of a page, are not parted. */
+const TOGETHER = 2000;
+const lettersIn = (content: readonly Content[]): number => JSON.stringify(content).length;
+
 /** What a student needs to do it from the paper alone. */
 function studentWords(segment: ExerciseSegment, said: Exercise, request: HandoutRequest, side: FootSide): Content[] {
   const { dose } = segment;
@@ -179,18 +180,22 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
           ({ words, share }) => `${words}, ${durationWords(Math.round(share * dose.holdSeconds))}`,
         )
       : [];
+  const quick = quickLine(dose, said);
   const ordered = cuesOf(segment, said, request);
   const first = ordered.filter(({ id, safety }) => safety || request.corrected.has(id)).slice(0, FIRST_CUES);
   const cues = [
     ...first,
     ...ordered.filter(({ id, safety }) => !safety && !request.corrected.has(id)).slice(0, OTHER_CUES),
   ];
+  const repetition = [...parts, ...numbered('Attention', attention), ...stagesOf(said)];
   return [
     {
+      // Two columns that go on overleaf are hard to follow; what is long has to.
+      unbreakable: Math.max(lettersIn(said.wayIn), lettersIn(repetition)) < TOGETHER,
       columnGap: 10,
       columns: [
         { width: '*', stack: numbered('The way in', said.wayIn) },
-        { width: '*', stack: [...parts, ...numbered('Attention', attention), ...stagesOf(said)] },
+        { width: '*', stack: repetition },
       ].filter(({ stack }) => stack.length > 0),
     },
     // Cues and signs stay together.
@@ -217,6 +222,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
               stack: [
                 ...said.signs.right.map((sign): Content => ({ text: signLine('right', sign), ...small })),
                 ...said.signs.enough.map((sign): Content => ({ text: signLine('enough', sign), ...small })),
+                ...(quick === '' ? [] : [{ text: quick, ...small }]),
                 ...said.signs.stop.map((sign): Content => ({ text: signLine('stop', sign), bold: true, ...small })),
               ],
             },
@@ -235,6 +241,7 @@ function teacherWords(segment: ExerciseSegment, said: Exercise, request: Handout
   return [
     ...(past === null ? [] : [{ text: `Bend ${Math.round(posture.kneeBendDeg)}°. ${kneeWords(past)}.`, ...small }]),
     ...stagesOf(said),
+    ...variantLines(said).map((line): Content => ({ text: line, ...small })),
     ...cueOrder(said.checkpoints, corrected, turn).map((point): Content => ({
       text: `${point.region}: ${point.wanted} Test: ${point.test} Faults: ${point.faults} Cue: ${point.cue}`,
       ...small,

@@ -4,6 +4,7 @@ import {
   segmentDrill,
   segmentWords,
   spokenExercise,
+  toldSide,
   upperFirst,
   type Checkpoint,
   type Exercise,
@@ -16,7 +17,6 @@ import {
   paperHead,
   paperTitle,
   roundContent,
-  toldSide,
   type HandoutRequest,
 } from './handout';
 import { ALONE, picturesOf, printed, type Picture } from './handout-figure';

@@ -13,6 +13,7 @@ import {
   givingOf,
   givingsFor,
   mirrorSegment,
+  spokenExercise,
   stageChoices,
   standsOtherwise,
   withStage,
@@ -24,6 +25,7 @@ import {
   tiringBones,
   unturned,
   upperFirst,
+  variantLines,
   type Dose,
   type DoseGiving,
   type Exercise,
@@ -115,6 +117,12 @@ export class SegmentDose {
     return effort === undefined ? [] : segmentEffortWords(effort);
   });
   protected readonly pastToes = computed(() => (this.effort()?.kneePastToes ?? -1) > 0);
+
+  /** How it is done with little time and with more, as the school says it. */
+  protected readonly variants = computed(() => {
+    const exercise = this.exercise();
+    return exercise === undefined ? [] : variantLines(spokenExercise(exercise, this.school(), 'both'));
+  });
 
   protected readonly pose = computed(() => {
     const segment = this.segment();

@@ -1,0 +1,22 @@
+import { lowerFirst } from '../words/firstLetter';
+import type { Dose } from './dose';
+import type { Exercise } from './exercise';
+import { workSeconds } from './repetitions';
+
+const briefly = (words: string): string => `With little time: ${lowerFirst(words)}`;
+
+/** How an exercise is done with little time and with more, for whoever lays it out: `With more time: sixteen each way.` */
+export const variantLines = ({ quick, long }: Pick<Exercise, 'quick' | 'long'>): string[] => [
+  ...(quick === '' ? [] : [briefly(quick)]),
+  ...(long === '' ? [] : [`With more time: ${lowerFirst(long)}`]),
+];
+
+/** The longest of the sides and ways of a dose, seconds of work. */
+const longest = (dose: Dose): number => Math.max(0, ...dose.amounts.map(({ amount }) => workSeconds(dose, amount)));
+
+/**
+ * How a student does a dose with little time; nothing where less than the exercise's own dose is asked, since the
+ * quick way may then be the longer one.
+ */
+export const quickLine = (dose: Dose, { quick, defaultDose }: Pick<Exercise, 'quick' | 'defaultDose'>): string =>
+  quick === '' || longest(dose) < longest(defaultDose) ? '' : briefly(quick);
