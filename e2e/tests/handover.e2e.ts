@@ -157,6 +157,7 @@ for (const [width, height, scheme] of [
     await home.getByRole('button', { name: 'Keep it' }).click();
     await expect(home.getByText('pain 2')).toBeVisible();
     await expect(home.getByText('Done for today.')).toBeVisible();
+    await expect(home.getByText(/^In the day\. /)).toBeVisible();
     await expect(home.getByRole('button', { name: /^Once more, / })).toBeVisible();
     await home.getByRole('button', { name: /^Give it back/ }).click();
     await accessible();

@@ -3,6 +3,7 @@ import {
   bodyOfStudent,
   durationWords,
   homeToday,
+  lineForTheDay,
   shortDay,
   stopCaution,
   timeline,
@@ -47,8 +48,17 @@ function Goals({ day, out = [] }: { readonly day: HomeDay; readonly out?: readon
   );
 }
 
-function Today({ today, onBegin }: { readonly today: HomeToday; readonly onBegin: () => void }) {
+function Today({
+  sheet,
+  today,
+  onBegin,
+}: {
+  readonly sheet: Sheet;
+  readonly today: HomeToday;
+  readonly onBegin: () => void;
+}) {
   const { routine } = today.practice;
+  const along = lineForTheDay(routine, sheet, today.day.day);
   const any = routine.segments.some(({ type }) => type === 'exercise');
   return (
     <div class="today">
@@ -69,6 +79,7 @@ function Today({ today, onBegin }: { readonly today: HomeToday; readonly onBegin
             <Goals day={today.day} />
           </p>
           {today.done && <p class="done">Done for today.</p>}
+          {today.done && along !== '' && <p>{along}</p>}
           <button type="button" class={today.done ? 'wide' : 'strong wide'} onClick={onBegin}>
             {today.done ? 'Once more' : 'Begin'}, {durationWords(Math.round(timeline(routine).totalMs / 1000))}
           </button>
@@ -115,7 +126,7 @@ export function Home({ sheet, logs, waiting, trouble, onBegin, onRead, onGive }:
       <section>
         <h2>{shortDay(today)}</h2>
         {plans.map((plan) => (
-          <Today key={plan.practice.routine.id} today={plan} onBegin={() => onBegin(plan)} />
+          <Today key={plan.practice.routine.id} sheet={sheet} today={plan} onBegin={() => onBegin(plan)} />
         ))}
       </section>
       <section>

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'preact/hooks';
 import {
   bodyOfStudent,
   cycleParts,
+  dailyLine,
   drillName,
   inTellingOrder,
   nextSegment,
@@ -151,7 +152,7 @@ export function Reading({
           </ul>
         </section>
       )}
-      {[...said.signs.right, ...said.signs.enough, quick].join('') !== '' && (
+      {[...said.signs.right, ...said.signs.enough, quick, said.daily].join('') !== '' && (
         <section>
           {said.signs.right.map((sign) => (
             <p key={sign}>{signLine('right', sign)}</p>
@@ -160,6 +161,7 @@ export function Reading({
             <p key={sign}>{signLine('enough', sign)}</p>
           ))}
           {quick !== '' && <p>{quick}</p>}
+          {said.daily !== '' && <p>{dailyLine(said)}</p>}
         </section>
       )}
       {said.signs.stop.length > 0 && (

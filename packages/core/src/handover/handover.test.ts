@@ -22,6 +22,7 @@ import { shortDay } from '../words/shortDay';
 import type { HomeLog } from './homeLog';
 import { homePreview, type HomeStored } from './homePreview';
 import { homeToday } from './homePractice';
+import { lineForTheDay } from './lineForTheDay';
 import { makeSheet } from './makeSheet';
 import { packedLog, readLog } from './packedLog';
 import { SheetSchema, type Sheet } from './sheet';
@@ -63,6 +64,16 @@ const planned = demo.students.filter(({ id }) => demo.plans.some((plan) => plan.
 const after = (days: number): string => formatISO(addDays(parseISO(today), days), { representation: 'date' });
 
 describe('the sheet that is given home', () => {
+  test('has a line for the day after practice, of its own exercises, another one the next day', () => {
+    const sheet = sheetOf(planned[0]!.id);
+    const [{ routine }] = sheet.practices as [Sheet['practices'][number]];
+    const lines = [0, 1, 2, 3].map((days) => lineForTheDay(routine, sheet, after(days)));
+    expect(new Set(lines).size).toBeGreaterThan(1);
+    for (const line of lines)
+      expect(sheet.exercises.some(({ daily }) => daily !== '' && line.endsWith(daily))).toBe(true);
+    expect(lineForTheDay({ segments: [] }, sheet, today)).toBe('');
+  });
+
   test('takes along what the teacher has spoken of what its hall says on any day, and nothing else', () => {
     const [student] = planned;
     const shelf = new Map(exercises.map((exercise) => [exercise.id, exercise]));

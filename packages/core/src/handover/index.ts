@@ -1,4 +1,5 @@
 export * from './sheet';
+export * from './lineForTheDay';
 export * from './makeSheet';
 export * from './nextSegment';
 export * from './homePractice';

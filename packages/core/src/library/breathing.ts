@@ -91,6 +91,7 @@ export const breathing = [
     },
     quick: 'Nine breaths.',
     long: 'Ten minutes, seated.',
+    daily: 'At a red light, or while a phone rings out: three breaths down to the belly.',
     defaultDose: breathe(18, pattern(4, 0, 6, 0)),
     checkpoints: [
       point(
@@ -359,6 +360,7 @@ export const breathing = [
     },
     quick: 'Six breaths.',
     long: 'Eighteen breaths.',
+    daily: 'Before you answer somebody: one long breath out.',
     defaultDose: breathe(12, pattern(4, 0, 6, 0), 1.04),
     checkpoints: [
       seat,
@@ -437,6 +439,7 @@ export const breathing = [
     },
     quick: 'One stage of five minutes.',
     long: 'Five stages, fifty to seventy-five minutes in all.',
+    daily: 'On any chair: find the seat bones before you lean back.',
     defaultDose: { ...hold(900, together(1), 0), least: 600 },
     checkpoints: [
       seat,

@@ -464,6 +464,7 @@ export const closing = [
     },
     quick: 'Once.',
     long: 'Three times, then stand for nine breaths.',
+    daily: 'Before you leave the house: once down the front with the hands, breathing out.',
     defaultDose: cycle(12, together(3)),
     inParts: { 'gather-shoulders': [0], 'gather-home': [1] },
     checkpoints: [

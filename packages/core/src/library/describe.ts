@@ -206,6 +206,7 @@ export function builtIn({ inParts = {}, calls = [], ...written }: Written): Exer
     attention: [],
     quick: '',
     long: '',
+    daily: '',
     ...written,
     phases: written.phases.map((part, index) => ({ ...part, ...callOf(calls[index]), points: pointsOf(index) })),
     origin: 'built-in',

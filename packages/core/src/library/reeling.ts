@@ -152,6 +152,7 @@ export const reeling = [
     },
     quick: 'Four circles each way.',
     long: 'Three minutes a side, sixteen each way, or until you like to change.',
+    daily: 'Wiping a table: let the pelvis turn first and the hand come after.',
     defaultDose: cycle(11, eachSideBothWays(8)),
     inParts: {
       'reel-shift-then-turn': [0],
@@ -265,6 +266,7 @@ export const reeling = [
     },
     quick: 'Four each way.',
     long: 'Sixteen each way.',
+    daily: 'Reaching for something beside you: shift first, then turn.',
     defaultDose: cycle(10, bothWays(8)),
     inParts: { 'shift-crease': [1, 3], 'shift-height': [0, 2], 'waist-leads': [1, 3], 'knees-still': [1, 3] },
     checkpoints: [
@@ -692,6 +694,7 @@ export const reeling = [
     },
     quick: 'Six changes.',
     long: 'Five minutes.',
+    daily: 'Opening a curtain: the weight goes first, the hand goes along.',
     defaultDose: timed(150, 8, bothWays(1)),
     checkpoints: [
       point(
@@ -795,6 +798,7 @@ export const reeling = [
     },
     quick: 'Four a side.',
     long: 'Sixteen a side.',
+    daily: 'Pushing a heavy door: the push comes from the rear foot.',
     defaultDose: cycle(9, eachSide(8)),
     inParts: { 'yield-sit': [0], 'press-from-foot': [3], 'press-knee': [3], 'waist-leads': [1] },
     checkpoints: [
@@ -957,6 +961,7 @@ export const reeling = [
     },
     quick: 'Three a side.',
     long: 'Eighteen a side, then the other way round.',
+    daily: 'After an hour at a desk: one slow wheel of each shoulder.',
     defaultDose: cycle(6, eachSide(9)),
     checkpoints: [
       point(
@@ -1033,6 +1038,7 @@ export const reeling = [
     },
     quick: 'Six.',
     long: 'Thirty-six.',
+    daily: 'Turning a key or a tap: from the forearm, with the shoulder quiet.',
     defaultDose: cycle(5, [{ side: 'both', direction: 'none', amount: 12 }]),
     checkpoints: [
       point(

@@ -94,6 +94,7 @@ export const standing = [
     },
     quick: 'Three slow breaths before anything else.',
     long: 'Three minutes unbroken, then five.',
+    daily: 'While the kettle boils: both soles flat, knees unlocked, shoulders down.',
     defaultDose: hold(60, together(1)),
     checkpoints: [
       point(
@@ -187,6 +188,7 @@ export const standing = [
     },
     quick: 'Ten breaths with the hands at the belly.',
     long: 'Minute by minute, over weeks, to ten and more.',
+    daily: 'Carrying a box: elbows heavy, shoulders down, chest quiet.',
     defaultDose: hold(60, together(1)),
     checkpoints: [
       point(
@@ -651,6 +653,7 @@ export const standing = [
     },
     quick: 'Three breaths a side, a hand on the chair.',
     long: 'A minute a side.',
+    daily: 'In a queue or at the sink: let one foot grow empty, then the other. Hold on where the floor moves.',
     defaultDose: hold(30, eachSide(1), 20),
     checkpoints: [
       point(

@@ -199,6 +199,7 @@ export const stepping = [
     },
     quick: 'Four steps.',
     long: 'Ten minutes.',
+    daily: 'Crossing a dark room: place the foot empty, then let the weight come.',
     defaultDose: cycle(7, eachSide(6)),
     inParts: { 'step-empty': [1], 'walk-channel': [1], 'walk-height': [0] },
     checkpoints: [
@@ -287,6 +288,7 @@ export const stepping = [
     },
     quick: 'One minute.',
     long: 'Ten minutes outdoors.',
+    daily: 'On the way to the door: heel, sole, and only then the weight.',
     defaultDose: cycle(4, eachSide(12)),
     inParts: { 'step-empty': [0], 'walk-three-words': [0], 'walk-armpit': [2] },
     checkpoints: [

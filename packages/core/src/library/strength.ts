@@ -96,6 +96,7 @@ export const strength = [
     },
     quick: 'Nine.',
     long: 'Thirty-six and more, as the legs grow.',
+    daily: 'Picking something up: let the seat sink behind the knees.',
     defaultDose: cycle(3, together(27)),
     inParts: { 'squat-kneecap-stays': [0], 'squat-heels': [0] },
     checkpoints: [
@@ -164,6 +165,7 @@ export const strength = [
     },
     quick: 'Six.',
     long: 'Twenty-four.',
+    daily: 'Brushing your teeth, a hand on the basin: up and down three times.',
     defaultDose: cycle(6, together(12)),
     inParts: { 'heels-straight-up': [0], 'heels-soft-landing': [1] },
     checkpoints: [

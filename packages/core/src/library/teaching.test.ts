@@ -28,6 +28,7 @@ const texts = (exercise: Exercise): string[] => [
   ...exercise.attention,
   exercise.quick,
   exercise.long,
+  exercise.daily,
   ...exercise.easier,
   ...exercise.harder,
   ...exercise.cautions,

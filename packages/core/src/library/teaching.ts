@@ -130,6 +130,8 @@ export const teachingShape = {
   /** How it is done when there is little time, and when there is more. */
   quick: noteText(300).default(''),
   long: noteText(300).default(''),
+  /** Where it comes up in the day beside practice: `In a queue: let one foot grow empty, then the other.` */
+  daily: noteText(300).default(''),
 };
 
 /** The stages of a drill to choose from, the whole of it first; none where it has no more than one. */

@@ -1,4 +1,4 @@
-import { variantLines, quickLine, type Dose } from '.';
+import { dailyLine, variantLines, quickLine, type Dose } from '.';
 import { shelf } from '../testing/samples';
 
 const reeling = shelf.get('one-hand-reeling')!;
@@ -21,6 +21,11 @@ describe('the quick and the long way of an exercise', () => {
   it('tell a student the quick way only', () => {
     expect(quickLine(reeling.defaultDose, reeling)).toBe('With little time: four circles each way.');
     expect(quickLine(reeling.defaultDose, { ...reeling, quick: '' })).toBe('');
+  });
+
+  it('go along into the day where there is something to do there', () => {
+    expect(dailyLine(reeling)).toBe('In the day. Wiping a table: let the pelvis turn first and the hand come after.');
+    expect(dailyLine({ daily: '' })).toBe('');
   });
 
   it('leave the quick way out where less than the exercise’s own dose is asked', () => {

@@ -11,6 +11,9 @@ export const variantLines = ({ quick, long }: Pick<Exercise, 'quick' | 'long'>):
   ...(long === '' ? [] : [`With more time: ${lowerFirst(long)}`]),
 ];
 
+/** Where it comes up in the day, for paper and phone: `In the day. Wiping a table: let the pelvis turn first.` */
+export const dailyLine = ({ daily }: Pick<Exercise, 'daily'>): string => (daily === '' ? '' : `In the day. ${daily}`);
+
 /** The longest of the sides and ways of a dose, seconds of work. */
 const longest = (dose: Dose): number => Math.max(0, ...dose.amounts.map(({ amount }) => workSeconds(dose, amount)));
 

@@ -194,6 +194,7 @@ export const warmUp = [
     },
     quick: 'Ankles, hips, shoulders: three each way.',
     long: 'Eight each way.',
+    daily: 'After a long drive: ankles, hips and shoulders, three circles each way.',
     defaultDose: enoughFrom(1, cycle(80, bothWays(1))),
     inParts: { 'circles-knees-level': [1], 'circles-neck-front': [7], 'circles-order': [0] },
     checkpoints: [
@@ -472,6 +473,7 @@ export const warmUp = [
     },
     quick: 'Twelve.',
     long: 'Three minutes.',
+    daily: 'While you wait for somebody: let the arms swing for a minute.',
     defaultDose: enoughFrom(0, timed(72, 3, together(1))),
     checkpoints: [
       point(
@@ -621,6 +623,7 @@ export const warmUp = [
     },
     quick: 'About a second at the top.',
     long: 'Longer, as the breath deepens.',
+    daily: 'Reaching for a high shelf: the lowest ribs stay down.',
     defaultDose: enoughFrom(2, cycle(36, together(3))),
     inParts: { 'reach-turn-at-chest': [1], 'reach-ribs-down': [2], 'reach-three': [3] },
     checkpoints: [

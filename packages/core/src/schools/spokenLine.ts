@@ -207,6 +207,7 @@ export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide)
     attention: all(exercise.attention),
     quick: say(exercise.quick),
     long: say(exercise.long),
+    daily: say(exercise.daily),
     easier: all(exercise.easier),
     harder: all(exercise.harder),
     cautions: all(exercise.cautions),

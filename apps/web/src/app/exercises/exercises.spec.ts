@@ -121,6 +121,7 @@ describe('the editor', () => {
     await page.fill('The way in', 'Stand.\nSink.');
     await page.fill('Enough for today when', 'You are warm.');
     await page.fill('The quick way', 'Three');
+    await page.fill('In the day, beside practice', 'At the gate: sink.');
     await page.press('Add a stage');
     const stages = (await now()).stages.length;
     await type(`[aria-label='Stage ${stages}']`, 'In the yard');
@@ -132,6 +133,7 @@ describe('the editor', () => {
     expect(await now()).toMatchObject({
       wayIn: ['Stand.', 'Sink.'],
       quick: 'Three',
+      daily: 'At the gate: sink.',
       signs: { enough: ['You are warm.'] },
     });
     expect((await now()).stages.at(-1)).toEqual({

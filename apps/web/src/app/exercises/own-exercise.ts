@@ -38,6 +38,7 @@ export function blankExercise(id: string, family: Family): Exercise {
     attention: [],
     quick: '',
     long: '',
+    daily: '',
     defaultDose: {
       kind: 'hold',
       holdSeconds: 60,

@@ -93,6 +93,16 @@ import { StageEditor } from './stage-editor';
             (pkTextChange)="edit().type(['long'], $event)"
           />
         </div>
+        <div class="field">
+          <label for="daily">In the day, beside practice</label>
+          <input
+            pInputText
+            id="daily"
+            maxlength="300"
+            [pkText]="it.daily"
+            (pkTextChange)="edit().type(['daily'], $event)"
+          />
+        </div>
       </div>
     }
   `,

@@ -4,6 +4,7 @@ import {
   drillName,
   cueOrder,
   cycleParts,
+  dailyLine,
   durationWords,
   holdParts,
   kneeWords,
@@ -222,7 +223,7 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
               stack: [
                 ...said.signs.right.map((sign): Content => ({ text: signLine('right', sign), ...small })),
                 ...said.signs.enough.map((sign): Content => ({ text: signLine('enough', sign), ...small })),
-                ...(quick === '' ? [] : [{ text: quick, ...small }]),
+                ...[quick, dailyLine(said)].filter((line) => line !== '').map((text): Content => ({ text, ...small })),
                 ...said.signs.stop.map((sign): Content => ({ text: signLine('stop', sign), bold: true, ...small })),
               ],
             },

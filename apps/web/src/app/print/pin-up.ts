@@ -10,15 +10,7 @@ import {
   type Exercise,
   type ExerciseSegment,
 } from '@pomek/core';
-import {
-  betweenWords,
-  cuesOf,
-  DAYS,
-  paperHead,
-  paperTitle,
-  roundContent,
-  type HandoutRequest,
-} from './handout';
+import { betweenWords, cuesOf, DAYS, paperHead, paperTitle, roundContent, type HandoutRequest } from './handout';
 import { ALONE, picturesOf, printed, type Picture } from './handout-figure';
 import { papers, type Paper } from './papers';
 import { inks, MM } from './pdf';
