@@ -158,8 +158,8 @@ export const cuesOf = (
   { school, corrected, turn }: Pick<HandoutRequest, 'school' | 'corrected' | 'turn'>,
 ): Checkpoint[] => cueOrder(pointsIn(said.checkpoints, school, corrected, stageOf(segment, said)), corrected, turn);
 
-/** Columns of fewer letters than this, about a third of a page, are not parted. */
-const TOGETHER = 2000;
+/** Columns of fewer letters than this, some ten lines, are not parted. */
+const TOGETHER = 1000;
 const lettersIn = (content: readonly Content[]): number => JSON.stringify(content).length;
 
 /** What a student needs to do it from the paper alone. */
