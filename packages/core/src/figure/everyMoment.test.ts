@@ -162,6 +162,15 @@ test('in the squat the seat sinks and the kneecaps stay, seen from the side', ()
   expect(range(({ legs }) => legs.right.knee.y)).toBeLessThan(0.03);
 });
 
+test('turning the forearms, the palms turn over and the hands stay on their spot', () => {
+  const turns = drill('forearm-turns');
+  const poses = every(turns).map((at) => poseAt(turns, softSchool, at));
+  const spots = poses.map(({ arms, pelvis }) => minus(arms.right.hand, pelvis));
+  for (const spot of spots) expect(long(spot, spots[0]!)).toBeLessThan(0.01);
+  const facing = poses.map(({ arms }) => arms.right.facing.y);
+  expect([Math.min(...facing) < -0.9, Math.max(...facing) > 0.9]).toEqual([true, true]);
+});
+
 test('done on the left it is the mirror image', () => {
   for (const entry of builtInExercises)
     for (const at of every(entry).filter((_, index) => index % 5 === 0)) {
