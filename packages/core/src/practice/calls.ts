@@ -79,8 +79,8 @@ function lastOnes(span: Span, { three, last }: CallWords): { offsetMs: number; t
 type Said = Omit<Call, 'spanIndex'>;
 /** The call of a part of a repetition. */
 interface PartCall extends Said {
-  /** The part is long: it is named before anything else is said in it. */
-  readonly isLong: boolean;
+  /** It is said before anything else is said in its part, and cues wait for it. */
+  readonly leads: boolean;
 }
 
 /** How long it takes to say a line, ms. */
@@ -143,13 +143,13 @@ export function calls(
         const own = lastOnes(span, words).map(({ offsetMs, template }) => call(offsetMs, template));
         const end = span.byCue ? Infinity : span.durationMs;
         const parts = partsOf(span);
-        const long = parts.filter((part) => part.isLong && hasRoom(part, own, saidFor));
+        const leading = parts.filter((part) => part.leads && hasRoom(part, own, saidFor));
         const cues = cuesOf(span)
-          .map((cue) => betweenOthers(afterOthers(cue, own, saidFor), long, saidFor))
-          .filter((cue) => cue.offsetMs + saidFor(cue.text) <= end && hasRoom(cue, [...own, ...long], saidFor));
-        const said = [...cues, ...own, ...long];
-        const short = parts.filter((part) => !part.isLong && hasRoom(part, said, saidFor));
-        const all = [...said, ...short].map(({ offsetMs, text }) => ({ offsetMs, text }));
+          .map((cue) => betweenOthers(afterOthers(cue, own, saidFor), leading, saidFor))
+          .filter((cue) => cue.offsetMs + saidFor(cue.text) <= end && hasRoom(cue, [...own, ...leading], saidFor));
+        const said = [...cues, ...own, ...leading];
+        const others = parts.filter((part) => !part.leads && hasRoom(part, said, saidFor));
+        const all = [...said, ...others].map(({ offsetMs, text }) => ({ offsetMs, text }));
         return all.map((one) => ({ ...one, spanIndex: span.index })).toSorted((a, b) => a.offsetMs - b.offsetMs);
       }
     }

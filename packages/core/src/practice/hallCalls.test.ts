@@ -64,6 +64,20 @@ test('a long part is named before a checkpoint is said in it: each joint of the 
   expect(texts.filter((text) => text.length > 25).length).toBeGreaterThan(6);
 });
 
+test('a round begins with what is to be done: its first repetition is called whole before a cue is said, on each side and way', () => {
+  const { line, all } = called('one-hand-reeling', { cues: true, parts: 'new' });
+  const rounds = line.spans.filter(({ kind }) => kind === 'cycle');
+  expect(rounds).toHaveLength(4);
+  const drill = shelf.get('one-hand-reeling')!;
+  for (const { index, side, direction } of rounds) {
+    const said = all.filter(({ spanIndex }) => spanIndex === index).map(({ text }) => text);
+    const told = spokenExercise(drill, softSchool, side === 'left' ? 'left' : 'right');
+    const parts = cycleParts(told, direction).map(({ call }) => call);
+    expect([side, direction, ...said.slice(0, 4)]).toEqual([side, direction, ...parts]);
+    expect(told.checkpoints.map(({ cue }) => cue)).toContain(said[4]);
+  }
+});
+
 test('a line that the teacher has spoken takes as long as it is, and nothing is said into it', () => {
   const say = (recorded: Recordings) => {
     const segment = newSegment('a', shelf.get('cloud-hands-in-place')!, softSchool);

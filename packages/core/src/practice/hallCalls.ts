@@ -17,7 +17,7 @@ export type PartsSaid = (typeof partsSaid)[number];
 /** So many repetitions are new. Our own value. */
 const NEW_REPETITIONS = 2;
 
-/** A part from this length on is named before anything else is said in it, ms. Our own value. */
+/** A part from this length on leads: it is named before anything else is said in it, ms. Our own value. */
 const LONG_PART_MS = 6000;
 
 /** How much is said beside names, sides, changes and the last ones. */
@@ -27,25 +27,27 @@ export interface Spoken {
   readonly parts: PartsSaid;
 }
 
-/** The calls of the parts of a span that are short enough for their time. */
+/** The calls of the parts of a span that are short enough for their time; those of its first repetition say how to begin, and lead. */
 function partCalls(
   span: Span,
   drill: Exercise,
   school: School,
   repetitions: number,
   takes: (text: string) => number,
-): (Omit<Call, 'spanIndex'> & { readonly isLong: boolean })[] {
+): (Omit<Call, 'spanIndex'> & { readonly leads: boolean })[] {
   if (span.kind !== 'cycle' && span.kind !== 'breath') return [];
   const all = Math.min(Math.ceil(span.amount - 1e-9), Math.max(0, repetitions - (span.turn - 1)));
   return Array.from({ length: all }, (_, done) => {
     const [from, to] = [msOfDone(span, done), msOfDone(span, done + 1)];
     const said = spokenExercise(drill, school, sideOfWords(span, drill, from + 1));
+    const begins = done === 0 && span.turn === 1 && span.amount > 1;
     let into = 0;
     return cycleParts(said, span.direction).flatMap(({ call, share }) => {
       const [start, long] = [from + into * (to - from), share * (to - from)];
       into += share;
       const fits = start < span.durationMs && takes(call) <= long;
-      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call, isLong: long >= LONG_PART_MS }];
+      const leads = begins || long >= LONG_PART_MS;
+      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call, leads }];
     });
   }).flat();
 }
