@@ -54,7 +54,7 @@ const kneesOutInFar = point(
   'Knees over the feet in every count: not in, not out, not too far, and far enough to carry.',
   'Somebody’s hands beside the kneecaps feel nothing in the turn.',
   'Falling in at the end of the shift; not bending far enough to shift at all.',
-  'The knees are two posts that the pelvis turns between.',
+  'Let the knees be two posts while {turner} turns.',
   true,
 );
 
@@ -152,7 +152,7 @@ export const reeling = [
     },
     quick: 'Four circles each way.',
     long: 'Three minutes a side, sixteen each way, or until you like to change.',
-    daily: 'Wiping a table: let the pelvis turn first and the hand come after.',
+    daily: 'Wiping a table: let {turner} turn first and the hand come after.',
     defaultDose: cycle(11, eachSideBothWays(8)),
     inParts: {
       'reel-shift-then-turn': [0],
@@ -260,23 +260,23 @@ export const reeling = [
     ],
     signs: {
       begin: ['Both hip creases fold alike.'],
-      right: ['The hands on the hips are turned by the pelvis.'],
+      right: ['The knees point the same way before and after each turn.'],
       enough: ['Shift and turn run without a thought on both sides.'],
-      stop: [...stops, 'The shoulders arrive before the pelvis.'],
+      stop: [...stops, 'The shoulders arrive before {turner}.'],
     },
     quick: 'Four each way.',
     long: 'Sixteen each way.',
     daily: 'Reaching for something beside you: shift first, then turn.',
     defaultDose: cycle(10, bothWays(8)),
-    inParts: { 'shift-crease': [1, 3], 'shift-height': [0, 2], 'waist-leads': [1, 3], 'knees-still': [1, 3] },
+    inParts: { 'shift-crease': [0, 2], 'shift-height': [0, 2], 'waist-leads': [1, 3], 'knees-still': [1, 3] },
     checkpoints: [
       point(
         'shift-crease',
         'hip crease',
-        'The crease of the loaded leg folds deeper as you turn to it.',
+        'The crease of the loaded leg folds deeper as the weight comes to it.',
         'A finger in the crease is held.',
-        'Turning by twisting the ribs.',
-        'Turn from the hip, as if it closed a drawer.',
+        'Sitting on the leg with a stiff hip.',
+        'Let the crease close like a drawer as the weight comes.',
       ),
       point(
         'shift-height',
@@ -443,7 +443,7 @@ export const reeling = [
     stages: [
       stage('Weight only', 'Forward and back at one height.', 'The head stays at one height.', { moves: 'legs' }),
       stage('Arm only', 'The circle without the legs.', 'The circle is round at both ends.', { moves: 'arms' }),
-      stage('Joined', 'Both, the pelvis turning a little.', 'The weight moves the hand.'),
+      stage('Joined', 'Both, {turner} turning a little.', 'The weight moves the hand.'),
       stage('Reversed', 'Out underneath, back over the top.', 'Both ways feel alike.', { way: 'reversed' }),
     ],
     signs: {
@@ -787,7 +787,7 @@ export const reeling = [
       stage('Weight only', 'Back and forward, hands on the hips.', 'The seat goes back and the head stays level.', {
         moves: 'shift',
       }),
-      stage('With the turn', 'Back, turn, turn back, forward.', 'The turn comes from the hips.', { moves: 'legs' }),
+      stage('With the turn', 'Back, turn, turn back, forward.', 'The turn comes from {turner}.', { moves: 'legs' }),
       stage('With the hands', 'The hands are moved by the legs.', 'The hands stop when the legs stop.'),
     ],
     signs: {

@@ -24,7 +24,7 @@ describe('the quick and the long way of an exercise', () => {
   });
 
   it('go along into the day where there is something to do there', () => {
-    expect(dailyLine(reeling)).toBe('In the day. Wiping a table: let the pelvis turn first and the hand come after.');
+    expect(dailyLine(reeling)).toBe('In the day. Wiping a table: let {turner} turn first and the hand come after.');
     expect(dailyLine({ daily: '' })).toBe('');
   });
 

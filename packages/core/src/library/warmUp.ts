@@ -461,7 +461,7 @@ export const warmUp = [
     ],
     calls: ['Left', 'Right'],
     stages: [
-      stage('Without arms', 'Hands on the hips.', 'The turn comes from the hips.', { moves: 'legs' }),
+      stage('Without arms', 'Hands on the hips.', 'The turn comes from {turner}.', { moves: 'legs' }),
       stage('Arms low', 'They slap the hips.', 'The arms go along by themselves.'),
       stage('Brisk', 'Equal time a side, until warm.'),
     ],
