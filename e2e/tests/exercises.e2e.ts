@@ -55,8 +55,8 @@ test('copy a built-in one, change it, use it, lose it, get it back', async ({ pa
   await page.getByRole('link', { name: 'Routines' }).click();
   await page.getByRole('button', { name: 'Build the first routine' }).click();
   await take(page, 'Yard clouds');
-  // 10 + 40 + 14 + 40: the change takes as long as its way in is told.
-  await expect(total(page)).toHaveText('1:44 min');
+  // 10 + 40 + 15 + 40: the change takes as long as its way in is told.
+  await expect(total(page)).toHaveText('1:45 min');
   const routine = page.url();
   await page.getByRole('link', { name: 'Exercises' }).click();
   await page.getByRole('link', { name: 'Yard clouds' }).click();
