@@ -12,7 +12,7 @@ const onHip: ArmShape = { ...plainArm, on: 'hip' };
 /** So much of each part is moved in where it stops at its end, our own value. */
 const MOVED_IN = 2 / 3;
 /** What is said while it stops. */
-const STOP_WORDS = 'Stop';
+export const STOP_WORDS = 'Stop';
 
 /** A hand that rests: on the hip, or where it lay. */
 const resting = (arm: ArmShape | null | undefined): ArmShape => (arm?.on == null ? onHip : arm);

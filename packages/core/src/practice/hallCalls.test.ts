@@ -150,6 +150,15 @@ test('the other way round it has its own calls; a walk names each foot in its tu
   ).toEqual(['Step left', 'Pour', 'Right foot in', 'Settle']);
 });
 
+test('where it stops after each part, no round begins with a stop, run backwards neither', () => {
+  const { line, all } = called('one-hand-reeling', { cues: false, parts: 'new' }, softSchool, 4);
+  for (const { index } of line.spans.filter(({ kind }) => kind === 'cycle')) {
+    const said = all.filter(({ spanIndex }) => spanIndex === index).map(({ text }) => text);
+    expect(said[0]).toMatch(/^(Shift|Turn) /);
+    expect(said.filter((text) => text === 'Stop').length).toBeGreaterThan(5);
+  }
+});
+
 test('in a stage only what moves is called', () => {
   const texts = (stage: number) =>
     called('one-hand-reeling', { cues: false, parts: 'new' }, softSchool, stage)

@@ -1,5 +1,6 @@
 import { cycleParts } from '../library/cycleParts';
 import type { Exercise } from '../library/exercise';
+import { STOP_WORDS } from '../library/stagedDrill';
 import type { Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import { segmentDrill } from '../routine/turned';
@@ -42,12 +43,15 @@ function partCalls(
     const said = spokenExercise(drill, school, sideOfWords(span, drill, from + 1));
     const begins = done === 0 && span.turn === 1 && span.amount > 1;
     let into = 0;
-    return cycleParts(said, span.direction).flatMap(({ call, share }) => {
+    return cycleParts(said, span.direction).flatMap(({ call, name, share }) => {
       const [start, long] = [from + into * (to - from), share * (to - from)];
+      const isFirst = into === 0;
       into += share;
       const fits = start < span.durationMs && takes(call) <= long;
       const leads = begins || long >= LONG_PART_MS;
-      return call === '' || !fits ? [] : [{ offsetMs: Math.round(start), text: call, leads }];
+      // Run backwards a repetition begins with the stop of the one before; the first one has none.
+      const stopsFirst = begins && isFirst && name === STOP_WORDS;
+      return call === '' || !fits || stopsFirst ? [] : [{ offsetMs: Math.round(start), text: call, leads }];
     });
   }).flat();
 }
