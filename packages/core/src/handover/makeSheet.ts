@@ -115,10 +115,7 @@ export function makeSheet({
     ),
   );
   // In the order in which they are practised.
-  const places = [...used];
-  const own = exercises
-    .filter(({ id }) => used.has(id))
-    .toSorted((a, b) => places.indexOf(a.id) - places.indexOf(b.id));
+  const own = [...used].flatMap((id) => exercises.find((exercise) => exercise.id === id) ?? []);
   const points = own.flatMap(({ checkpoints }) => checkpoints.map((point) => point.id));
   const lately = logs.filter((log) => dayNumber(today) - dayNumber(log.day) <= LATELY_DAYS * 2);
   const sheet: Omit<Sheet, 'recordings'> = {
