@@ -15,6 +15,7 @@ const views = [
   'schools',
   'sources',
   'film',
+  'tour',
 ];
 const noStorage = { group: ['dexie', 'dexie/*'], message: 'Only data/ touches the storage.' };
 const noForeign = {
@@ -71,6 +72,7 @@ const floors = [
   'person',
   'limits',
   'findings',
+  'layOut',
   'plan',
   'chain',
   'classes',
@@ -138,7 +140,7 @@ const layers = [
     rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign] }] },
   },
   {
-    files: ['ui', 'print', 'compute', 'give'].map((shared) => `apps/web/src/app/${shared}/**/*.ts`),
+    files: ['ui', 'print', 'compute', 'give', 'decide'].map((shared) => `apps/web/src/app/${shared}/**/*.ts`),
     ignores: testFiles,
     rules: { 'no-restricted-imports': ['error', { patterns: [noStorage, noForeign, noView] }] },
   },

@@ -12,6 +12,8 @@ export async function build({ quiet = false } = {}) {
   await buildSheet();
   const { buildFinder } = await import('./finder.mjs');
   await buildFinder();
+  const { layPictures } = await import('./pictures-in-app.mjs');
+  layPictures();
   const env = { ...process.env, NG_CLI_ANALYTICS: 'false' };
   const web = await run(tool('ng'), ['build'], { cwd: join(root, 'apps/web'), stdio, env });
   if (web !== 0) return web;

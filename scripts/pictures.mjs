@@ -69,7 +69,8 @@ const views = [
     name: 'load',
     path: '/students/demo-student-6',
     async then(page) {
-      await page.getByRole('button', { name: 'Load', exact: true }).click();
+      await page.getByRole('button', { name: 'Practices', exact: true }).click();
+      await page.getByRole('link', { name: 'Load', exact: true }).click();
     },
   },
   {
@@ -150,7 +151,7 @@ const all = page.getByRole('button', { name: 'All are here' });
 await page.getByRole('checkbox').first().waitFor();
 if (await all.isEnabled()) await all.click();
 await page.getByRole('button', { name: 'Go to the hall' }).click();
-await page.getByText('Space begins.').waitFor();
+await page.getByText('Press Begin, or Space.').waitFor();
 await page.evaluate(() => document.documentElement.classList.add('hall'));
 for (const key of ['Space', ...Array(7).fill('ArrowRight')]) {
   await page.waitForTimeout(150);

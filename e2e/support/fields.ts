@@ -15,7 +15,7 @@ const TYPED =
   'input:not([type=checkbox], [type=radio], [type=range], [type=file], [type=search], [type=date], [type=time]), textarea';
 
 /** Fields that say the same as another one, or that are asked and not kept. */
-const elsewhere = ['that is in breaths', 'Fit to', 'Held for'];
+const elsewhere = ['In breaths', 'Fit to', 'Held for'];
 
 /** A time as it is shown (1:05 min, 45 s) in seconds. */
 function seconds(text: string): number {

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { openPart } from './pomek';
 
 /** Who is filmed in the demo. */
 export const who = 'Bertil Anquist';
@@ -34,6 +35,6 @@ export const openFilm = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Students' }).click();
   // Today, which is still there for a moment, may name the same person, and a practice with her.
   await page.locator('pk-students').getByRole('link', { name: who, exact: true }).click();
-  await page.getByRole('button', { name: 'Film', exact: true }).click();
+  await openPart(page, 'Film');
   await expect(page.getByRole('heading', { name: 'Seen on film' })).toBeVisible();
 };

@@ -13,7 +13,8 @@ export type Given =
 /** Chooses what is given where Give is open, and takes the file. */
 export async function give(page: Page, what: Given): Promise<Download> {
   await page.getByRole('radio', { name: what }).check();
-  const waiting = page.waitForEvent('download');
+  // Bodies are drawn without a graphics card here: that takes a while.
+  const waiting = page.waitForEvent('download', { timeout: 120_000 });
   await page.getByRole('button', { name: 'Download' }).click();
   return waiting;
 }

@@ -37,13 +37,13 @@ export async function take(page: Page, name: string): Promise<void> {
 /** Takes in what a file has, and waits until it is said to be there: to leave the page sooner would be to give it up. */
 export async function takeIn(page: Page, button: RegExp): Promise<void> {
   await page.getByRole('button', { name: button }).click();
-  await expect(page.getByText(/records? taken in/)).toBeVisible();
+  await expect(page.getByText(/records? imported/)).toBeVisible();
 }
 
 /** Enters the hall and waits until it listens to keys. */
 export async function enterHall(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Go to the hall' }).click();
-  await expect(page.getByText('Space begins.')).toBeVisible();
+  await expect(page.getByText('Press Begin, or Space.')).toBeVisible();
 }
 
 /** Goes from part to part of a practice until the wanted one is on. */
@@ -86,12 +86,15 @@ export async function typeOver(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Tab');
 }
 
-/** Opens a part of a student's file. */
+/** Opens a part of a student’s file, or a section within one. */
 export async function openPart(
   page: Page,
-  name: 'Plan' | 'Practices' | 'Body and baseline' | 'Load' | 'Corrections' | 'Person',
+  name: 'Plan' | 'Practices' | 'Person' | 'Give' | 'Body' | 'Corrections' | 'Load' | 'Film',
 ): Promise<void> {
-  await page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name, exact: true }).click();
+  const within = name === 'Corrections' || name === 'Load' || name === 'Film';
+  const part = within ? 'Practices' : name === 'Body' ? 'Person' : name;
+  await page.getByRole('group', { name: 'Part of the file' }).getByRole('button', { name: part, exact: true }).click();
+  if (within) await page.getByRole('navigation', { name: 'Within the practices' }).getByRole('link', { name }).click();
 }
 
 /** Opens a part of the inspector beside a routine. */

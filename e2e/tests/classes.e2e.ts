@@ -9,7 +9,7 @@ async function setUp(page: Page, count: number): Promise<void> {
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'class.json', mimeType: 'application/json', buffer: Buffer.from(classWorld(count)) });
-  await takeIn(page, /^Take in/);
+  await takeIn(page, /^Import/);
   await page.getByRole('link', { name: 'Classes', exact: true }).click();
   await page.getByRole('button', { name: 'Set up the first class' }).click();
   await page.getByLabel('Name').fill('Monday stand');
@@ -45,7 +45,7 @@ test.describe('with a clock of its own', () => {
     await page.reload();
     await expect(page.getByText('11 of 12')).toBeVisible();
     await page.getByRole('button', { name: 'Go to the hall' }).click();
-    await expect(page.getByText('Space begins.')).toBeVisible();
+    await expect(page.getByText('Press Begin, or Space.')).toBeVisible();
     await page.getByRole('button', { name: 'Begin' }).click();
     await runOn(page, 20);
     // What is done beside it takes its own time on a slow machine: the clock of the practice stands meanwhile.
@@ -84,7 +84,7 @@ test.describe('with a clock of its own', () => {
     await page.getByRole('button', { name: 'Edda Pruitt' }).click();
     await page.getByRole('radio', { name: /^Effort of Edda Pruitt 7,/ }).check({ force: true });
     await page.reload();
-    await page.getByRole('button', { name: 'Keep in the logs' }).click();
+    await page.getByRole('button', { name: 'Save to the logs' }).click();
     await page.getByRole('button', { name: 'Term' }).click();
     const held = page.getByRole('row', { name: /Two stands/ });
     await expect(held).toContainText('12');
@@ -92,7 +92,7 @@ test.describe('with a clock of its own', () => {
 
     const practised = async (name: string): Promise<string> => {
       await page.getByRole('link', { name: 'Students' }).click();
-      await page.getByRole('link', { name }).click();
+      await page.locator('pk-students').getByRole('link', { name }).click();
       await openPart(page, 'Practices');
       const log = page.locator('pk-log-list details').first();
       await log.locator('summary').click();
@@ -111,7 +111,7 @@ test.describe('with a clock of its own', () => {
     await openPart(page, 'Practices');
     await expect(page.locator('pk-log-list details')).toHaveCount(0);
     await page.getByRole('link', { name: 'Classes', exact: true }).click();
-    await page.getByRole('link', { name: 'Monday stand' }).click();
+    await page.getByRole('link', { name: 'Monday stand', exact: true }).click();
     await page.getByRole('button', { name: 'Term' }).click();
     await expect(page.getByText('Nothing was held yet')).toBeVisible();
   });
@@ -138,7 +138,7 @@ test.describe('with a clock of its own', () => {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'End and log what was done' }).click();
     await expect(page.getByText('1 was here')).toBeVisible();
-    await page.getByRole('button', { name: 'Keep in the logs' }).click();
+    await page.getByRole('button', { name: 'Save to the logs' }).click();
     await expect(page.getByRole('heading', { name: 'Monday stand' })).toBeVisible();
   });
 });
@@ -154,10 +154,10 @@ test('a class with the keyboard alone: who is here, a point, whether it helped, 
   await expect(page.getByRole('button', { name: 'Go to the hall' })).toBeEnabled();
   await tabTo(page, page.getByRole('button', { name: 'Go to the hall' }));
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Space begins.')).toBeVisible();
+  await expect(page.getByText('Press Begin, or Space.')).toBeVisible();
   await page.keyboard.press('Space');
   // To the first stand.
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Take up: Joint circles, ankles to neck');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Get ready: Joint circles, ankles to neck');
   await goOnTo(page, 'Neutral stance');
   const turn = page.locator('pk-class-room .turn .name');
   await expect(turn).toBeVisible();
@@ -174,7 +174,7 @@ test('a class with the keyboard alone: who is here, a point, whether it helped, 
   await page.keyboard.press('Enter');
   await tabTo(page, page.getByRole('radio', { name: /^Effort of all 0/ }));
   for (let times = 0; times < 3; times += 1) await page.keyboard.press('ArrowRight');
-  await tabTo(page, page.getByRole('button', { name: 'Keep in the logs' }));
+  await tabTo(page, page.getByRole('button', { name: 'Save to the logs' }));
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'The Thursday stand' })).toBeVisible();
   await page.getByRole('button', { name: 'Term' }).click();
@@ -198,6 +198,6 @@ test('of two tabs one conducts; the other takes over when it is asked to', async
   // The lesson goes on here, and the class with it.
   await other.keyboard.press('Escape');
   await other.getByRole('button', { name: 'End and log what was done' }).click();
-  await other.getByRole('button', { name: 'Keep in the logs' }).click();
+  await other.getByRole('button', { name: 'Save to the logs' }).click();
   await expect(other.getByRole('heading', { name: 'The pond sequence, lesson 6' })).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { give, openGive } from '../support/give';
 import { conditionsWorld, ownLimit, ruledOut } from '../support/faulty-routine';
 import { readPdf } from '../support/pdf';
-import { complaints, openOwn, takeIn } from '../support/pomek';
+import { complaints, openOwn, openPart, takeIn } from '../support/pomek';
 import { expect, test } from '../support/test';
 import { readFileSync } from 'node:fs';
 
@@ -17,7 +17,7 @@ test('each condition acts: found, mended in one press, done otherwise in the hal
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'much.json', mimeType: 'application/json', buffer: Buffer.from(conditionsWorld()) });
-  await takeIn(page, /^Take in 14/);
+  await takeIn(page, /^Import 14/);
   await page.goto('/routines/too-much');
   const findings = page.locator('pk-findings').getByRole('article');
   /** The list folds up when the page below it grows or shrinks: findings still come in. */
@@ -68,7 +68,7 @@ test('a side of a condition and a limit of one’s own are written in the studen
   await page.goto('/students');
   await page.getByRole('button', { name: 'Add the first student' }).click();
   await page.getByLabel('Name').fill('Nela Brisk');
-  await page.getByRole('button', { name: 'Body and baseline', exact: true }).click();
+  await openPart(page, 'Body');
   await page.getByLabel('knee pain').check();
   await page.getByRole('combobox', { name: 'Side of knee pain' }).click();
   await page.getByRole('option', { name: 'left' }).click();
@@ -80,7 +80,7 @@ test('a side of a condition and a limit of one’s own are written in the studen
   await own.getByLabel('no foot lifted').check();
   // The page is left in the same moment.
   await page.reload();
-  await page.getByRole('button', { name: 'Body and baseline', exact: true }).click();
+  await openPart(page, 'Body');
   await expect(own.getByLabel('Arms at most')).toHaveValue('30');
   await expect(own.getByLabel('A stand at most')).toHaveValue('1.5');
   await expect(own.getByLabel('no foot lifted')).toBeChecked();

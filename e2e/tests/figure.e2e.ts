@@ -75,7 +75,7 @@ test('readings of two scales are kept in the file, through a reload and an undo'
   await page.getByLabel('Left scale shows').fill('35');
   await page.getByLabel('Right scale shows').fill('57');
   await expect(page.getByText('38 / 62')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep in the file of Bertil Anquist' }).click();
+  await page.getByRole('button', { name: 'Save in the file of Bertil Anquist' }).click();
   await expect(page.getByRole('cell', { name: '38 / 62' })).toBeVisible();
   await page.reload();
   await choose();
@@ -92,7 +92,7 @@ test('another school changes doses, cues and checks, and leaves what was set by 
   await page.getByRole('link', { name: 'Holding the tree' }).click();
   await page.locator('summary', { hasText: 'Checkpoints' }).click();
   await expect(
-    page.getByRole('article', { name: 'Holding the tree' }).getByText(/Closed once the drill is known/),
+    page.getByRole('article', { name: 'Holding the tree' }).getByText(/Closed once the exercise is known/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Schools' }).click();
   await page.getByRole('combobox', { name: 'School', exact: true }).click();

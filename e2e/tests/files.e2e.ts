@@ -54,14 +54,14 @@ test('an import is previewed, chosen from, taken in and undone', async ({ page }
   await page.getByRole('link', { name: 'Files' }).click();
   const text = await exported(page);
   await offer(page, text);
-  await expect(page.getByRole('button', { name: 'Nothing to take in' })).toBeDisabled();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('button', { name: 'Nothing to import' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Cancel' }).click();
 
   const changed = text.replaceAll('Nela Brisk', 'Nela Broad').replaceAll('"Short stand"', '"Shorter stand"');
   await offer(page, changed);
   await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('2 changed');
-  await page.getByRole('checkbox', { name: 'Take in Shorter stand' }).uncheck();
-  await page.getByRole('button', { name: 'Take in 1' }).click();
+  await page.getByRole('checkbox', { name: 'Import Shorter stand' }).uncheck();
+  await page.getByRole('button', { name: 'Import 1' }).click();
   await page.getByRole('link', { name: 'Students' }).click();
   await expect(page.getByRole('link', { name: 'Nela Broad' })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Short stand' })).toBeVisible();
@@ -77,9 +77,9 @@ test('what points to nothing is named and left out', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: 'Files' }).click();
   await offer(page, JSON.stringify(bundle));
-  await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('1 cannot be kept');
+  await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('1 cannot be imported');
   await expect(page.getByText(/routineId: routine “.*” is neither here nor in the file/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take in 1' }).click();
+  await page.getByRole('button', { name: 'Import 1' }).click();
   await page.getByRole('link', { name: 'Students' }).click();
   await expect(page.getByRole('link', { name: 'Nela Brisk' })).toBeVisible();
 });
@@ -114,7 +114,7 @@ test('one routine and a calendar go out', async ({ page }) => {
   ]);
 
   await page.getByRole('link', { name: 'Students' }).click();
-  await page.getByRole('link', { name: 'Mireille Sand' }).click();
+  await page.locator('pk-students').getByRole('link', { name: 'Mireille Sand' }).click();
   await page.getByRole('button', { name: 'Give', exact: true }).click();
   await page.getByRole('radio', { name: 'A calendar' }).check();
   await page.getByLabel('Weeks').fill('2');

@@ -5,7 +5,7 @@ import { give, openGive } from '../support/give';
 import { expect, test, type Locator, type Page } from '../support/test';
 import { filmed, openFilm, who, type Filmed } from '../support/filmed';
 import { readPdf } from '../support/pdf';
-import { complaints, openDemo, openOwn, takeIn } from '../support/pomek';
+import { complaints, openDemo, openOwn, openPart, takeIn } from '../support/pomek';
 
 let folder = '';
 test.beforeAll(async () => (folder = await mkdtemp(join(tmpdir(), 'pomek-film-'))));
@@ -62,6 +62,7 @@ test('a picture is marked with the pointer, read, noted with its still, taken ba
   // One key is one step; what was moved by keys is taken back together.
   await page.getByRole('button', { name: 'right knee, marked' }).click();
   await surface.focus();
+  await expect(surface).toHaveAccessibleName(/right knee at/);
   const before = await surface.getAttribute('aria-label');
   for (let step = 0; step < 5; step += 1) await page.keyboard.press('ArrowRight');
   await expect(surface).not.toHaveAccessibleName(before!);
@@ -69,11 +70,15 @@ test('a picture is marked with the pointer, read, noted with its still, taken ba
   await expect(surface).toHaveAccessibleName(before!);
 
   await page.getByRole('link', { name: who }).click();
-  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Deep stand, seen from the right' })).toBeVisible();
+  await openPart(page, 'Corrections');
+  await expect(
+    page.locator('pk-corrections').getByRole('img', { name: 'Deep stand, seen from the right' }),
+  ).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('img', { name: 'Deep stand, seen from the right' })).toBeVisible();
-  await page.getByRole('button', { name: 'Film', exact: true }).click();
+  await expect(
+    page.locator('pk-corrections').getByRole('img', { name: 'Deep stand, seen from the right' }),
+  ).toBeVisible();
+  await openPart(page, 'Film');
   await page.getByRole('button', { name: 'Remove the picture Deep stand' }).click();
   await expect(page.getByText(/2 pictures/)).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -192,7 +197,7 @@ test('pictures go into a file only where the teacher wants it, and come back fro
   await openOwn(own);
   await own.goto('/files');
   await own.locator('pk-import input[type=file]').setInputFiles(file);
-  await takeIn(own, /^Take in/);
+  await takeIn(own, /^Import/);
   await own.goto('/students/demo-student-3/film/demo-student-3-still-30');
   await expect(own.getByRole('region', { name: 'Checkpoints' })).toContainText(/outside by \d\.\d cm/);
   await expect(own.getByText('The picture itself is not on this machine')).toHaveCount(0);
@@ -291,7 +296,7 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, ano
   await expect(page.getByText('Some is still to be followed')).toHaveCount(0);
 
   const there = page.url();
-  await page.getByRole('button', { name: 'Keep this moment' }).click();
+  await page.getByRole('button', { name: 'Save this moment' }).click();
   await expect(page.getByRole('heading', { name: /^Squat, \d+\.\d s$/ })).toBeVisible();
   await expect(page.getByText('All is marked.')).toBeVisible();
 
@@ -338,18 +343,18 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, ano
   await expect(surface).toBeVisible();
 
   // Kept here it opens by itself, and its size is told; let go it is opened from its file again.
-  await page.getByRole('button', { name: 'Keep the film here' }).click();
-  await expect(page.getByText(/The film is kept in this browser, 1.1 MB/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save the film here' }).click();
+  await expect(page.getByText(/The film is saved in this browser, 1.1 MB/)).toBeVisible();
   await page.reload();
   await expect(surface).toBeVisible();
   await page.getByRole('region', { name: 'The film' }).getByRole('button', { name: /Run$/ }).click();
   await expect(page.getByRole('button', { name: 'Stand still' })).toBeVisible();
   await page.getByRole('button', { name: 'Stand still' }).click();
   await page.getByRole('link', { name: who }).click();
-  await expect(page.getByText(/pictures, .*; films kept here, 1.1 MB/)).toBeVisible();
+  await expect(page.getByText(/pictures, .*; films stored here, 1.1 MB/)).toBeVisible();
   await page.goto(there);
   await page.getByRole('button', { name: 'Let it go' }).click();
-  await expect(page.getByRole('button', { name: 'Keep the film here' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save the film here' })).toBeVisible();
   await page.reload();
   await expect(page.getByText('Open Squat.webm again')).toBeVisible();
   expect(wrong).toEqual([]);

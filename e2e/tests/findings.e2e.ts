@@ -29,7 +29,7 @@ test('fault after fault is found, and each mend takes it away in one step that c
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'faulty.json', mimeType: 'application/json', buffer: Buffer.from(faultyRoutine()) });
-  await takeIn(page, /^Take in 1/);
+  await takeIn(page, /^Import 1/);
   await page.goto('/routines/faulty');
   const findings = page.locator('pk-findings');
   await page.getByRole('combobox', { name: 'For whom' }).click();

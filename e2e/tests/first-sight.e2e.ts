@@ -11,7 +11,7 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
   },
   {
     path: '/students/demo-student-5',
-    main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg'],
+    main: ['#due-heading', 'pk-decision button', 'pk-strand-list', 'pk-terraces svg', '.weeks tbody tr:first-child'],
   },
   { path: '/students/demo-student-7?part=give', main: ['pk-give-board .kinds', 'pk-give-board .bar'] },
   {
@@ -21,7 +21,7 @@ const views: readonly { readonly path: string; readonly main: readonly string[] 
   { path: '/students/demo-student-3?part=film', main: ['.stills li:nth-child(2)'] },
   { path: '/students', main: ['table'] },
   { path: '/students/season', main: ['table svg'] },
-  { path: '/classes', main: ['table'] },
+  { path: '/classes', main: ['.cards li:first-child', '.cards li:nth-child(2)'] },
   {
     path: '/classes/demo-class-stand',
     main: ['#here-heading', '#practised-heading', '#round-heading', '#here-demo-student-7'],

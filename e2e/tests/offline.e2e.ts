@@ -1,5 +1,5 @@
 import { expect, test } from '../support/test';
-import { complaints, smallWorld } from '../support/pomek';
+import { complaints, openPart, smallWorld } from '../support/pomek';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -32,8 +32,8 @@ test('works offline after the first load, a reload and every place included', as
   await expect(page.getByRole('link', { name: 'Dagny Pellew' }).first()).toBeVisible();
   // A picture is opened, marked and read without any network.
   await page.getByRole('link', { name: 'Students' }).click();
-  await page.getByRole('link', { name: 'Bertil Anquist', exact: true }).click();
-  await page.getByRole('button', { name: 'Film', exact: true }).click();
+  await page.locator('pk-students').getByRole('link', { name: 'Bertil Anquist', exact: true }).click();
+  await openPart(page, 'Film');
   await page.getByRole('link', { name: 'Shift and turn, no arms, from the side' }).last().click();
   await expect(page.getByRole('region', { name: 'Checkpoints' })).toContainText('outside by');
   expect(wrong).toEqual([]);

@@ -11,7 +11,7 @@ async function openWorld(page: Page): Promise<string[]> {
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'people.json', mimeType: 'application/json', buffer: Buffer.from(ordinaryWorld()) });
-  await takeIn(page, /^Take in 19/);
+  await takeIn(page, /^Import 19/);
   return wrong;
 }
 
@@ -64,7 +64,7 @@ test('after a month away one practice does not answer the test that is due; a pa
   await expect(page.getByLabel('Goal', { exact: true })).toHaveValue('1:40 min');
   await expect(page.getByText(/^Reached on .*, in time for/)).toBeVisible();
   await page.goto('/students/ida');
-  await expect(card).toContainText('Met twice running');
+  await expect(card).toContainText('Done in full twice in a row');
   await openPart(page, 'Practices');
   await expect(page.getByText('pain not asked').first()).toBeVisible();
   await expect(page.getByText(/pain 0/)).toHaveCount(0);

@@ -11,7 +11,7 @@ test.use({
 });
 
 const RATE = 16_000;
-const line = 'Take up: Joint circles, ankles to neck';
+const line = 'Get ready: Joint circles, ankles to neck';
 
 interface Heard {
   /** The strongest pitch that was heard on the way out, Hz, each time it was looked at. */
@@ -129,8 +129,8 @@ test('a line in the teacher’s own voice: recorded, trimmed, heard in the hall,
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText(`“${line}”, spoken`);
-  await page.getByRole('button', { name: /^Take in 1$/ }).click();
-  await expect(page.getByText(/record taken in/)).toBeVisible();
+  await page.getByRole('button', { name: /^Import 1$/ }).click();
+  await expect(page.getByText(/record imported/)).toBeVisible();
   expect(await recorded(page)).toEqual([[line, bytes]]);
 });
 

@@ -25,13 +25,55 @@ test('a reload in the middle loses nothing: it stands still and goes on', async 
   await page.reload();
   await page.getByRole('radio', { name: /^Effort 4,/ }).check({ force: true });
   await page.getByRole('button', { name: 'thighs' }).click();
-  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await page.getByRole('button', { name: 'Save to the log' }).click();
   await openPart(page, 'Practices');
   await expect(page.locator('pk-log-list details').first()).toContainText('shook: thighs');
   await page.locator('pk-log-list details').first().click();
   await expect(page.locator('pk-log-list details').first()).toContainText('1:00 min of 1:00 min');
   await page.goto('/today');
   await expect(page.getByText('was not finished')).toBeHidden();
+});
+
+test('how firm the hands are is asked in the routine, said in the hall and noted; what hands found is tested again', async ({
+  page,
+}) => {
+  await smallWorld(page);
+  await page.goto('/routines');
+  await page.getByRole('link', { name: 'Short stand' }).click();
+  await page.getByRole('button', { name: /^1 Holding the tree/ }).click();
+  await page.getByRole('combobox', { name: 'Firmness in Holding the tree' }).click();
+  await page.getByRole('option', { name: 'How firm the hands are' }).click();
+  await page.getByLabel('from', { exact: true }).fill('2');
+  await expect(page.getByText(/hands 2 to 5 of 10 firm/).first()).toBeVisible();
+  await page.goto('/students');
+  await page.getByRole('link', { name: 'Nela Brisk' }).click();
+  await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
+  await expect(page.getByText(/hands 2 to 5 of 10 firm/)).toBeVisible();
+  await enterHall(page);
+  await expect(page.getByText('Hands 2 to 5 of 10 firm.')).toBeVisible();
+  await page.keyboard.press('Space');
+  await runOn(page, 12);
+  await expect(page.getByText(/hands 2 of 10 firm/)).toBeVisible();
+  await runOn(page, 45);
+  await expect(page.getByText(/hands 5 of 10 firm/)).toBeVisible();
+  await runOn(page, 20);
+  await page.getByRole('radio', { name: /^How firm the hands felt: Holding the tree 3,/ }).check({ force: true });
+  await page.getByText('Somebody’s hands tested the stand').click();
+  await expect(page.getByText('Ask first. Lean, never shove')).toBeVisible();
+  await page.getByRole('radio', { name: 'the body stiffens, leans or steps' }).check();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'the body stiffens, leans or steps' })).toBeChecked();
+  await page.getByRole('button', { name: 'Save to the log' }).click();
+  await openPart(page, 'Practices');
+  const log = page.locator('pk-log-list details').first();
+  await expect(log).toContainText('tested by hand');
+  await log.click();
+  await expect(log).toContainText('a slow push: the body stiffens, leans or steps (Holding the tree)');
+  await expect(log).toContainText('hands 2 to 5 of 10 firm, felt 3');
+  await page.getByRole('main').getByRole('link', { name: 'Practise' }).click();
+  await expect(page.getByRole('region', { name: 'Care' })).toContainText(
+    'A slow push: the body stiffens, leans or steps',
+  );
 });
 
 test('pain stops and locks a strand until it is cleared with a reason', async ({ page }) => {
@@ -49,7 +91,7 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
   await page.getByLabel('chest pain').check();
   await expect(page.getByRole('alert')).toContainText('see a licensed practitioner');
   await page.getByLabel('chest pain').uncheck();
-  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await page.getByRole('button', { name: 'Save to the log' }).click();
 
   const card = page.getByRole('article', { name: 'Holding the tree' });
   await expect(card).toContainText('Stop and refer');
@@ -60,11 +102,11 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
   await expect(page.getByRole('button', { name: 'Go to the hall' })).toBeDisabled();
   await page.goBack();
 
-  await card.getByRole('button', { name: 'Clear it…' }).click();
-  await expect(card.getByRole('button', { name: 'Clear the lock' })).toBeDisabled();
-  await card.getByLabel('Your reason, kept with it').fill('seen by the physiotherapist');
+  await card.getByRole('button', { name: 'Unlock…' }).click();
+  await expect(card.getByRole('button', { name: 'Unlock it' })).toBeDisabled();
+  await card.getByLabel('Your reason, saved with it').fill('seen by the physiotherapist');
   await page.clock.fastForward(60_000);
-  await card.getByRole('button', { name: 'Clear the lock' }).click();
+  await card.getByRole('button', { name: 'Unlock it' }).click();
   await expect(card).toContainText('Stay');
   await openPart(page, 'Practices');
   await expect(page.getByText('You: seen by the physiotherapist')).toBeVisible();
@@ -73,7 +115,7 @@ test('pain stops and locks a strand until it is cleared with a reason', async ({
 test('what is noted of a student is found, mended, taken care of in the hall and on the sheet', async ({ page }) => {
   await openDemo(page);
   await page.goto('/students/demo-student-1');
-  await page.getByRole('button', { name: 'Body and baseline', exact: true }).click();
+  await openPart(page, 'Body');
   await page.getByLabel('knee pain').check();
   await expect(page.getByText('Knees bent little, no squats')).toBeVisible();
   await page.goto('/practise?student=demo-student-1');

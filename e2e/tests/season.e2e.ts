@@ -12,8 +12,8 @@ async function practised(page: Page, ...rows: string[]): Promise<void> {
   await page.getByRole('button', { name: /^Keep \d+ practices/ }).click();
   await expect(
     page
-      .getByText('practices kept')
-      .or(page.getByText(/Practice of .* kept/))
+      .getByText('practices saved')
+      .or(page.getByText(/Practice of .* saved/))
       .last(),
   ).toBeVisible();
   await openPart(page, 'Plan');
@@ -47,7 +47,7 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
     await on(page, sunday);
     await practised(page, ...days.map((day) => row(day, done)));
     await expect(card).toContainText(says);
-    await expect(card).toContainText('Met twice running at effort 6 or less, alignment kept.');
+    await expect(card).toContainText('Done in full twice in a row at effort 6 or less, alignment kept.');
     await page.keyboard.press('Alt+a');
     await expect(page.getByText('Nothing to decide now')).toBeVisible();
   }
@@ -55,12 +55,12 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
   await on(page, '2026-03-29');
   await practised(page, row('2026-03-24', 40), row('2026-03-26', 40));
   await expect(card).toContainText(
-    'The practices since then asked for less: they are kept, and are no test of this dose.',
+    'The practices since then asked for less: they count, but are no test of this dose.',
   );
   // Once in the fifth week the teacher asks for less, and Practise asks for just that.
   await page.getByRole('button', { name: 'Set week 5 of Holding the tree' }).click();
   await page.getByLabel('Your dose').fill('50 s');
-  await page.getByLabel('Your reason, kept with it').fill('A cold');
+  await page.getByLabel('Your reason, saved with it').fill('A cold');
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Set by you: A cold' })).toBeVisible();
   await page.clock.setSystemTime(new Date('2026-03-31T20:00:00'));
@@ -77,10 +77,10 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
   await page.getByRole('link', { name: 'Practise' }).last().click();
   await expect(page.getByText(/locked/i).first()).toBeVisible();
   await page.goBack();
-  await card.getByRole('button', { name: 'Clear it…' }).click();
-  await expect(card.getByRole('button', { name: 'Clear the lock' })).toBeDisabled();
-  await card.getByLabel('Your reason, kept with it').fill('Seen by a physiotherapist');
-  await card.getByRole('button', { name: 'Clear the lock' }).click();
+  await card.getByRole('button', { name: 'Unlock…' }).click();
+  await expect(card.getByRole('button', { name: 'Unlock it' })).toBeDisabled();
+  await card.getByLabel('Your reason, saved with it').fill('Seen by a physiotherapist');
+  await card.getByRole('button', { name: 'Unlock it' }).click();
   await expect(card).not.toContainText('Stop and refer');
   await openPart(page, 'Practices');
   await expect(page.getByRole('row', { name: /Seen by a physiotherapist/ })).toBeVisible();
@@ -102,16 +102,16 @@ test('from the first week to the sixth and on: raised, lighter, overruled, sore,
 test('a lower stance at equal effort: seen, begun, practised, and undone', async ({ page }) => {
   await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
-  await page.getByText('Lower, higher, other arms').click();
+  await page.getByText('Change the posture instead of the amount').click();
   await expect(page.getByText(/the hold comes first/)).toBeVisible();
   await page.getByLabel('Bend', { exact: true }).fill('45');
   await expect(page.getByText(/1:00 min as it is now ≙/)).toBeVisible();
   const begin = page.getByRole('button', { name: /^Begin there at/ });
   const words = (await begin.innerText()).replace('Begin there at ', '');
   await begin.click();
-  await expect(page.getByText('Lower, higher, other arms (now bend 45°)')).toBeVisible();
+  await expect(page.getByText('Change the posture instead of the amount (now bend 45°)')).toBeVisible();
   await openPart(page, 'Practices');
-  await expect(page.getByRole('row', { name: /Another rung: bend 45°/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Another posture: bend 45°/ })).toBeVisible();
   await openPart(page, 'Plan');
   await page.getByRole('link', { name: 'Practise' }).last().click();
   await expect(page.getByText(`1 hold × ${words}`)).toBeVisible();
@@ -128,8 +128,8 @@ test('a checkpoint that is being corrected holds its strand, on Today too, until
   const card = page.getByRole('article', { name: 'Holding the tree' });
   await on(page, '2026-03-08');
   await practised(page, row('2026-03-03', 60), row('2026-03-05', 60));
-  await expect(card).toContainText('Met twice running');
-  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
+  await expect(card).toContainText('Done in full twice in a row');
+  await openPart(page, 'Corrections');
   await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();
   await page.getByRole('option', { name: /^knees: Over the foot/ }).click();
   await page.getByRole('button', { name: 'Note it' }).click();
@@ -138,8 +138,8 @@ test('a checkpoint that is being corrected holds its strand, on Today too, until
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByText('Nothing waits for you.')).toBeVisible();
   await page.goBack();
-  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
+  await openPart(page, 'Corrections');
   await page.getByRole('button', { name: 'Yes', exact: true }).click();
   await openPart(page, 'Plan');
-  await expect(card).toContainText('Met twice running');
+  await expect(card).toContainText('Done in full twice in a row');
 });

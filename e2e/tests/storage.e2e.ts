@@ -31,7 +31,7 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
   });
 
   await test.step('a picture is refused whole', async () => {
-    await page.getByRole('button', { name: 'Film', exact: true }).click();
+    await openPart(page, 'Film');
     const picture = await page
       .getByRole('img', { name: /seen from the right/ })
       .first()
@@ -65,7 +65,7 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
     await page.goto('/practise?student=demo-student-8');
     await enterHall(page);
     await page.keyboard.press('Space');
-    await expect(page.getByText('This practice is kept beside your data for now.')).toBeVisible();
+    await expect(page.getByText('This practice is saved beside your data for now.')).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await expect(heading).not.toHaveText(/^Take up/);
     const first = (await heading.textContent())!;
@@ -80,14 +80,14 @@ test('a full storage is said, everywhere usable, and nothing is lost or half wri
     await page.getByRole('button', { name: 'End and log what was done' }).click();
     await page.getByRole('radio', { name: /^Effort 5,/ }).check({ force: true });
     await page.getByLabel('Note').fill('no room');
-    await page.getByRole('button', { name: 'Keep in the log' }).click();
+    await page.getByRole('button', { name: 'Save to the log' }).click();
     await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
     await expect(page.getByLabel('Note')).toHaveValue('no room');
   });
 
   await test.step('with room again all is kept', async () => {
     await limitStorage(page, null);
-    await page.getByRole('button', { name: 'Keep in the log' }).click();
+    await page.getByRole('button', { name: 'Save to the log' }).click();
     await openPart(page, 'Practices');
     await expect(page.locator('pk-log-list details').first()).toContainText('today');
     await expect(page.locator('pk-log-list details').first()).toContainText('effort 5 of 10');

@@ -41,7 +41,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await expect(rows.nth(1)).toContainText('Opening and closing');
     await page.getByRole('button', { name: /^Undo Move/ }).click();
     await expect(rows.nth(1)).toContainText('Holding the tree');
-    await page.getByRole('button', { name: /^Do again/ }).click();
+    await page.getByRole('button', { name: /^Redo/ }).click();
     await expect(rows.nth(1)).toContainText('Opening and closing');
   });
 
@@ -90,25 +90,25 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await expect(page.getByText('Cautions of Nela Brisk')).toBeVisible();
     await enterHall(page);
     await page.getByRole('button', { name: 'Begin' }).click();
-    await expect(page.getByRole('heading', { name: /Take up: Joint circles/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Get ready: Joint circles/ })).toBeVisible();
     await runOn(page, 60);
     await expect(page.getByRole('heading', { name: 'Joint circles, ankles to neck' })).toBeVisible();
     await runOn(page, 400);
     await expect(page.getByRole('heading', { name: /^Done/ })).toBeVisible();
     await page.getByRole('radio', { name: new RegExp(`^Effort ${effort},`) }).check({ force: true });
-    await page.getByRole('button', { name: 'Keep in the log' }).click();
+    await page.getByRole('button', { name: 'Save to the log' }).click();
     await expect(page.getByRole('heading', { name: 'Nela Brisk', level: 1 })).toBeVisible();
   };
 
   await test.step('practise twice, get next time’s dose with its reason', async () => {
     await practise(5);
-    await expect(page.getByText('Met once running; 2 are wanted before a raise.').first()).toBeVisible();
+    await expect(page.getByText('Done in full once; 2 in a row are needed before a raise.').first()).toBeVisible();
     await page.clock.fastForward(60_000);
     await practise(5);
     const card = page.getByRole('article', { name: 'Holding the tree' });
     await expect(card).toContainText('Raise');
     await expect(card).toContainText('2:00 min → 2:10 min');
-    await expect(card).toContainText('Met twice running at effort 6 or less');
+    await expect(card).toContainText('Done in full twice in a row at effort 6 or less');
     await card.getByRole('button', { name: 'Accept' }).click();
     await expect(page.getByRole('heading', { name: 'Nothing to decide now' })).toBeVisible();
     await openPart(page, 'Practices');
@@ -137,9 +137,9 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
       .getByLabel('Choose a file')
       .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: await readFile(file) });
     await expect(fresh.getByRole('region', { name: 'Preview of the import' })).toContainText('0 changed');
-    await fresh.getByRole('button', { name: /^Take in \d+/ }).click();
+    await fresh.getByRole('button', { name: /^Import \d+/ }).click();
     await fresh.getByRole('link', { name: 'Students' }).click();
-    await fresh.getByRole('link', { name: 'Nela Brisk' }).click();
+    await fresh.locator('pk-students').getByRole('link', { name: 'Nela Brisk' }).click();
     await expect(fresh.getByRole('heading', { name: 'Plan: Evening by the mill' })).toBeVisible();
     await openPart(fresh, 'Practices');
     await expect(fresh.locator('pk-log-list details')).toHaveCount(2);

@@ -7,7 +7,7 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
   await ownClock(page, '2026-03-02T09:00:00');
   await smallWorld(page);
   const tab = (name: string) => page.getByRole('button', { name, exact: true }).click();
-  await tab('Body and baseline');
+  await tab('Person');
   await page.getByLabel('Height').fill('164');
   await page.getByLabel('Weight').fill('60');
   await page.getByLabel('knee pain').check();
@@ -17,12 +17,12 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
   await page.getByRole('button', { name: 'Stop the clock' }).click();
   // The seconds of the machine itself go on between the two presses.
   await expect(page.getByLabel('Held for')).toHaveValue(/^2:3\d min$/);
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save it' }).click();
   await expect(page.getByRole('cell', { name: /2:3\d min at 30°, stopped by the legs/ })).toBeVisible();
   await tab('Plan');
   await page.getByRole('button', { name: 'Set week 3 of Holding the tree' }).click();
   await page.getByLabel('Your dose').fill('40 s');
-  await page.getByLabel('Your reason, kept with it').fill('Exams');
+  await page.getByLabel('Your reason, saved with it').fill('Exams');
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
   await page.getByText(/holidays \(0\)/).click();
@@ -42,15 +42,15 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
     await page.getByRole('combobox', { name: 'Exercise of line 1' }).click();
     await page.getByRole('option', { name: 'Holding the tree' }).click();
     await page.getByLabel('Done in line 1').fill('60');
-    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-    await expect(page.getByText(`Practice of ${said} kept`)).toBeVisible();
+    await page.getByRole('button', { name: 'Save it', exact: true }).click();
+    await expect(page.getByText(`Practice of ${said} saved`)).toBeVisible();
   }
   await tab('Plan');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('Nothing to decide now')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
-  await tab('Body and baseline');
+  await tab('Person');
   await expect(page.getByLabel('Height')).toHaveValue('164');
   expect(wrong).toEqual([]);
 });
@@ -64,12 +64,12 @@ test('practices come from a table and go out to one', async ({ page }) => {
   await page
     .getByLabel('Choose a table')
     .setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await expect(page.getByText('1 practices can be kept, 1 lines cannot.')).toBeVisible();
+  await expect(page.getByText('1 practices can be saved, 1 lines cannot.')).toBeVisible();
   await expect(page.getByText('Line 3: done: “soon” is no time')).toBeVisible();
   await page.getByRole('button', { name: 'Keep 1 practices' }).click();
-  await expect(page.getByText('Practice of Sat 3 Jan kept')).toBeVisible();
+  await expect(page.getByText('Practice of Sat 3 Jan saved')).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'As CSV' }).click();
+  await page.locator('pk-log-list').getByRole('button', { name: 'As CSV' }).click();
   const csv = await readFile(await (await download).path(), 'utf8');
   expect(csv.split('\r\n')[0]).toBe('day,exercise,side,done,asked,effort,own effort,pain,pain place,note');
   expect(csv).toContain('2026-01-03,Holding the tree,both,90,90,6,,,,');
@@ -79,14 +79,14 @@ test('load and corrections of a student, in pictures and in words', async ({ pag
   const wrong = complaints(page);
   await openDemo(page);
   await page.goto('/students/demo-student-4');
-  await page.getByRole('button', { name: 'Load', exact: true }).click();
+  await openPart(page, 'Load');
   await expect(page.getByRole('img', { name: /Load week by week/ })).toBeVisible();
   await expect(page.getByText(/Left \d+:\d\d min, right \d+:\d\d min in four weeks\./)).toBeVisible();
-  const totals = page.getByRole('region', { name: 'Totals by drill' });
+  const totals = page.getByRole('region', { name: 'Totals by exercise' });
   await expect(totals.getByRole('row', { name: /^One-hand silk-reeling/ })).toHaveText(
     /\d+ repetitions\s*left forward \d+, .*right .*\d+ [A-Z][a-z]+ 20\d\d/,
   );
-  await page.getByRole('button', { name: 'Corrections', exact: true }).click();
+  await openPart(page, 'Corrections');
   await expect(page.getByRole('region', { name: 'To work on now' })).toContainText('hip crease');
   await page.getByRole('combobox', { name: 'Checkpoint that was seen' }).click();
   await page.getByRole('option', { name: /^knees: Quite still/ }).click();

@@ -23,9 +23,9 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
   await write('Stage 1', 'Dry');
   await write('You may begin when, a line each', 'The water is still.');
   await write('The quick way', 'Two circles.');
-  await tabTo(page, page.getByRole('button', { name: 'Add a checkpoint of its own' }), 200);
+  await tabTo(page, page.getByRole('button', { name: 'Add your own checkpoint' }), 200);
   await page.keyboard.press('Enter');
-  const points = page.getByRole('group', { name: /^Checkpoint \d+ of its own$/ });
+  const points = page.getByRole('group', { name: /^Your own checkpoint \d+$/ });
   await expect(points).toHaveCount(5);
   await points.last().getByLabel('Wanted').fill('The ripple is round');
   await points.last().getByLabel('Cue').fill('Draw on the water');
@@ -59,7 +59,7 @@ test('an exercise of one’s own with all that is said aloud: written by keyboar
   await page
     .getByLabel('Choose a file')
     .setInputFiles({ name: 'pond.json', mimeType: 'application/json', buffer: file });
-  await takeIn(page, /^Take in/);
+  await takeIn(page, /^Import/);
   await page.goto('/exercises');
   await page.getByRole('link', { name: 'Pond circle' }).click();
   await told();

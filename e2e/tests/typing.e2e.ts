@@ -20,9 +20,6 @@ interface Editor {
   readonly place: string;
 }
 
-const tab = async (page: Page, name: string): Promise<void> => {
-  await page.getByRole('button', { name, exact: true }).click();
-};
 /** Waits until what the address leads to stands there. */
 const stands = async (page: Page, place: string): Promise<void> => {
   await expect(page.locator(place).first()).toBeVisible();
@@ -81,6 +78,9 @@ const editors: readonly Editor[] = [
     place: 'pk-chain',
     open: async (page) => {
       await page.goto('/routines/chains/demo-chain');
+      await stands(page, 'pk-chain');
+      // Where each piece goes is folded up.
+      for (const folded of await page.locator('pk-chain details.goes summary').all()) await folded.click();
     },
   },
   {
@@ -94,8 +94,7 @@ const editors: readonly Editor[] = [
     name: 'a body',
     place: 'pk-body-form',
     open: async (page) => {
-      await page.goto('/students/demo-student-3');
-      await tab(page, 'Body and baseline');
+      await page.goto('/students/demo-student-3?part=body');
     },
   },
   {
@@ -103,7 +102,7 @@ const editors: readonly Editor[] = [
     place: 'pk-plan-weeks',
     open: async (page) => {
       await page.goto('/students/demo-student-1');
-      await page.getByText(/^Rails, holidays/).click();
+      await page.getByText(/^Limits, holidays/).click();
     },
   },
   {
@@ -144,7 +143,7 @@ const editors: readonly Editor[] = [
     place: 'pk-decision',
     open: async (page) => {
       await page.goto('/students/demo-student-3');
-      await page.getByRole('button', { name: 'Clear it…' }).first().click();
+      await page.getByRole('button', { name: 'Unlock…' }).first().click();
     },
   },
   {
@@ -158,8 +157,7 @@ const editors: readonly Editor[] = [
     name: 'a correction',
     place: 'pk-corrections',
     open: async (page) => {
-      await page.goto('/students/demo-student-3');
-      await tab(page, 'Corrections');
+      await page.goto('/students/demo-student-3?part=corrections');
     },
   },
 ];
@@ -324,7 +322,7 @@ test('the answers at the end of a practice outlive a reload', async ({ page }) =
   await page.reload();
   await expect(page.getByLabel('Note')).toHaveValue(SENTENCE);
   await expect(page.getByLabel('Just where, if you like')).toHaveValue('left shoulder');
-  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await page.getByRole('button', { name: 'Save to the log' }).click();
   await openPart(page, 'Practices');
   await expect(page.locator('pk-log-list details').first()).toContainText('effort 6 of 10');
   await expect(page.locator('pk-log-list details').first()).toContainText('pain 3 of 10 left shoulder');

@@ -103,7 +103,7 @@ export async function measureFrames(executablePath) {
   await measure('thread of 200 segments dragged', drive.drag);
   await page.goto(`${address}/practise?student=demo-student-1`);
   await page.getByRole('button', { name: 'Go to the hall' }).click();
-  await page.getByText('Space begins.').waitFor();
+  await page.getByText('Press Begin, or Space.').waitFor();
   for (const key of ['Space', ...Array(12).fill('ArrowRight')]) {
     await page.keyboard.press(key);
     await page.waitForTimeout(150);

@@ -22,6 +22,7 @@ const places = [
   'practise',
   'files',
   'sources',
+  'ten-minutes',
   'demo',
   'own',
 ];

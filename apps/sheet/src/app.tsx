@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'preact/hooks';
-import { conduct, practiceLog, timeline, type EndNotes, type HomeToday, type Sheet } from '@pomek/core';
+import { conduct, firmSegments, practiceLog, timeline, type EndNotes, type HomeToday, type Sheet } from '@pomek/core';
 import { dayOf, newId, now } from './clock';
 import { Ending } from './ending';
 import { Giving } from './giving';
@@ -52,11 +52,11 @@ export function App({ sheet, looked = false }: { readonly sheet: Sheet; readonly
     change((stored) => ({ ...stored, journal: null, answers: noAnswers }));
     go({ name: 'home' });
   };
+  const shelf = new Map(sheet.exercises.map((exercise) => [exercise.id, exercise]));
   const keep = (notes: EndNotes): void => {
     const { journal } = kept;
     if (journal === null) return go({ name: 'home' });
     const line = timeline(journal.routine);
-    const shelf = new Map(sheet.exercises.map((exercise) => [exercise.id, exercise]));
     const state = conduct(line, journal.events, Math.max(journal.seenAt, journal.events.at(-1)?.at ?? 0));
     const log = practiceLog(journal, line, state, shelf, notes, now(), dayOf);
     change((stored) => ({
@@ -87,6 +87,7 @@ export function App({ sheet, looked = false }: { readonly sheet: Sheet; readonly
     return (
       <Ending
         routineName={journal.routine.name}
+        firm={firmSegments(journal.routine, shelf)}
         answers={kept.answers}
         onAnswers={(answers) => change((stored) => ({ ...stored, answers }))}
         onKeep={keep}

@@ -1,6 +1,8 @@
 import { useState } from 'preact/hooks';
 import {
   effortWords,
+  feltSet,
+  firmnessScale,
   hurtSpots,
   isSerious,
   painPlaces,
@@ -11,6 +13,7 @@ import {
   whereChosen,
   whereTapped,
   type EndNotes,
+  type FirmSegment,
 } from '@pomek/core';
 import { BodyTap, painSpots, shookSpots } from './bodyTap';
 import type { Answers } from './kept';
@@ -48,6 +51,8 @@ function Scale({ name, words, value, onValue }: ScaleProps) {
 
 export interface EndingProps {
   readonly routineName: string;
+  /** Where hands or steps were to be more or less firm. */
+  readonly firm: readonly FirmSegment[];
   /** As far as they were given: they outlive a reload. */
   readonly answers: Answers;
   readonly onAnswers: (answers: Answers) => void;
@@ -56,16 +61,25 @@ export interface EndingProps {
 }
 
 /** Ten seconds at the end: effort, pain and where, anything to stop for, a note. */
-export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: EndingProps) {
-  const { effort, pain, painPlace, symptoms: signs, shook, note } = answers;
+export function Ending({ routineName, firm, answers, onAnswers, onKeep, onDrop }: EndingProps) {
+  const { effort, pain, painPlace, symptoms: signs, shook, felt, note } = answers;
   const set = (part: Partial<Answers>): void => onAnswers({ ...answers, ...part });
   const [dropping, setDropping] = useState(false);
   const serious = isSerious(answers);
-  const keep = (): void => onKeep({ ...answers, apart: null, gaveOut: [] });
+  const keep = (): void => onKeep({ ...answers, apart: null, gaveOut: [], hands: [] });
   return (
     <main class="page">
       <h1>Done: {routineName}</h1>
       <Scale name="Effort" words={effortWords} value={effort} onValue={(value) => set({ effort: value })} />
+      {firm.map(({ segmentId, name, firmness }) => (
+        <Scale
+          key={segmentId}
+          name={`How firm the ${firmness.of} felt: ${name}`}
+          words={firmnessScale}
+          value={felt.find((entry) => entry.segmentId === segmentId)?.level ?? null}
+          onValue={(value) => set({ felt: feltSet(felt, segmentId, value) })}
+        />
+      ))}
       <Scale name="Pain" words={painWords} value={pain} onValue={(value) => set({ pain: value })} />
       {(pain ?? 0) > 0 && (
         <fieldset>
@@ -132,7 +146,7 @@ export function Ending({ routineName, answers, onAnswers, onKeep, onDrop }: Endi
       </label>
       <div class="row">
         <button type="button" class="strong" onClick={keep}>
-          Keep it
+          Save it
         </button>
         {dropping ? (
           <>

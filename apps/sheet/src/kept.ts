@@ -11,6 +11,10 @@ const AnswersSchema = PracticeLogSchema.pick({
   note: true,
 }).extend({
   painWhere: PracticeLogSchema.shape.painWhere.default(''),
+  felt: z
+    .array(z.object({ segmentId: z.string().max(80), level: z.number().int().min(0).max(10).nullable() }))
+    .max(400)
+    .default([]),
 });
 export type Answers = z.infer<typeof AnswersSchema>;
 export const noAnswers: Answers = {
@@ -20,6 +24,7 @@ export const noAnswers: Answers = {
   painWhere: '',
   symptoms: [],
   shook: [],
+  felt: [],
   note: '',
 };
 
@@ -112,4 +117,4 @@ function asJson(text: string): unknown {
 }
 
 const noMemory =
-  'This browser keeps nothing for a page opened like this. Give the practice back before you close the page, or write it down.';
+  'This browser saves nothing for a page opened like this. Give the practice back before you close the page, or write it down.';

@@ -161,7 +161,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
         </div>
         <div class="veil">
           {!begun && <p>Press Begin when you stand ready.</p>}
-          {begun && state.loosening && <p>Loosen. Go on when you like; what was held counts.</p>}
+          {begun && state.loosening && <p>Loosen. Press Go on; the time held still counts.</p>}
           {begun && !state.running && !state.loosening && !state.finished && <p>Paused.</p>}
         </div>
         {moment.wayIn.length > 0 && (

@@ -3,6 +3,7 @@ import {
   bodyOfStudent,
   cycleParts,
   dailyLine,
+  halfWayLine,
   drillName,
   inTellingOrder,
   nextSegment,
@@ -152,7 +153,7 @@ export function Reading({
           </ul>
         </section>
       )}
-      {[...said.signs.right, ...said.signs.enough, quick, said.daily].join('') !== '' && (
+      {[...said.signs.right, ...said.signs.enough, said.halfWay, quick, said.daily].join('') !== '' && (
         <section>
           {said.signs.right.map((sign) => (
             <p key={sign}>{signLine('right', sign)}</p>
@@ -160,6 +161,7 @@ export function Reading({
           {said.signs.enough.map((sign) => (
             <p key={sign}>{signLine('enough', sign)}</p>
           ))}
+          {said.halfWay !== '' && <p>{halfWayLine(said)}</p>}
           {quick !== '' && <p>{quick}</p>}
           {said.daily !== '' && <p>{dailyLine(said)}</p>}
         </section>

@@ -9,6 +9,7 @@ import {
   type Plan,
   personRecord,
   type PersonRecord,
+  type PracticeLog,
   type StoredPerson,
   type Routine,
   type Strand,
@@ -62,6 +63,28 @@ export const aPlan = (strands: Strand[] = [], change: Partial<Plan> = {}): Plan 
 });
 
 /** What is known of that student, without any practice. @param today YYYY-MM-DD */
+export const aLog = (change: Partial<PracticeLog> = {}): PracticeLog => ({
+  id: 'log-1',
+  studentId: 'student-1',
+  routineId: 'routine-1',
+  routineName: 'Evening',
+  day: '2026-03-10',
+  startedAt: '2026-03-10T08:00:00.000Z',
+  enteredAt: null,
+  practisedSeconds: 600,
+  source: 'by hand',
+  classId: null,
+  lines: [],
+  effort: 5,
+  pain: 0,
+  painWhere: '',
+  painPlace: null,
+  symptoms: [],
+  shook: [],
+  hands: [],
+  note: '',
+  ...change,
+});
 export const aPerson = (today: string, change: Partial<StoredPerson> = {}): PersonRecord =>
   personRecord(
     {

@@ -17,6 +17,7 @@ export * from './fit';
 export * from './formats';
 export * from './goals';
 export * from './handover';
+export * from './layOut';
 export * from './library';
 export * from './limits';
 export * from './load';

@@ -14,7 +14,7 @@ class NoticeErrorHandler implements ErrorHandler {
 
   handleError(error: unknown): void {
     console.error(error);
-    this.notices.failure('Something went wrong. What was saved is kept', error);
+    this.notices.failure('Something went wrong. What you saved is still there', error);
   }
 }
 

@@ -25,6 +25,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./routines/routines')).Routines,
   },
   {
+    path: 'routines/lay-out',
+    title: 'Lay one out – Pomek',
+    loadComponent: async () => (await import('./routines/lay-out')).LayOut,
+  },
+  {
     path: 'routines/chains/:id',
     title: 'Chain – Pomek',
     loadComponent: async () => (await import('./routines/chain-page')).ChainPage,
@@ -100,6 +105,11 @@ export const routes: Routes = [
     path: 'sources',
     title: 'Sources – Pomek',
     loadComponent: async () => (await import('./sources/sources-page')).SourcesPage,
+  },
+  {
+    path: 'ten-minutes',
+    title: 'Pomek in ten minutes',
+    loadComponent: async () => (await import('./tour/ten-minutes')).TenMinutes,
   },
   { path: '**', title: 'Not here – Pomek', loadComponent: async () => (await import('./shell/not-here')).NotHere },
 ];

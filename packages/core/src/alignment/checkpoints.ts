@@ -158,7 +158,7 @@ const catalogue = {
   },
   'breath-free': {
     region: 'breath',
-    wanted: 'Never forced, and held only where the drill says so.',
+    wanted: 'Never forced, and held only where the exercise says so.',
     test: 'The belly moves freely.',
     faults: 'Held, shallow, pushed.',
     cue: 'Let the breath breathe; if it catches, come up.',

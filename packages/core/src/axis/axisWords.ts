@@ -14,7 +14,7 @@ export const axisLabels: Readonly<Record<Axis, string>> = {
   arms: 'height of the arms',
   width: 'width of the stance',
   length: 'length of the stance',
-  stage: 'stage of the drill',
+  stage: 'stage of the exercise',
 };
 
 /** The unit in which a value of an axis is typed. */

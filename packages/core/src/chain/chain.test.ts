@@ -9,6 +9,7 @@ const piece = (number: number, seconds = 30): Piece => ({
   seconds,
   side: 'both',
   exerciseId: null,
+  travel: null,
 });
 const chain = (count: number, change: Partial<Chain> = {}): Chain => ({
   ...newChain('c', 'Chain'),
@@ -29,7 +30,7 @@ test('a lesson repeats what came before, teaches one in its views, plays the who
     ['whole', 1, 120],
   ]);
   const taught = lesson!.parts.slice(1, -1);
-  expect(taught.map(({ pieces }) => pieces)).toEqual(taught.map(() => ['Piece 4']));
+  expect(taught.map(({ pieces }) => pieces.map(({ name }) => name))).toEqual(taught.map(() => ['Piece 4']));
   expect(lesson!.seconds).toBe(360 + 540);
   expect(lesson!.over).toBe(0);
 });
@@ -72,8 +73,7 @@ test('the halves of a review are each played in their turn, and together they ar
   const first = lessons.find((lesson) => lesson.mode === 'first half')!;
   const second = lessons.find((lesson) => lesson.mode === 'second half')!;
   const played = (lesson: typeof first) => lesson.parts.find((part) => part.kind === 'whole')!.pieces.slice(0, -1);
-  const before = (lesson: typeof first) =>
-    tight.pieces.slice(0, tight.pieces.indexOf(lesson.teaches!)).map((entry) => entry.name);
+  const before = (lesson: typeof first) => tight.pieces.slice(0, tight.pieces.indexOf(lesson.teaches!));
   expect(played(first)).toEqual(before(first).slice(0, Math.ceil(before(first).length / 2)));
   expect(played(second)).toEqual(before(second).slice(Math.ceil(before(second).length / 2)));
 });
@@ -150,13 +150,14 @@ test('a chain is checked as it comes in', () => {
 });
 
 test('parts of a lesson in one line: what, how often, how long', () => {
-  const part = { kind: 'legs', pieces: ['Part the reeds'], times: 3, seconds: 105 } as const;
+  const reeds = { ...piece(1), name: 'Part the reeds' };
+  const part = { kind: 'legs', pieces: [reeds], times: 3, seconds: 105 } as const;
   expect(lessonStepWords(part)).toBe('Legs: Part the reeds, 3 times (1:45 min)');
   expect(lessonStepWords({ ...part, kind: 'explain', times: 1 })).toBe('Explain: Part the reeds (1:45 min)');
-  expect(lessonStepWords({ ...part, kind: 'review', pieces: ['a', 'b'], times: 1 })).toBe(
+  expect(lessonStepWords({ ...part, kind: 'review', pieces: [reeds, piece(2)], times: 1 })).toBe(
     'Repeat: 2 pieces (1:45 min)',
   );
-  expect(lessonStepWords({ ...part, kind: 'whole', pieces: ['a', 'b', 'c'], times: 2 })).toBe(
+  expect(lessonStepWords({ ...part, kind: 'whole', pieces: [reeds, piece(2), piece(3)], times: 2 })).toBe(
     'The whole: 3 pieces, 2 times (1:45 min)',
   );
   expect(lessonStepWords({ ...part, kind: 'joined', pieces: [], times: 1 })).toBe('Joined:  (1:45 min)');

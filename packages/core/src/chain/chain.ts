@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { nameText, noteText } from '../text/textSchema';
+import { STEP_METRES, TravelSchema } from './travel';
 
 const id = z.string().min(1).max(80);
 
@@ -13,6 +14,8 @@ export const PieceSchema = z.object({
   side: z.enum(['both', 'left', 'right']),
   /** The drill that it is, which the figure then shows; null where it is only told. */
   exerciseId: id.nullable().default(null),
+  /** Where it goes; null where nothing is written: then as its drill does. */
+  travel: TravelSchema.nullable().default(null),
 });
 export type Piece = z.infer<typeof PieceSchema>;
 
@@ -22,6 +25,10 @@ export const ChainSchema = z.object({
   name: nameText(80, 'a chain needs a name'),
   note: noteText(2000),
   pieces: z.array(PieceSchema).max(150),
+  /** How long a step is, m. */
+  stepMetres: z.number().min(0.1).max(1.5).default(STEP_METRES),
+  /** The whole is played to the other side too, as its mirror image. */
+  bothSides: z.boolean().default(false),
   /** Length of a lesson and what goes off for warm-up and closing, s. */
   lessonSeconds: z.number().min(300).max(14_400),
   frameSeconds: z.number().min(0).max(3600),
@@ -47,6 +54,8 @@ export const newChain = (id: string, name: string): Chain => ({
   name,
   note: '',
   pieces: [],
+  stepMetres: STEP_METRES,
+  bothSides: false,
   lessonSeconds: 28 * 60,
   frameSeconds: 6 * 60,
   talkSeconds: 90,

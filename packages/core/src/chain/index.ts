@@ -1,4 +1,7 @@
 export * from './chain';
 export * from './lessons';
 export * from './lessonWords';
+export * from './path';
 export * from './sideWords';
+export { mirroredPiece, mirroredTravel, travelOf, type Travel } from './travel';
+export * from './travelWords';

@@ -10,11 +10,15 @@ export const lessonPartWords: Readonly<Record<LessonPartKind, string>> = {
   'hands from behind': 'Hands, your back to them',
   joined: 'Joined',
   whole: 'The whole',
+  'other side': 'To the other side',
 };
 
 /** A part of a lesson in one line: `Legs: Part the reeds, 3 times (1:45 min)`. */
 export function lessonStepWords({ kind, pieces, times, seconds }: LessonPart): string {
-  const what = kind === 'review' || kind === 'whole' ? `${pieces.length} pieces` : (pieces[0] ?? '');
+  const what =
+    kind === 'review' || kind === 'whole' || kind === 'other side'
+      ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`
+      : (pieces[0]?.name ?? '');
   const often = times > 1 ? `, ${times} times` : '';
   return `${lessonPartWords[kind]}: ${what}${often} (${durationWords(seconds)})`;
 }

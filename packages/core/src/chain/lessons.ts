@@ -2,12 +2,12 @@ import { type reviewModes } from '../practice/classJournal';
 import { durationWords } from '../words/durationWords';
 import type { Chain, Piece } from './chain';
 
-export type LessonPartKind = 'review' | 'explain' | 'legs' | 'hands facing' | 'hands from behind' | 'joined' | 'whole';
+export type LessonPartKind =
+  'review' | 'explain' | 'legs' | 'hands facing' | 'hands from behind' | 'joined' | 'whole' | 'other side';
 
 export interface LessonPart {
   readonly kind: LessonPartKind;
-  /** Names of the pieces, in order. */
-  readonly pieces: readonly string[];
+  readonly pieces: readonly Piece[];
   readonly times: number;
   readonly seconds: number;
 }
@@ -28,7 +28,6 @@ export interface Lesson {
 }
 
 const sum = (pieces: readonly Piece[]): number => pieces.reduce((total, piece) => total + piece.seconds, 0);
-const names = (pieces: readonly Piece[]): string[] => pieces.map((piece) => piece.name);
 
 function part(
   kind: LessonPartKind,
@@ -36,7 +35,7 @@ function part(
   times: number,
   seconds = times * sum(pieces),
 ): LessonPart[] {
-  return seconds <= 0 ? [] : [{ kind, pieces: names(pieces), times, seconds }];
+  return seconds <= 0 ? [] : [{ kind, pieces, times, seconds }];
 }
 
 /** The new piece in its views: legs, arms facing and from behind, joined (common practice). */
@@ -60,10 +59,12 @@ function built(
   const half = Math.ceil(learned.length / 2);
   const played =
     mode === 'first half' ? learned.slice(0, half) : mode === 'second half' ? learned.slice(half) : learned;
+  const all = teaches === null ? played : [...played, teaches];
   const parts = [
     ...(mode === 'each' ? part('review', learned, 1) : []),
     ...(teaches === null ? [] : teaching(chain, teaches)),
-    ...part('whole', teaches === null ? played : [...played, teaches], 1),
+    ...part('whole', all, 1),
+    ...(chain.bothSides ? part('other side', all, 1) : []),
   ];
   const seconds = chain.frameSeconds + parts.reduce((total, entry) => total + entry.seconds, 0);
   return { number, teaches, mode, parts, seconds, over: Math.max(0, seconds - chain.lessonSeconds), reason: '' };
@@ -91,7 +92,7 @@ function reasonOf(lesson: Lesson, full: Lesson): string {
 
 /**
  * The lessons of a term: each repeats the earlier pieces, teaches the next in its views, and plays the
- * whole. When that no longer fits, the pieces are joined, then reviewed by halves in turn, then a lesson
+ * whole, to both sides where the chain is played so. When that no longer fits, the pieces are joined, then reviewed by halves in turn, then a lesson
  * brings nothing new. Where nothing is learned that could be joined, a piece too long is taught all the same, and said.
  * @param count how many lessons from the next one on
  */
@@ -167,7 +168,7 @@ export function lessonJustHeld(chain: Chain, taught?: { readonly teaches: string
 }
 
 /** What somebody alone can do of a lesson: what needs a teacher to say and to show is left out. */
-const alone: ReadonlySet<LessonPartKind> = new Set(['review', 'legs', 'joined', 'whole']);
+const alone: ReadonlySet<LessonPartKind> = new Set(['review', 'legs', 'joined', 'whole', 'other side']);
 
 /** A lesson as it is practised at home until the next one. */
 export function lessonForHome(lesson: Lesson): Lesson {

@@ -71,6 +71,7 @@ export function classRecords(
       ...painKept({ pain: own.pain ?? null, painPlace: own.painPlace ?? null, painWhere: own.painWhere ?? '' }),
       symptoms: own.symptoms ?? [],
       shook: own.shook ?? [],
+      hands: own.hands ?? [],
       note: own.note?.trim() ?? '',
     };
   });

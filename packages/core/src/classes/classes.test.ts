@@ -107,7 +107,7 @@ describe('the correction round', () => {
       'safety first',
       'waited last time',
       'waited last time',
-      'never yet',
+      'not corrected yet',
       '',
       '',
       '',

@@ -9,7 +9,7 @@ type ToCorrect = Pick<ClassPerson, 'studentId' | 'safety' | 'waited' | 'lastCorr
 export function placeWords({ safety, waited, lastCorrected }: ToCorrect): string {
   if (safety) return 'safety first';
   if (waited) return 'waited last time';
-  return lastCorrected === null ? 'never yet' : '';
+  return lastCorrected === null ? 'not corrected yet' : '';
 }
 
 /**

@@ -13,3 +13,4 @@ export * from './ownRungs';
 export * from './apartWords';
 export * from './taughtClass';
 export * from './term';
+export * from './weekAhead';

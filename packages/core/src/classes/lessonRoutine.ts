@@ -1,4 +1,6 @@
 import type { Chain, Piece } from '../chain/chain';
+import { mirroredPiece, travelOf } from '../chain/travel';
+import { travelWords } from '../chain/travelWords';
 import type { Exercise } from '../library/exercise';
 import { doseGivenAs } from '../library/doseKinds';
 import { newSegment } from '../routine/commands';
@@ -13,7 +15,7 @@ const viewOf: Readonly<Partial<Record<LessonPartKind, 'facing' | 'from behind'>>
   'hands from behind': 'from behind',
 };
 /** What is played through and not shown apart. */
-const played: ReadonlySet<LessonPartKind> = new Set(['review', 'joined', 'whole']);
+const played: ReadonlySet<LessonPartKind> = new Set(['review', 'joined', 'whole', 'other side']);
 
 type Shelf = ReadonlyMap<string, Exercise>;
 
@@ -38,9 +40,9 @@ const MOST_LABEL = 120;
 const label = (words: string): string => (words.length <= MOST_LABEL ? words : `${words.slice(0, MOST_LABEL - 1)}…`);
 
 /** One part of a lesson as segments: a piece after the other, time after time, with what to say and to show. */
-function segmentsOf(part: LessonPart, pieces: ReadonlyMap<string, Piece>, prefix: string, shelf: Shelf): Segment[] {
+function segmentsOf(part: LessonPart, stepMetres: number, prefix: string, shelf: Shelf): Segment[] {
   const view = viewOf[part.kind];
-  const own = part.pieces.flatMap((name) => pieces.get(name) ?? []);
+  const own = part.kind === 'other side' ? part.pieces.map(mirroredPiece) : part.pieces;
   const talk = (id: string, seconds: number, words: string): Segment => ({
     type: 'talk',
     id,
@@ -49,7 +51,8 @@ function segmentsOf(part: LessonPart, pieces: ReadonlyMap<string, Piece>, prefix
     roundId: null,
   });
   const heading = lessonPartWords[part.kind];
-  if (part.kind === 'explain') return [talk(prefix, part.seconds, `${heading}: ${part.pieces.join(', ')}`)];
+  if (part.kind === 'explain')
+    return [talk(prefix, part.seconds, `${heading}: ${part.pieces.map(({ name }) => name).join(', ')}`)];
   return Array.from({ length: part.times }, (_, time) =>
     own.map((piece, index) => {
       const drill = shelf.get(piece.exerciseId ?? '');
@@ -58,10 +61,12 @@ function segmentsOf(part: LessonPart, pieces: ReadonlyMap<string, Piece>, prefix
       const which = part.times > 1 ? `, ${time + 1} of ${part.times}` : '';
       const sides = view === undefined || piece.side === 'both' ? '' : `; ${sideWords(piece.side, view)}`;
       const side = view === undefined && piece.side !== 'both' ? `, ${piece.side}` : '';
+      // Where the feet go is told with the feet.
+      const way = part.kind === 'legs' ? travelWords(travelOf(piece, drill, stepMetres)) : '';
       return talk(
         `${prefix}-${time + 1}-${index + 1}`,
         piece.seconds,
-        `${heading}: ${piece.name}${side}${which}${sides}`,
+        `${heading}: ${piece.name}${side}${which}${sides}${way === '' ? '' : `; ${way}`}`,
       );
     }),
   ).flat();
@@ -80,14 +85,13 @@ export function lessonRoutine(
   empty: Routine,
   shelf: Shelf = new Map(),
 ): Routine {
-  const pieces = new Map(chain.pieces.map((piece) => [piece.name, piece]));
   const id = `${chain.id.slice(0, 40)}-lesson-${lesson.number}`;
   // What goes off for warm-up and closing, half of it each; a routine before the lesson is its warm-up.
   const half = chain.frameSeconds / 2;
   const frame = (name: string, words: string): Segment[] =>
     half < 1 ? [] : [{ type: 'talk', id: `${id}-${name}`, seconds: Math.round(half), label: words, roundId: null }];
   const before = warmUp === null ? frame('warm-up', 'Warm up') : [];
-  const parts = lesson.parts.flatMap((part, index) => segmentsOf(part, pieces, `${id}-${index + 1}`, shelf));
+  const parts = lesson.parts.flatMap((part, index) => segmentsOf(part, chain.stepMetres, `${id}-${index + 1}`, shelf));
   const base = warmUp ?? { ...empty, id, settleSeconds: 0, changeSeconds: 0 };
   return {
     ...base,

@@ -6,6 +6,7 @@ import { doseOf, mayChange, planVerdicts, type PlanContext } from '../plan';
 import { builtInExercises } from '../library/builtInExercises';
 import { seededRandom } from '../random/seededRandom';
 import { dayNumber, weekdayOf } from '../days';
+import { handsAgain, handsLately } from '../practice/handsTest';
 import { demoContents } from '.';
 
 const today = '2026-11-20';
@@ -110,4 +111,17 @@ test('the demo has bodies, baselines, corrections and a chain, all of them whole
   expect(demo.corrections.length).toBeGreaterThan(5);
   expect(demo.chains).toHaveLength(1);
   expect(demo.students.some((student) => student.statureCm === null)).toBe(true);
+});
+
+test('somebody is tested by hand, with something to test again, and steps of the chair routine grow firmer', () => {
+  const dagny = demo.students.find(({ name }) => name === 'Dagny Pellew')!;
+  const lately = handsLately(demo.logs.filter(({ studentId }) => studentId === dagny.id));
+  expect(lately.map(({ tested }) => [tested.test, tested.outcome])).toEqual([
+    ['push', 'good'],
+    ['let fall', 'partly'],
+  ]);
+  expect(lately.map(({ before }) => before)).not.toContain(null);
+  expect(handsAgain(lately).map(({ tested }) => tested.test)).toEqual(['let fall']);
+  const firm = demo.logs.flatMap(({ lines }) => lines.flatMap(({ firmness }) => (firmness === null ? [] : [firmness])));
+  expect(firm[0]).toEqual({ of: 'steps', from: 1, to: 4, felt: null });
 });

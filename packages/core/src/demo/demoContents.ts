@@ -171,6 +171,7 @@ function practice(
     painPlace: pain?.place ?? null,
     symptoms: [],
     shook: [],
+    hands: [...(habit.hands?.(number) ?? [])],
     note: '',
   };
 }
@@ -231,8 +232,13 @@ function season(
  * The demo: an invented hall, ten students, four routines, three schools and twelve weeks of logs, with
  * dates that end yesterday. The same seed and day give the same data.
  * @param today YYYY-MM-DD
+ * @param progress is told which share is done
  */
-export function demoContents(today: string, seed = 8): BundleContents {
+export function demoContents(
+  today: string,
+  seed = 8,
+  progress: (share: number) => void = () => undefined,
+): BundleContents {
   const random = seededRandom(seed);
   const now = parseISO(today);
   const contents: BundleContents = {
@@ -257,6 +263,7 @@ export function demoContents(today: string, seed = 8): BundleContents {
     contents.plans.push(plan);
     contents.logs.push(...logs);
     contents.decisions.push(...decisions);
+    progress((index + 1) / demoParts.length);
   });
   return contents;
 }

@@ -1,5 +1,6 @@
 import { builtInExercises } from '../library/builtInExercises';
 import type { Dose } from '../library/dose';
+import type { Firmness } from '../library/firmness';
 import type { Exercise } from '../library/exercise';
 import { insertSegment, newRoutine, newSegment, setDose } from '../routine/commands';
 import type { Routine, Segment } from '../routine/routine';
@@ -102,7 +103,15 @@ export const longStandRoutine = compose(
   ],
 );
 
-export const chairRoutine = compose(
+/** A routine in which one exercise is done more or less firmly. */
+const firm = (routine: Routine, exerciseId: string, firmness: Firmness): Routine => ({
+  ...routine,
+  segments: routine.segments.map((segment) =>
+    segment.type === 'exercise' && segment.exerciseId === exerciseId ? { ...segment, firmness } : segment,
+  ),
+});
+
+const quietChair = compose(
   'demo-chair',
   'Beside the chair',
   'Quiet work with the chair within reach: balance, belly breathing, a walk along the wall.',
@@ -117,5 +126,8 @@ export const chairRoutine = compose(
     'gathering-home',
   ],
 );
+
+/** The walk begins as soft as can be, and its steps grow a little firmer. */
+export const chairRoutine = firm(quietChair, 'demo-lantern-walk', { of: 'steps', from: 1, to: 4 });
 
 export const demoRoutines = [morningRoutine, reelingRoutine, longStandRoutine, chairRoutine] as const;

@@ -1,3 +1,4 @@
+import type { HandsTested } from '../practice/handsTest';
 import type { PainPlace } from '../practice/painPlace';
 import type { Axis } from '../axis/axis';
 import type { Routine } from '../routine/routine';
@@ -19,6 +20,8 @@ export interface Habit {
   readonly effort: number;
   readonly away?: (day: number) => boolean;
   readonly line?: (exerciseId: string, side: string, day: number, random: Random) => Outcome;
+  /** What hands found of the stand on a day of the plan. */
+  readonly hands?: (day: number) => readonly HandsTested[];
   readonly pain?: (day: number) => { readonly pain: number; readonly where: string; readonly place: PainPlace } | null;
 }
 
@@ -169,6 +172,14 @@ export const demoParts: readonly Part[] = [
       ['squat-and-bounce', 'repetitions', 36],
     ],
     habit: {
+      // Her teacher leans on the tree every other week: the push came through first, the arm is still held up.
+      hands: (day) =>
+        day % 14 !== 2
+          ? []
+          : [
+              { test: 'push', outcome: day < 30 ? 'not yet' : 'good', exerciseId: 'tree-holding' },
+              { test: 'let fall', outcome: day < 30 ? 'not yet' : 'partly', exerciseId: 'tree-holding' },
+            ],
       attendance: 0.97,
       effort: 8,
       line: (_exercise, _side, _day, random) => ({ share: 1.2 + 0.8 * random(), kept: null }),

@@ -17,6 +17,7 @@ import {
   recoveryFactor,
   relativeEffort,
   routineEffort,
+  segmentEffort,
   simulateFatigue,
   keptFatigue,
   softTimeToFailure,
@@ -429,4 +430,13 @@ describe('a drill in the fatigue model', () => {
     expect(endurance({ ...sided, dose: right })).toBeCloseTo(endurance({ ...sided, dose: left }), 6);
     expect(whole).toBeCloseTo(endurance({ ...sided, dose: left }), 6);
   });
+});
+
+test('a segment by itself is as hard as in a routine of nothing else, for each exercise', () => {
+  for (const exercise of shelf.values()) {
+    const one = newSegment('one', exercise, softSchool);
+    const alone = routine([one]);
+    const [found] = routineEffort(alone, shelf, standardBody, capacity, softSchool).segments;
+    expect(segmentEffort(alone, one, exercise, standardBody, capacity, softSchool)).toBe(found?.effort ?? 0);
+  }
 });

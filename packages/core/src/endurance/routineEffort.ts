@@ -3,16 +3,15 @@ import { breathPeriod } from '../breath/breathPeriod';
 import { stanceOfPosture } from '../schools/stanceOfPosture';
 import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
-import { isHeld } from '../library/heldSeconds';
 import { predictedEffort } from './predictedEffort';
-import { segmentDrill, segmentPosture } from '../routine/turned';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { takesTurns } from '../routine/rounds';
 import { timeline, type Span } from '../routine/timeline';
-import { settlePosture, type SettledPosture } from '../schools/conventions';
+import type { SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
 import { isPlayable } from '../figure/cycleMoment';
-import { cycleLoads, holdLoads, type BodyLoads } from './drillLoads';
+import type { BodyLoads } from './drillLoads';
+import { segmentLoads } from './segmentLoads';
 import { softTimeToFailure } from './enduranceTime';
 import {
   MOST_TARGET,
@@ -303,10 +302,7 @@ const repetitionSeconds = (dose: ExerciseSegment['dose']): number =>
   dose.kind === 'hold' ? 1 : dose.kind === 'cycle' ? dose.cycleSeconds + dose.staySeconds : breathPeriod(dose.pattern);
 
 function drillOf(segment: ExerciseSegment, exercise: Exercise, body: Body, strength: Strength, school: School): Drill {
-  const posture = settlePosture(segmentPosture(segment, exercise), school);
-  const loads = isHeld(exercise, segment.dose)
-    ? [holdLoads(body, posture)]
-    : cycleLoads(body, segmentDrill(segment, exercise), posture, school);
+  const { posture, loads } = segmentLoads(segment, exercise, body, school);
   const swaps = exercise.phasesSwap || takesTurns(segment.dose, segment.sideOrder);
   const instants = loads.map((entry) => instantOf(entry, strength));
   return { segment, exercise, posture, instants, swaps, cycleSeconds: repetitionSeconds(segment.dose) };
@@ -323,6 +319,13 @@ function stretches(work: readonly Span[]): number[] {
     else found.push(found.pop()! + durationMs);
   }
   return found;
+}
+
+/** How hard a segment is by itself, fresh, 0–10: as `routineEffort` has it, without what the whole leaves of the reserve. */
+export function segmentEffort(routine: Routine, ...of: Parameters<typeof drillOf>): number {
+  const [{ id }] = of;
+  const work = timeline(routine).spans.filter((span) => span.segmentId === id && span.amount > 0);
+  return work.length === 0 ? 0 : predictedEffort(Math.max(...stretches(work)) / 1000, segmentEndurance(...of));
 }
 
 /** Longer than this a joint is not what limits, s. */

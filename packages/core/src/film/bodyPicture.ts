@@ -28,7 +28,7 @@ export function palettePng(pixels: Uint8Array, width: number, height: number, co
     new Uint8Array([137, 80, 78, 71, 13, 10, 26, 10]),
     chunk('IHDR', head),
     chunk('PLTE', colours),
-    chunk('IDAT', zlibSync(rows, { level: 9 })),
+    chunk('IDAT', zlibSync(rows, { level: 4 })),
     chunk('IEND', new Uint8Array(0)),
   ];
   const made = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));

@@ -100,7 +100,7 @@ function lacking(here: readonly Rule[], { from, missing, unscaled }: Seen): stri
   const needed = (isSideView(from) ? [from] : (['left', 'right'] as const)).flatMap((side) => kind.needs(side, from));
   const open = [...new Set(needed)].filter((name) => missing.includes(name));
   if (open.length > 0) return `Mark the ${open.map((name) => markWords(name, from)).join(', the ')}.`;
-  if (kind.unit === 'cm' && unscaled) return 'The size is not known: mark what it is reckoned from.';
+  if (kind.unit === 'cm' && unscaled) return 'The size is not known: mark what it is measured by.';
   return 'Not from behind: it is seen from the front.';
 }
 

@@ -10,7 +10,7 @@ export type { Finding, FindingContext, FindingPerson, Mend, Part } from './findi
 
 const weight = { danger: 0, doubt: 1, note: 2 } as const;
 
-/** Everything that is wrong in a routine, dangers first, without what is kept so on purpose. Dangers cannot be kept. */
+/** Everything that is wrong in a routine, dangers first, without what is ignored on purpose. Dangers cannot be kept. */
 export function routineFindings(context: FindingContext): Finding[] {
   const kept = new Set(context.routine.keptOnPurpose);
   return [...bodyFindings(context), ...personFindings(context), ...floorFindings(context), ...shapeFindings(context)]

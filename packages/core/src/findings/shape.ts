@@ -98,7 +98,7 @@ function emptyDose({ segment, exercise }: Part): Finding[] {
       text: `${exercise.name}: its dose is nothing.`,
       reason: 'It stands in the routine and nobody would do anything.',
       mends: [
-        { label: 'Take it out', command: (routine) => removeSegment(routine, segment.id) },
+        { label: 'Remove it', command: (routine) => removeSegment(routine, segment.id) },
         {
           label: 'Give it its first dose',
           command: (routine) => replaceSegment(routine, { ...segment, dose: exercise.defaultDose }),
@@ -118,7 +118,7 @@ const gone = ({ routine, exercises }: FindingContext): Finding[] =>
         segmentId: segment.id,
         text: 'An exercise in here is no longer on the shelf.',
         reason: 'It was removed, or came with a file that left it out.',
-        mends: [{ label: 'Take it out', command: (value) => removeSegment(value, segment.id) }],
+        mends: [{ label: 'Remove it', command: (value) => removeSegment(value, segment.id) }],
       },
     ];
   });
@@ -244,7 +244,7 @@ function changesOfSide({ routine, school }: FindingContext, { segment, exercise 
         grade: 'doubt',
         segmentId: segment.id,
         text: `${exercise.name}: the sides take turns with each repetition, but each side has its own stand.`,
-        reason: 'There is no time to set the feet anew between two repetitions.',
+        reason: 'There is no time to reset the feet between two repetitions.',
         mends: [
           {
             label: 'One side, then the other',
@@ -262,7 +262,7 @@ function changesOfSide({ routine, school }: FindingContext, { segment, exercise 
       grade: 'note',
       segmentId: segment.id,
       text: `${exercise.name}: ${durationWords(given)} to change sides; to say how takes ${durationWords(told)}.`,
-      reason: 'Feet and hands are set anew on the other side.',
+      reason: 'Feet and hands are placed again on the other side.',
       mends: [
         {
           label: `Give it ${durationWords(told)}`,

@@ -3,7 +3,7 @@ import loadHighs from 'highs';
 import { cycle, eachSide, hold, together } from '../library/describe';
 import { routine, segment } from '../testing/samples';
 import { evenOut, runsOutAt, stepsThatFit, timeline, unevenness, walkPath } from '../routine';
-import { amountOptions, fitAmounts, fitRoutine, type FitBlock } from '.';
+import { amountOptions, fitAmounts, fitRoutine, type FitBlock, type FitWish } from '.';
 
 const checkBlocks: FitBlock[] = [
   { ideal: 180, min: 60, max: 300, step: 30, weight: 2 },
@@ -142,6 +142,61 @@ describe('fit of a routine', () => {
     }
     expect(fitRoutine(base, { ...wish, target: 100 })).toMatchObject({ ok: false });
     expect(evenOut(hold(5, together(1)))).toEqual(hold(5, together(1)));
+  });
+
+  describe('lands on the second', () => {
+    const rest = { type: 'rest' as const, id: 'r', seconds: 60, label: '', roundId: null };
+    const shaken = segment('d', hold(60, together(1)));
+    const lived = { ...base, segments: [...base.segments, rest, shaken] };
+    const landed = (of: typeof base, target: number, change: Partial<FitWish> = {}) => {
+      const fit = fitRoutine(of, { ...wish, target, ...change });
+      if (!fit.ok) throw new Error(fit.reason);
+      return fit;
+    };
+
+    test('at every length between its least and its most', () => {
+      for (let target = 420; target <= 900; target += 7)
+        expect([target, landed(lived, target).seconds]).toEqual([target, target]);
+    });
+
+    test('rests and the times between grow by small shares; what is held fixed and counts stay', () => {
+      const all = new Set(['a', 'b', 'c', 'd']);
+      const { routine: longer, why } = landed(lived, timeline(lived).totalMs / 1000 + 31, { held: all });
+      expect(timeline(longer).totalMs - timeline(lived).totalMs).toBe(31_000);
+      expect(why).toBe('');
+      expect(longer.segments.filter(({ id }) => id !== 'r' && id !== 'a')).toEqual(
+        lived.segments.filter(({ id }) => id !== 'r' && id !== 'a'),
+      );
+      expect(longer.segments.find(({ id }) => id === 'r')).toMatchObject({ seconds: expect.any(Number) as number });
+      expect([longer.settleSeconds >= 10 && longer.settleSeconds <= 15, longer.changeSeconds <= 8]).toEqual([
+        true,
+        true,
+      ]);
+    });
+
+    test('a single hold takes the odd second where nothing else comes out even', () => {
+      const two = routine([segment('a', cycle(5, together(6))), shaken], { settleSeconds: 10, changeSeconds: 5 });
+      const { routine: odd, seconds } = landed(two, timeline(two).totalMs / 1000 + 3, { held: new Set(['a']) });
+      expect(seconds).toBe(timeline(two).totalMs / 1000 + 3);
+      expect(odd.settleSeconds).toBe(11);
+      expect(odd.segments[1]).toMatchObject({ dose: { holdSeconds: 61 } });
+      expect(landed(two, timeline(two).totalMs / 1000 + 3, { held: new Set(['a', 'd']) }).seconds).toBe(
+        timeline(two).totalMs / 1000 + 2,
+      );
+    });
+
+    test('says what is in the way, by name, when it stays too short or is too long', () => {
+      const names = new Map([['c', 'Holding the tree']]);
+      const short = landed(base, 7200, { names, longestHold: new Map([['c', 150.4]]) });
+      expect(short.seconds).toBeLessThan(7200);
+      expect(short.why).toMatch(
+        /^1:\d\d:\d\d h are left: a dose never more than doubles; Holding the tree is held 2:30 min at most\. Add an exercise, or a rest\.$/,
+      );
+      expect(fitRoutine(base, { ...wish, target: 200, names })).toMatchObject({
+        ok: false,
+        reason: expect.stringMatching(/The longest that is left is .*, \d/) as string,
+      });
+    });
   });
 
   test('sides that are unequal on purpose keep their own counts, and are counted as they are', () => {

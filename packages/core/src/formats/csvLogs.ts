@@ -194,6 +194,7 @@ function readRow(
       effort: own,
       turned: null,
       staySeconds: null,
+      firmness: null,
       gaveOut: null,
     },
   };
@@ -270,6 +271,7 @@ export function csvLogs(
       painPlace: sorest.painPlace,
       symptoms: [],
       shook: [],
+      hands: [],
       note: [...new Set(rows.map((row) => row.note))]
         .filter((note) => note !== '')
         .join(' · ')

@@ -111,7 +111,7 @@ describe('the words, read by a foreign reader (the node-webvtt package)', () => 
   test('what is done, on which side, how many are left, what one does in a rest', () => {
     const read = reread();
     const at = (seconds: number): string => read.cues.find(({ start, end }) => start <= seconds && seconds < end)!.text;
-    expect(at(1)).toMatch(/^Take up: Holding the tree/);
+    expect(at(1)).toMatch(/^Get ready: Holding the tree/);
     expect(at(30)).toMatch(/^Holding the tree\n/);
     const cycles = line.spans.filter(({ kind }) => kind === 'cycle');
     expect(at(cycles[0]!.startMs / 1000 + 1)).toMatch(/ – left[\s\S]*3 of 3 to go/);
@@ -172,7 +172,7 @@ describe('times and words of a track', () => {
       0, 10_000, 30_000, 50_000,
     ]);
     const tree = shelf.get('tree-holding')!;
-    expect(words[0]!.lines[0]).toBe('Take up: Holding the tree');
+    expect(words[0]!.lines[0]).toBe('Get ready: Holding the tree');
     expect(words[0]!.lines).toHaveLength(2 + (tree.cautions.length - 1) + tree.wayIn.length + 1 + 1);
     expect(words[1]!.lines).toHaveLength(3);
     expect(words[1]!.lines[1]).toMatch(/^attention: /);

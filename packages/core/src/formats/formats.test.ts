@@ -199,7 +199,7 @@ describe('preview of an import', () => {
 
   test('what points to nothing cannot be kept, nor what points to that', () => {
     const lost = importPreview(emptyContents(), { ...demo, exercises: [] }).filter(
-      (row) => row.state === 'cannot be kept',
+      (row) => row.state === 'cannot be imported',
     );
     const kinds = new Set(lost.map((row) => row.kind));
     expect(lost[0]).toMatchObject({ kind: 'routines', name: 'Beside the chair' });
@@ -269,7 +269,7 @@ describe('preview of an import', () => {
       const left = { ...demo, ...Object.fromEntries(kinds.map((kind) => [kind, []])) };
       return new Set(
         importPreview(emptyContents(), left)
-          .filter(({ state }) => state === 'cannot be kept')
+          .filter(({ state }) => state === 'cannot be imported')
           .map(({ kind, because }) => `${kind} ${because.replace(/“.*”/, '…')}`),
       );
     };

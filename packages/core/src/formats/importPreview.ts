@@ -7,7 +7,7 @@ export interface PreviewRow {
   readonly kind: BundleKind;
   readonly id: string;
   readonly name: string;
-  readonly state: 'new' | 'changed' | 'same' | 'cannot be kept';
+  readonly state: 'new' | 'changed' | 'same' | 'cannot be imported';
   /** Why it cannot be kept: the field, and what it points to that is nowhere. */
   readonly because: string;
 }
@@ -81,7 +81,7 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
         const [field, target, id] = lost;
         return {
           ...row,
-          state: 'cannot be kept',
+          state: 'cannot be imported',
           because: `${field}: ${target === 'classes' ? 'class' : target.slice(0, -1)} “${id}” is neither here nor in the file`,
         };
       }

@@ -77,7 +77,7 @@ export const StrandSchema = z
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
     clearedAt: z.iso.datetime({ offset: true }).nullable(),
   })
-  .refine((strand) => strand.target >= strand.start, { path: ['target'], message: 'the target is below the start' });
+  .refine((strand) => strand.target >= strand.start, { path: ['target'], message: 'the goal is below the first dose' });
 export type Strand = z.infer<typeof StrandSchema>;
 
 /** A student's strands over the weeks, with the routine they belong to. */

@@ -38,7 +38,7 @@ export function homePreview(log: HomeLog, { students, keptLogs, schoolOf, today 
     };
   }
   if (log.logs.some(({ studentId }) => studentId !== student.id)) {
-    return { ok: false, message: 'The log has practices of more than one person in it. Nothing of it is taken in.' };
+    return { ok: false, message: 'The log has practices of more than one person in it. Nothing of it is imported.' };
   }
   const once = [...new Map(log.logs.map((entry) => [entry.id, entry])).values()];
   const fresh = once.filter(({ id }) => !keptLogs.has(id)).toSorted((a, b) => a.startedAt.localeCompare(b.startedAt));

@@ -92,7 +92,7 @@ export function readLog(text: string): ReadLog {
   if (parts.length === 0) return wrong(noPart(joined));
   const { of, sum } = parts[0]!;
   if (parts.some((part) => part.sum !== sum || part.of !== of)) {
-    return wrong('These are parts of different logs. Take in one log after the other.');
+    return wrong('These are parts of different logs. Read in one log after the other.');
   }
   if (of > MOST_PARTS || parts.some(({ number }) => number < 1 || number > of)) {
     return wrong('A part is numbered wrongly: it is damaged. Have it shown again.');

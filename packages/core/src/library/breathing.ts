@@ -449,7 +449,7 @@ export const breathing = [
         'The next stage waits for the sign of this one.',
         'Say the sign before you go on.',
         'Going on by the clock; going back and forth.',
-        'Climb when the rung has held you for a while.',
+        'Go one step up when this one has been steady for a while.',
       ),
       unforced,
       ...calm,

@@ -204,6 +204,7 @@ export function builtIn({ inParts = {}, calls = [], ...written }: Written): Exer
     stages: [],
     signs: noSigns,
     attention: [],
+    halfWay: '',
     quick: '',
     long: '',
     daily: '',

@@ -9,7 +9,7 @@ export type DoseGiving = (typeof doseGivings)[number];
 export const givingWords: Readonly<Record<DoseGiving, string>> = {
   hold: 'Time held',
   cycle: 'Repetitions',
-  timed: 'Time, repetitions counted',
+  timed: 'Timed, repetitions counted',
   breath: 'Breaths',
 };
 

@@ -2,6 +2,7 @@ export * from './asksForBalance';
 export * from './builtInExercises';
 export * from './dose';
 export * from './exercise';
+export * from './firmness';
 export * from './searchExercises';
 export * from './cycleFaults';
 export * from './keyframe';

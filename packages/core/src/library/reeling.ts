@@ -132,9 +132,14 @@ export const reeling = [
         'The knees stay where they are in the turn.',
         { moves: 'turn' },
       ),
-      stage('Shift and turn', 'The legs of the drill without the arm.', 'The weight arrives before you think of it.', {
-        moves: 'legs',
-      }),
+      stage(
+        'Shift and turn',
+        'The legs of the exercise without the arm.',
+        'The weight arrives before you think of it.',
+        {
+          moves: 'legs',
+        },
+      ),
       stage('Stop and start', 'All joined, with a stop after each count.', 'Body and hand stop in the same moment.', {
         stops: true,
       }),
@@ -202,7 +207,7 @@ export const reeling = [
     name: 'Shift and turn, no arms',
     family: 'reeling',
     summary:
-      'The legs of silk-reeling alone, hands on the hip bones: the weight to one leg and the turn of 45°, across and back. {Shift and turn}. The feet stand as in the drill it prepares.',
+      'The legs of silk-reeling alone, hands on the hip bones: the weight to one leg and the turn of 45°, across and back. {Shift and turn}. The feet stand as in the exercise it prepares.',
     posture: { ...stance, shoulderRaiseDeg: 5, elbowBendDeg: 70 },
     wayIn: [
       ...stanceIn,

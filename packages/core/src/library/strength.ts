@@ -58,7 +58,7 @@ export const strength = [
     wayIn: [
       'Heels a small gap apart, feet turned out 45°.',
       'Bend until the kneecaps stand over the toes. They stay there.',
-      'Lay each hand on the opposite knee; change the upper wrist half way through.',
+      'Lay each hand on the opposite knee, the right wrist over the left; half way through, the left over the right.',
       'Let the crown lead up and the seat lead down.',
     ],
     phases: [
@@ -94,6 +94,7 @@ export const strength = [
       enough: ['The legs are warm and the hips have opened.'],
       stop: [...stops, 'The heels come up, or the knees fall in.'],
     },
+    halfWay: 'Change the wrists: the left one on top.',
     quick: 'Nine.',
     long: 'Thirty-six and more, as the legs grow.',
     daily: 'Picking something up: let the seat sink behind the knees.',

@@ -26,6 +26,7 @@ const texts = (exercise: Exercise): string[] => [
   ...exercise.stages.flatMap(({ name, words }) => [name, words]),
   ...signKinds.flatMap((kind) => exercise.signs[kind]),
   ...exercise.attention,
+  exercise.halfWay,
   exercise.quick,
   exercise.long,
   exercise.daily,

@@ -127,6 +127,8 @@ export const teachingShape = {
   signs: SignsSchema.default(noSigns),
   /** Where the attention goes in a hold, one place after the other for equal times. */
   attention: z.array(line).max(12).default([]),
+  /** What changes when half of the repetitions are done: `Change the hands: the left one on top.` Said aloud then. */
+  halfWay: lineText(80).default(''),
   /** How it is done when there is little time, and when there is more. */
   quick: noteText(300).default(''),
   long: noteText(300).default(''),
@@ -143,6 +145,6 @@ export const stageChoices = ({
   stages.length < 2
     ? []
     : [
-        { label: 'The whole drill', value: null },
+        { label: 'The whole exercise', value: null },
         ...stages.map(({ name }, index) => ({ label: `Stage ${index + 1}: ${name}`, value: index + 1 })),
       ];

@@ -11,6 +11,10 @@ export const variantLines = ({ quick, long }: Pick<Exercise, 'quick' | 'long'>):
   ...(long === '' ? [] : [`With more time: ${lowerFirst(long)}`]),
 ];
 
+/** What changes when half is done, for paper and phone. */
+export const halfWayLine = ({ halfWay }: Pick<Exercise, 'halfWay'>): string =>
+  halfWay === '' ? '' : `Half way through: ${lowerFirst(halfWay)}`;
+
 /** Where it comes up in the day, for paper and phone: `In the day. Wiping a table: let the pelvis turn first.` */
 export const dailyLine = ({ daily }: Pick<Exercise, 'daily'>): string => (daily === '' ? '' : `In the day. ${daily}`);
 

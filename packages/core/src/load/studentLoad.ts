@@ -105,11 +105,11 @@ export function recentGrade({ ratio }: Pick<RecentAgainstUsual, 'ratio'>): Recen
 
 const gradeWords: Readonly<Record<RecentGrade, string>> = {
   'too early': 'Too early to say what is usual: that takes four weeks with practice and its effort.',
-  'clearly more': 'Clearly more than usual of late: let it settle before more is added.',
-  'a little more': 'A little more than usual of late.',
+  'clearly more': 'Clearly more than usual in the last weeks: let it settle before more is added.',
+  'a little more': 'A little more than usual in the last weeks.',
   'as usual': 'As usual.',
-  'a little less': 'A little less than usual of late.',
-  'clearly less': 'Clearly less than usual of late: find the old dose again first.',
+  'a little less': 'A little less than usual in the last weeks.',
+  'clearly less': 'Clearly less than usual in the last weeks: find the old dose again first.',
 };
 
 /** The recent load against the usual one, in words; never a forecast of injury. */

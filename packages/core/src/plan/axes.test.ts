@@ -202,7 +202,9 @@ test('a drill rises along one axis at a time', () => {
   });
   const said = ['long', 'deep'].map((id) => verdictOn(context, { id }));
   expect(said.filter(({ moves }) => moves)).toHaveLength(1);
-  expect(said.find(({ moves }) => !moves)!.reasons.join()).toContain('the same drill rises in another way this week');
+  expect(said.find(({ moves }) => !moves)!.reasons.join()).toContain(
+    'the same exercise goes up in another way this week',
+  );
 });
 
 test('a strand that is taken out leaves the routine’s own dose, and opens what waited for it', () => {

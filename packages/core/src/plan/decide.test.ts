@@ -15,7 +15,7 @@ const verdict = (change: Partial<Verdict> = {}): Verdict => ({
   fromDose: 60,
   toDose: 65,
   moves: true,
-  reasons: ['Met twice running.'],
+  reasons: ['Done in full twice in a row.'],
   logId: 'log-2',
   retest: false,
   source: 'practice',
@@ -54,7 +54,7 @@ describe('a verdict that is answered', () => {
       outcome: 'accepted',
       from: 60,
       to: 65,
-      reasons: ['Met twice running.'],
+      reasons: ['Done in full twice in a row.'],
       teacherReason: 'So I see it.',
     });
   });

@@ -178,9 +178,9 @@ describe('taking a rung', () => {
     const after = ['2026-03-03', '2026-03-05'].map(at);
     const judged = (of: typeof start, logs: typeof before, today: string) =>
       verdictOn(planContext(of, { logs, today, rule: softSchool.raise }), of.strands[0]!);
-    expect(judged(start, before, '2026-03-02').reasons[0]).toContain('Met twice running');
+    expect(judged(start, before, '2026-03-02').reasons[0]).toContain('Done in full twice in a row');
     expect(judged(taken.plan, before, '2026-03-02').reasons).toEqual(['Not practised at this dose yet.']);
-    expect(judged(taken.plan, [...before, ...after], '2026-03-06').reasons[0]).toContain('Met twice running');
+    expect(judged(taken.plan, [...before, ...after], '2026-03-06').reasons[0]).toContain('Done in full twice in a row');
   });
 
   test('going back leaves the posture of the routine; an unknown strand is refused by name', () => {

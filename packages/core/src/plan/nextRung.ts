@@ -184,7 +184,7 @@ export function takeRung(
       from,
       to: begin,
       reasons: [
-        `Another rung: ${words}. ${clock(from)} as it was are ${clock(equal.seconds)} there (${clock(equal.least)} to ${clock(equal.most)}); begun at ${clock(begin)}.`,
+        `Another posture: ${words}. ${clock(from)} as it was are ${clock(equal.seconds)} there (${clock(equal.least)} to ${clock(equal.most)}); begun at ${clock(begin)}.`,
       ],
       teacherReason: '',
     },

@@ -32,15 +32,15 @@ const practised = (...changes: readonly Partial<PracticeLog>[]) =>
 const two = practised({}, {});
 const tree = builtInExercises.find(({ id }) => id === 'tree-holding')!;
 const legsOnly = { ...tree.posture, shoulderRaiseDeg: 0 };
-const down = 'Met twice there, the old level comes back in one step.';
+const down = 'Done in full twice there, the old dose comes back in one step.';
 
 describe('in a teacher’s words, with the figures they rest on', () => {
   test.each<[string, Case, readonly string[]]>([
-    ['a gap that lasts', { of: two, on: '2026-01-23' }, ['15 days without practice: it goes one rung down.', down]],
+    ['a gap that lasts', { of: two, on: '2026-01-23' }, ['15 days without practice: it goes one step down.', down]],
     [
       'a gap that lasts longer',
       { of: two, on: '2026-01-24' },
-      ['16 days without practice: it goes one rung down.', down],
+      ['16 days without practice: it goes one step down.', down],
     ],
     [
       'a gap that was practised over',
@@ -50,7 +50,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
           [wed, {}],
         ],
       },
-      ['37 days without practice before Wed 7 Jan: test the baseline again; until then it goes one rung down.'],
+      ['37 days without practice before Wed 7 Jan: test the baseline again; until then it goes one step down.'],
     ],
     ['a shorter gap', { of: two, on: '2026-01-16' }, ['8 days without practice: find the old dose again first.']],
     [
@@ -63,14 +63,14 @@ describe('in a teacher’s words, with the figures they rest on', () => {
       {
         of: practised(kept(0.3), kept(0.5), kept(0.6)),
       },
-      ['Alignment was lost after 60 % and 50 % of the round, twice running: it goes one rung down.', down],
+      ['Alignment was lost after 60 % and 50 % of the round, twice in a row: it goes one step down.', down],
     ],
     [
       'too little met',
       {
         of: practised(share(0.3), share(0.5), share(0.6)),
       },
-      ['Only 60 % and 50 % of the dose was met, twice running; below 70 % it goes one rung down.', down],
+      ['Only 60 % and 50 % of the dose was done, twice in a row; below 70 % it goes one step down.', down],
     ],
     [
       'too hard, once without a note',
@@ -82,7 +82,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
           [thu, { effort: 10 }],
         ],
       },
-      ['Effort 10, –, 9 of 10 lately; twice in three from 9 on, it goes one rung down.', down],
+      ['Effort 10, –, 9 of 10 recently; twice in three from 9 on, it goes one step down.', down],
     ],
     [
       'eased today',
@@ -122,7 +122,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
       { of: [[tue, share(1, { asked: { amount: 1, seconds: 30 } })]] },
       [
         'Not practised at this dose yet.',
-        'The practices since then asked for less: they are kept, and are no test of this dose.',
+        'The practices since then asked for less: they count, but are no test of this dose.',
       ],
     ],
     [
@@ -135,21 +135,21 @@ describe('in a teacher’s words, with the figures they rest on', () => {
       { of: practised({ effort: 9 }) },
       ['Effort 9 of 10 on Thu 8 Jan: one hard day alone; stay, and watch.'],
     ],
-    ['met once', { of: practised({}) }, ['Met once running; 2 are wanted before a raise.']],
+    ['met once', { of: practised({}) }, ['Done in full once; 2 in a row are needed before a raise.']],
     [
       'met once, what was lost',
       { of: practised({}), strand: { lost: [70] } },
-      ['Met once running; 2 are wanted before the old level returns.'],
+      ['Done in full once; 2 in a row are needed before the old dose returns.'],
     ],
     [
       'met twice of three',
       { of: two, rule: { ...defaultRaiseRule, sessionsToRaise: 3 } },
-      ['Met twice running; 3 are wanted before a raise.'],
+      ['Done in full twice; 3 in a row are needed before a raise.'],
     ],
     [
       'met three times of four',
       { of: [[mon, {}], ...two], rule: { ...defaultRaiseRule, sessionsToRaise: 4 } },
-      ['Met 3 times running; 4 are wanted before a raise.'],
+      ['Done in full 3 times; 4 in a row are needed before a raise.'],
     ],
     [
       'too hard of late',
@@ -189,7 +189,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
           [thu, {}],
         ],
       },
-      ['Back after a gap, and met: once more at this dose, then it may rise.'],
+      ['Back after a gap, and done in full: once more at this dose, then it may rise.'],
     ],
     [
       'back after a gap, met before',
@@ -200,7 +200,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
           [thu, {}],
         ],
       },
-      ['Back after a gap, and met: once more at this dose, then it may rise.'],
+      ['Back after a gap, and done in full: once more at this dose, then it may rise.'],
     ],
     [
       'eased lately, met since',
@@ -216,18 +216,18 @@ describe('in a teacher’s words, with the figures they rest on', () => {
     [
       'found again',
       { of: two, strand: { lost: [70] } },
-      ['Met twice at the lower dose: the old level is found again, in one step.'],
+      ['Done in full twice at the lower dose: the old dose is back, in one step.'],
     ],
     [
       'a raise',
       { of: two },
-      ['Met twice running at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
+      ['Done in full twice in a row at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
     ],
     [
       'a raise after a pain that stops nothing yet',
       { of: practised({ pain: 1, painPlace: 'knee' }, { pain: 2, painPlace: 'knee' }) },
       [
-        'Met twice running at effort 7 or less, alignment kept.',
+        'Done in full twice in a row at effort 7 or less, alignment kept.',
         'Not more: at most 10 % a week.',
         'Pain 2 of 10 (knee) was noted on Thu 8 Jan: ask how it is before you answer.',
       ],
@@ -243,18 +243,18 @@ describe('in a teacher’s words, with the figures they rest on', () => {
         ],
         exercises: new Map([['tree-holding', { posture: legsOnly, family: 'standing', movements: [] }]]),
       },
-      ['Met twice running at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
+      ['Done in full twice in a row at effort 7 or less, alignment kept.', 'Not more: at most 10 % a week.'],
     ],
     [
       'a raise to the target',
       { of: two, strand: { target: 66 } },
-      ['Met twice running at effort 7 or less, alignment kept.', 'This is the target.'],
+      ['Done in full twice in a row at effort 7 or less, alignment kept.', 'This is the goal.'],
     ],
     [
       'a raise that is saved up',
       { of: two, strand: { step: 10 } },
       [
-        'Met twice running at effort 7 or less, alignment kept.',
+        'Done in full twice in a row at effort 7 or less, alignment kept.',
         'The raise of 10 % is saved up: 1:06 min of the 1:10 min.',
       ],
     ],
@@ -262,7 +262,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
       'one practice ahead',
       { of: [...two, ['2026-01-09', {}]] },
       [
-        'Met twice running at effort 7 or less, alignment kept.',
+        'Done in full twice in a row at effort 7 or less, alignment kept.',
         'Not more: at most 10 % a week.',
         'One practice is dated after today and does not count yet.',
       ],
@@ -271,7 +271,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
       'two ahead',
       { of: [...two, ['2026-01-09', {}], ['2026-01-10', {}]] },
       [
-        'Met twice running at effort 7 or less, alignment kept.',
+        'Done in full twice in a row at effort 7 or less, alignment kept.',
         'Not more: at most 10 % a week.',
         '2 practices are dated after today and do not count yet.',
       ],
@@ -310,7 +310,7 @@ describe('in a teacher’s words, with the figures they rest on', () => {
 test('only so many practices are looked at as the rule asks for, and none from before the level changed', () => {
   const rule = { ...defaultRaiseRule, sessionsToRaise: 3 };
   const lost = words({ of: practised({}), strand: { lost: [70] }, rule });
-  expect(lost).toEqual(['Met once running; 2 are wanted before the old level returns.']);
+  expect(lost).toEqual(['Done in full once; 2 in a row are needed before the old dose returns.']);
   const three = [
     [mon, { effort: null }],
     [tue, {}],
@@ -323,7 +323,7 @@ test('only so many practices are looked at as the rule asks for, and none from b
     [thu, { effort: 10 }],
   ] as const;
   for (const changedAt of ['2026-01-05T08:00:00.000Z', '2026-01-05T09:00:00.000Z'])
-    expect(words({ of: hard, strand: { changedAt } })[0]).toContain('Effort 10, 9 of 10 lately');
+    expect(words({ of: hard, strand: { changedAt } })[0]).toContain('Effort 10, 9 of 10 recently');
 });
 
 test('a strand that opens says that what it waited for is reached', () => {
@@ -362,7 +362,7 @@ describe('practices since the level changed', () => {
   test('count from the moment after it', () => {
     const said = (startedAt: string, change: Partial<PracticeLog> = {}) =>
       words({ of: [at(startedAt, change)], strand: { changedAt: noon } });
-    expect(said('2026-01-07T12:00:01.000Z')).toEqual(['Met once running; 2 are wanted before a raise.']);
+    expect(said('2026-01-07T12:00:01.000Z')).toEqual(['Done in full once; 2 in a row are needed before a raise.']);
     expect(said(noon)).toEqual(['Not practised at this dose yet.']);
     expect(said('2026-01-07T11:59:59.000Z', less)).toEqual(['Not practised at this dose yet.']);
     expect(said('2026-01-07T12:00:01.000Z', less)).toHaveLength(2);

@@ -107,7 +107,7 @@ function unasked({ own, ruling }: Ruled, strand: Strand): string | null {
   if (ruling.because !== 'begin') return null;
   const changed = strand.changedAt === null ? -Infinity : Date.parse(strand.changedAt);
   const less = own.filter((log) => Date.parse(log.startedAt) > changed).length;
-  return less === 0 ? null : 'The practices since then asked for less: they are kept, and are no test of this dose.';
+  return less === 0 ? null : 'The practices since then asked for less: they count, but are no test of this dose.';
 }
 
 /** A level above its limit is pointed out, whatever the verdict. */
@@ -158,7 +158,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
     case 'loose': {
       const shares = marks.slice(0, 2).map((log) => percent(alignmentShare(log, strand)));
       return [
-        `Alignment was lost after ${shares.join(' and ')} of the round, twice running: ${down!.what}.`,
+        `Alignment was lost after ${shares.join(' and ')} of the round, twice in a row: ${down!.what}.`,
         down!.back,
       ];
     }
@@ -166,14 +166,14 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       const shares = marks.slice(0, 2).map((log) => percent(metShare(log, strand) ?? 0));
       const limit = percent(rule.partlyMet);
       return [
-        `Only ${shares.join(' and ')} of the dose was met, twice running; below ${limit} ${down!.what}.`,
+        `Only ${shares.join(' and ')} of the dose was done, twice in a row; below ${limit} ${down!.what}.`,
         down!.back,
       ];
     }
     case 'hard': {
       const efforts = marks.slice(0, 3).map((log) => strandEffort(log, strand) ?? '–');
       return [
-        `Effort ${efforts.join(', ')} of 10 lately; twice in three from ${rule.easeEffort} on, ${down!.what}.`,
+        `Effort ${efforts.join(', ')} of 10 recently; twice in three from ${rule.easeEffort} on, ${down!.what}.`,
         down!.back,
       ];
     }
@@ -198,8 +198,8 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       ];
     case 'run': {
       const wanted = state.lost.length > 0 ? FIND_AGAIN : rule.sessionsToRaise;
-      const what = state.lost.length > 0 ? 'before the old level returns' : 'before a raise';
-      return [`Met ${times(state.metRun)} running; ${wanted} are wanted ${what}.`];
+      const what = state.lost.length > 0 ? 'before the old dose returns' : 'before a raise';
+      return [`Done in full ${times(state.metRun)}; ${wanted} in a row are needed ${what}.`];
     }
     case 'effort': {
       const recent = marks.slice(0, state.lost.length > 0 ? FIND_AGAIN : rule.sessionsToRaise);
@@ -209,7 +209,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
       return [`Effort ${hardest} of 10; up to ${rule.effortCeiling} the dose may be raised.`];
     }
     case 'back':
-      return ['Back after a gap, and met: once more at this dose, then it may rise.'];
+      return ['Back after a gap, and done in full: once more at this dose, then it may rise.'];
     case 'point': {
       const [point] = pointsInWork(context.corrections, strand.heldBy, today);
       return [
@@ -219,10 +219,10 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
     case 'after ease':
       return [`Eased ${daysSince(state.easedOn, today)}; nothing is raised within ${DAYS_AFTER_EASE} days after that.`];
     case 'reached':
-      return ['The target is reached: keep it, or set a new one.'];
+      return ['The goal is reached: stay with it, or set a new one.'];
     case 'capacity':
       if (season.problem.strands[index]!.ladder.mostBy === 'minutes')
-        return ['The session has no more minutes; shorten something else, or let it be longer.'];
+        return ['The practice has no more minutes; shorten something else, or let it be longer.'];
       return [`${doseLimitWords(strand, limit)!} ${limit!.mend}`];
     case 'instead':
       return [`It stays ${limit!.reason}. What is practised instead counts as practice, and does not raise it.`];
@@ -247,7 +247,7 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
     case 'opens':
       return ['What it waited for is reached: it opens with its first dose.'];
     case 'found':
-      return ['Met twice at the lower dose: the old level is found again, in one step.'];
+      return ['Done in full twice at the lower dose: the old dose is back, in one step.'];
     case 'raise':
       return raiseWords(strand, ruling.level!, growth, rule.sessionsToRaise, rule.effortCeiling);
   }
@@ -257,10 +257,10 @@ function mainWords(ruled: Ruled, strand: Strand): string[] {
 function downWords(strand: Strand, { level }: Ruling): { what: string; back: string } | null {
   if (level === null) return null;
   return doseOf(level, gridOf(strand)) < doseOf(strand.level, gridOf(strand))
-    ? { what: 'it goes one rung down', back: 'Met twice there, the old level comes back in one step.' }
+    ? { what: 'it goes one step down', back: 'Done in full twice there, the old dose comes back in one step.' }
     : {
         what: 'what was saved up for the next dose is put back',
-        back: 'The dose stays; met twice, what was saved comes back in one step.',
+        back: 'The dose stays; done in full twice, what was saved comes back in one step.',
       };
 }
 
@@ -270,9 +270,9 @@ function daysSince(day: number, today: string): string {
 }
 
 function raiseWords(strand: Strand, level: number, growth: Growth, sessions: number, ceiling: number): string[] {
-  const why = `Met ${times(sessions)} running at effort ${ceiling} or less, alignment kept.`;
+  const why = `Done in full ${times(sessions)}${sessions > 1 ? ' in a row' : ''} at effort ${ceiling} or less, alignment kept.`;
   if (doseOf(level, gridOf(strand)) > doseOf(strand.level, gridOf(strand))) {
-    return [why, level >= strand.target ? 'This is the target.' : `Not more: at most ${growthWords(growth)}.`];
+    return [why, level >= strand.target ? 'This is the goal.' : `Not more: at most ${growthWords(growth)}.`];
   }
   return [why, `The raise of ${percent(growth.share)} is saved up: ${savedWords(strand, level)}.`];
 }

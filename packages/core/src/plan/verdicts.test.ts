@@ -54,9 +54,9 @@ describe('verdict, each rule at its boundary', () => {
   });
 
   test('stay when met once, partly met, or nothing done', () => {
-    expect(judge([log('2026-01-08')]).reasons[0]).toBe('Met once running; 2 are wanted before a raise.');
+    expect(judge([log('2026-01-08')]).reasons[0]).toBe('Done in full once; 2 in a row are needed before a raise.');
     expect(judge(shares(1, 0.9)).reasons[0]).toBe('90 % of the dose was met on Thu 8 Jan; all of it is wanted.');
-    expect(judge(shares(0.9, 1)).reasons[0]).toContain('Met once');
+    expect(judge(shares(0.9, 1)).reasons[0]).toContain('Done in full once');
     expect(judge([])).toMatchObject({ kind: 'stay', logId: null });
   });
 
@@ -152,7 +152,7 @@ describe('verdict, each rule at its boundary', () => {
     const eased = { level: 60, lost: [66], easedOn: '2026-01-24', changedAt: '2026-01-24T10:00:00.000Z' };
     expect(judge(two, '2026-01-26', eased).because).toBe('wait for practice');
     const once = [...two, log('2026-01-27')];
-    expect(judge(once, '2026-01-27', eased).reasons[0]).toContain('before the old level returns');
+    expect(judge(once, '2026-01-27', eased).reasons[0]).toContain('before the old dose returns');
     const found = judge([...once, log('2026-01-29')], '2026-01-29', eased, {}, plan([strand()], { lighterEvery: 0 }));
     expect(found).toMatchObject({ kind: 'raise', because: 'found', level: 66, toDose: 65 });
   });
@@ -161,7 +161,7 @@ describe('verdict, each rule at its boundary', () => {
     const lighter = log('2026-01-07', {
       lines: [logLine(1, { asked: { amount: 1, seconds: 40 }, done: { amount: 1, seconds: 40 } })],
     });
-    expect(judge([log('2026-01-05'), lighter]).reasons[0]).toContain('Met once');
+    expect(judge([log('2026-01-05'), lighter]).reasons[0]).toContain('Done in full once');
     expect(judge([log('2026-01-05'), lighter, log('2026-01-08')]).kind).toBe('raise');
     // The Monday after a lighter week: two practices at less are no reason for a raise.
     expect(
@@ -170,7 +170,7 @@ describe('verdict, each rule at its boundary', () => {
       kind: 'stay',
       reasons: [
         'Not practised at this dose yet.',
-        'The practices since then asked for less: they are kept, and are no test of this dose.',
+        'The practices since then asked for less: they count, but are no test of this dose.',
       ],
     });
   });
@@ -195,7 +195,7 @@ describe('verdict, each rule at its boundary', () => {
 
   test('where an ease shows in no dose it is a stay that puts back what was saved up, and says so', () => {
     const saved = { start: 60, level: 62 };
-    const back = 'The dose stays; met twice, what was saved comes back in one step.';
+    const back = 'The dose stays; done in full twice, what was saved comes back in one step.';
     for (const [practices, today, because] of [
       [efforts(10, 10), '2026-01-08', 'hard'],
       [shares(0.5, 0.5), '2026-01-08', 'short'],
@@ -207,8 +207,8 @@ describe('verdict, each rule at its boundary', () => {
       expect(found.reasons[1]).toBe(back);
     }
     const eased = judge(efforts(10, 10), '2026-01-08');
-    expect(eased.reasons[0]).toContain('it goes one rung down.');
-    expect(eased.reasons[1]).toBe('Met twice there, the old level comes back in one step.');
+    expect(eased.reasons[0]).toContain('it goes one step down.');
+    expect(eased.reasons[1]).toBe('Done in full twice there, the old dose comes back in one step.');
     // Accepted, the machine has it as an ease: the level is found again, and nothing is raised for a while.
     const accepted = { outcome: 'accepted', level: 60, teacherReason: '' } as const;
     const found = judge(efforts(10, 10), '2026-01-08', saved);
@@ -219,7 +219,7 @@ describe('verdict, each rule at its boundary', () => {
 
   test('a baseline that is due says what comes of the dose until then', () => {
     const words = (change: Partial<Strand>) => judge(two, '2026-02-06', change).reasons[0];
-    expect(words({})).toContain('until then it goes one rung down.');
+    expect(words({})).toContain('until then it goes one step down.');
     expect(words({ start: 60, level: 62 })).toContain('until then what was saved up for the next dose is put back.');
     expect(words({ start: 60 })).toContain('test the baseline again before anything is raised.');
     expect(judge(two, '2026-02-06', { start: 60 })).toMatchObject({ kind: 'stay', retest: true, moves: false });
@@ -240,7 +240,7 @@ describe('verdict, each rule at its boundary', () => {
           lines: [logLine(1, { asked: { amount: 1, seconds: level }, done: { amount: 1, seconds: level } })],
         }),
       );
-    expect(judge(at(180), '2026-01-08', { level: 180 }).reasons[0]).toContain('target');
+    expect(judge(at(180), '2026-01-08', { level: 180 }).reasons[0]).toContain('The goal is reached');
     expect(judge(at(175), '2026-01-08', { level: 178 })).toMatchObject({ kind: 'raise', toDose: 180 });
     // A target off the grid is a dose of its own: step 10 s, target 75 s, reached at 75 s.
     const off = { step: 10, target: 75 };

@@ -18,10 +18,10 @@ const said = (week: Partial<StrandWeek>, growth?: Growth): string =>
 test.each<[Partial<StrandWeek>, string]>([
   [{ kind: 'now' }, 'Today’s dose.'],
   [{ kind: 'raise' }, 'Up; not more, since it may grow by at most 10 % a week.'],
-  [{ kind: 'raise', level: 180 }, 'The target.'],
+  [{ kind: 'raise', level: 180 }, 'The goal.'],
   [{ kind: 'carry' }, 'The same; 10 % a week has not yet filled the step to 1:10 min.'],
   [{ kind: 'found' }, 'Found again: met at the lower dose, the old one comes back in one step.'],
-  [{ kind: 'eased' }, 'One rung down after the time without practice.'],
+  [{ kind: 'eased' }, 'One step down after the time without practice.'],
   [{ kind: 'held' }, 'The same: the next raise is still being earned.'],
   [{ kind: 'held', rail: 'load' }, 'The same; the whole week may not weigh more yet.'],
   [
@@ -30,14 +30,14 @@ test.each<[Partial<StrandWeek>, string]>([
   ],
   [
     { kind: 'held', rail: 'minutes', waitsFor: 'o' },
-    'The same; the session has no more minutes; One-hand reeling goes up first.',
+    'The same; the practice has no more minutes; One-hand reeling goes up first.',
   ],
   [{ kind: 'held', rail: 'family', waitsFor: 'o' }, 'The same; One-hand reeling of the same family goes up this week.'],
   [{ kind: 'held', rail: 'order', waitsFor: 'o' }, 'The same; it waits for One-hand reeling, whose day is nearer.'],
-  [{ kind: 'held', rail: 'order' }, 'The same; it makes room for another strand.'],
+  [{ kind: 'held', rail: 'order' }, 'The same; it makes room for another goal.'],
   [
     { kind: 'held', rail: 'axis', waitsFor: 'o' },
-    'The same; the same drill rises in another way this week: repetitions.',
+    'The same; the same exercise goes up in another way this week: repetitions.',
   ],
   [{ kind: 'lighter', level: 65, dose: 40 }, 'A lighter week, every 4th week: 38 % less than 1:05 min.'],
   [
@@ -49,8 +49,8 @@ test.each<[Partial<StrandWeek>, string]>([
   [{ kind: 'overruled', week: 3 }, 'Set by you: Exams.'],
   [{ kind: 'overruled', week: 4 }, 'Set by you.'],
   [{ kind: 'overruled', week: 5 }, 'Set by you.'],
-  [{ kind: 'reached', level: 180 }, 'Target reached: keep it.'],
-  [{ kind: 'reached', level: 190 }, 'Target reached: keep it.'],
+  [{ kind: 'reached', level: 180 }, 'Goal reached: stay with it.'],
+  [{ kind: 'reached', level: 190 }, 'Goal reached: stay with it.'],
   [{ kind: 'reached' }, 'As far as it goes.'],
   [{ kind: 'closed' }, 'Not practised yet.'],
   [{ kind: 'closed', rail: 'gate', waitsFor: 'o' }, 'Not practised yet: it opens after One-hand reeling.'],
@@ -63,7 +63,7 @@ test.each<[Partial<StrandWeek>, string]>([
 test('a target between two doses is a dose of its own; short of it the limit is said', () => {
   const near = strand({ target: 68 });
   const week = { kind: 'reached', week: 2, level: 66, dose: 65, rail: null, waitsFor: null } as StrandWeek;
-  expect(weekReason(value, near, { ...week, level: 68, dose: 68 })).toBe('Target reached: keep it.');
+  expect(weekReason(value, near, { ...week, level: 68, dose: 68 })).toBe('Goal reached: stay with it.');
   expect(weekReason(value, near, week, { share: 0.1, weeks: 1 }, limit(66))).toBe(
     'As far as it goes: 1:05 min is what the school’s budget allows.',
   );

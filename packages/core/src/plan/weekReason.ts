@@ -11,11 +11,11 @@ import { axisLabels, axisWords } from '../axis/axisWords';
 /** What a guard rail says, in a teacher's words. */
 export const railWords: Record<Rail, string> = {
   load: 'the whole week may not weigh more yet',
-  family: 'another strand of its family goes up this week',
-  minutes: 'the session has no more minutes',
-  order: 'it makes room for another strand',
-  gate: 'it opens after another strand',
-  axis: 'the same drill goes up along another axis this week',
+  family: 'another goal of its family goes up this week',
+  minutes: 'the practice has no more minutes',
+  order: 'it makes room for another goal',
+  gate: 'it opens after another goal',
+  axis: 'the same exercise goes up in another way this week',
   strength: 'more is beyond the school’s budget by what is known of the strength',
   guess: 'more is beyond what the strength could be, by a guess',
   noted: 'no more is asked with what is noted of the person',
@@ -38,7 +38,7 @@ export function heldWords(
     case 'gate':
       return `it opens after ${other.exerciseName}`;
     case 'axis':
-      return `the same drill rises in another way this week: ${axisLabels[other.axis]}`;
+      return `the same exercise goes up in another way this week: ${axisLabels[other.axis]}`;
     default:
       return `${railWords[rail]}; ${other.exerciseName} goes up first`;
   }
@@ -61,7 +61,7 @@ export function weekReason(
       return 'Today’s dose.';
     case 'raise':
       return week.level >= strand.target
-        ? 'The target.'
+        ? 'The goal.'
         : `Up; not more, since it may grow by at most ${growthWords(growth)}.`;
     case 'carry': {
       const grid = gridOf(strand);
@@ -71,7 +71,7 @@ export function weekReason(
     case 'found':
       return 'Found again: met at the lower dose, the old one comes back in one step.';
     case 'eased':
-      return 'One rung down after the time without practice.';
+      return 'One step down after the time without practice.';
     case 'held':
       return week.rail === null
         ? 'The same: the next raise is still being earned.'
@@ -89,7 +89,7 @@ export function weekReason(
     case 'reached':
       return doseOf(week.level, gridOf(strand)) < strand.target
         ? `As far as it goes${limit === undefined ? '.' : `: ${doseLimitWords(strand, limit)!}`}`
-        : 'Target reached: keep it.';
+        : 'Goal reached: stay with it.';
     case 'closed':
       return week.rail === 'gate'
         ? `Not practised yet: ${heldWords({ ...week, rail: week.rail }, plan.strands)}.`

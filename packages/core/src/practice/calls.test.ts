@@ -20,10 +20,10 @@ test('what is taken up and where, changes, the last ones, rests and the end, in 
     span.kind === 'hold' ? [{ offsetMs: 0, text: 'Knees behind the toes.' }] : [],
   );
   expect(texts(all)).toEqual([
-    'Take up: Holding the tree',
+    'Get ready: Holding the tree',
     'Knees behind the toes.',
     'Rest',
-    'Take up: One-hand silk-reeling. Left',
+    'Get ready: One-hand silk-reeling. Left',
     'Three more',
     'The last one',
     'Change. Right',
@@ -69,7 +69,7 @@ test('slower and slower: three more is called when three are left', () => {
 
 test('what is due is said once; what was skipped is not called after', () => {
   const all = calls(evening, line, usualCalls, nameOf);
-  expect(callNow(all, null, { spanIndex: 0, offsetMs: 0 })).toBe('Take up: Holding the tree');
+  expect(callNow(all, null, { spanIndex: 0, offsetMs: 0 })).toBe('Get ready: Holding the tree');
   expect(callNow(all, { spanIndex: 0, offsetMs: 0 }, { spanIndex: 0, offsetMs: 100 })).toBeNull();
   const left = line.spans.find(({ kind }) => kind === 'cycle')!.index;
   expect(callNow(all, { spanIndex: 0, offsetMs: 0 }, { spanIndex: left, offsetMs: 0 })).toBeNull();

@@ -21,7 +21,7 @@ export type CallWords = z.infer<typeof CallWordsSchema>;
 
 /** As they are until the teacher changes them. */
 export const usualCalls: CallWords = {
-  takeUp: 'Take up: {name}. {side}',
+  takeUp: 'Get ready: {name}. {side}',
   change: 'Change. {side}',
   three: 'Three more',
   last: 'The last one',
@@ -99,7 +99,7 @@ const afterOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Sai
 };
 
 /** Something that would be said into other things, one after the other: it waits until there is room. */
-const betweenOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Said =>
+export const betweenOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): Said =>
   others.reduce((at, other) => {
     const end = other.offsetMs + saidFor(other.text);
     return other.offsetMs < at.offsetMs + saidFor(at.text) && at.offsetMs < end ? { ...at, offsetMs: end } : at;
@@ -109,7 +109,7 @@ const betweenOthers = (said: Said, others: readonly Said[], saidFor: SaidFor): S
  * Everything that is called in a practice, in order: what is taken up and on which side, changes, the last ones, rests, the end;
  * the cues that can be said before something else is, and the parts for which there is room between.
  * @param nameOf the name of a segment, as it is called
- * @param cuesOf the cues of a span, in their order
+ * @param cuesOf the cues of a span, in their order; what is told while an exercise is taken up
  * @param partsOf the parts of the repetitions of a span that are to be called, in their order
  * @param saidFor how long it takes to say a line, ms
  */
@@ -131,8 +131,11 @@ export function calls(
       text: filled(template, name, sideOf(span)),
     });
     switch (span.kind) {
-      case 'settle':
-        return [call(0, words.takeUp)];
+      case 'settle': {
+        const first = call(0, words.takeUp);
+        const more = cuesOf(span).map((said) => ({ ...afterOthers(said, [first], saidFor), spanIndex: span.index }));
+        return [first, ...more.filter(({ offsetMs, text }) => offsetMs + saidFor(text) <= span.durationMs)];
+      }
       case 'change':
         return [call(0, words.change)];
       case 'talk':

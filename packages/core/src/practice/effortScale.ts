@@ -6,7 +6,7 @@ export const effortWords = [
   'moderate',
   'somewhat hard',
   'hard',
-  'harder',
+  'hard to very hard',
   'very hard',
   'very hard indeed',
   'almost all I have',

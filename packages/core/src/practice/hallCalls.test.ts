@@ -88,7 +88,7 @@ test('a line that the teacher has spoken takes as long as it is, and nothing is 
     return saidWhen(hallCalls(routine, line, usualCalls, spoken, shelf, softSchool, plan, recorded), line);
   };
   const usual = say(new Map());
-  const cue = usual.find(({ text }) => text.length > 30)!;
+  const cue = usual.find(({ text }) => text.length > 30 && text.endsWith('.'))!;
   const long = recordingOf(cue.text, new Float32Array(9 * VOICE_RATE));
   const slow = say(recordingsBy([long]));
   const at = slow.findIndex(({ text }) => text === cue.text);
@@ -173,7 +173,7 @@ test('a list tells what is said when, from the beginning to the end', () => {
   const { line, all } = called('heel-lifts', { cues: false, parts: 'new' });
   const list = saidWhen(all, line);
   expect(list.slice(0, 3).map(({ atMs, text }) => `${atMs / 1000} ${text}`)).toEqual([
-    '0 Take up: Slow heel lifts',
+    '0 Get ready: Slow heel lifts',
     '10 Rise and hover',
     '13 Down',
   ]);

@@ -1,13 +1,17 @@
 import { cycleParts } from '../library/cycleParts';
 import type { Exercise } from '../library/exercise';
+import { firmnessWords } from '../library/firmness';
 import { STOP_WORDS } from '../library/stagedDrill';
 import type { Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import { segmentDrill } from '../routine/turned';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
-import { calls, msOfDone, type Call, type CallWords } from './calls';
+import { upperFirst } from '../words/firstLetter';
+import { betweenOthers, calls, msOfDone, type Call, type CallWords } from './calls';
 import type { CuePlan } from './cuePlan';
+import { firmnessCalls } from './firmnessCalls';
+import { halfCall } from './halfWay';
 import { nameOf } from './moment';
 import { saidFor, type Recordings } from './recording';
 import { sideOfWords } from './sideOfWords';
@@ -88,20 +92,33 @@ export const hallCalls = (
     (segment) => nameOf(segment, shelf),
     (span) => {
       const drill = drills.get(span.segmentId);
-      if (!spoken.cues || drill === undefined || span.amount === 0) return [];
+      const segment = routine.segments[span.segmentIndex];
+      if (drill === undefined || segment?.type !== 'exercise') return [];
+      if (span.kind === 'settle' && segment.firmness !== null)
+        return [{ offsetMs: 0, text: upperFirst(firmnessWords(segment.firmness)) }];
+      if (span.amount === 0) return [];
+      const firm = firmnessCalls(segment, span);
+      if (!spoken.cues) return firm;
       const before = cues.get(span.index - 1)?.at(-1)?.checkpointId;
-      return (cues.get(span.index) ?? []).flatMap(({ fromMs, checkpointId }) => {
+      const said = (cues.get(span.index) ?? []).flatMap(({ fromMs, checkpointId }) => {
         // What stays up from the turn before has been said.
         if (span.turn > 1 && fromMs === 0 && checkpointId === before) return [];
-        const said = spokenExercise(drill, school, sideOfWords(span, drill, fromMs));
-        const point = said.checkpoints.find(({ id }) => id === checkpointId);
+        const here = spokenExercise(drill, school, sideOfWords(span, drill, fromMs));
+        const point = here.checkpoints.find(({ id }) => id === checkpointId);
         return point === undefined ? [] : [{ offsetMs: fromMs, text: point.cue }];
       });
+      return [...firm, ...said.map((cue) => betweenOthers(cue, firm, takes))];
     },
     (span) => {
       const drill = drills.get(span.segmentId);
-      if (spoken.parts === 'none' || drill === undefined || span.amount === 0) return [];
-      return partCalls(span, drill, school, spoken.parts === 'all' ? Infinity : NEW_REPETITIONS, takes);
+      if (drill === undefined || span.amount === 0) return [];
+      const half = halfCall(span, spokenExercise(drill, school, sideOfWords(span, drill, 0)));
+      const repetitions = { none: 0, new: NEW_REPETITIONS, all: Infinity }[spoken.parts];
+      const parts = partCalls(span, drill, school, repetitions, takes);
+      if (half === null) return parts;
+      // What changes at the half is said in any case, and the parts of that moment are left out.
+      const free = parts.filter((part) => betweenOthers(part, [half], takes) === part);
+      return [...free, { ...half, leads: true }];
     },
     takes,
   );

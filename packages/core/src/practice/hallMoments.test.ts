@@ -252,7 +252,7 @@ describe('calls', () => {
     expect(said([pause('rest')])).toEqual(['Rest', 'Done']);
     expect(said([pause('rest', 'Shake out')])).toEqual(['Shake out', 'Done']);
     const twice = segment('twice', { ...hold(20, together(2)), restSeconds: 15 });
-    expect(said([twice])).toEqual(['Take up: Holding the tree', 'Rest', 'Done']);
+    expect(said([twice])).toEqual(['Get ready: Holding the tree', 'Rest', 'Done']);
     expect(said([tree], { ...usualCalls, end: '', takeUp: '' })).toEqual([]);
   });
 
@@ -284,7 +284,7 @@ describe('calls', () => {
     );
     const cued = hallCalls(value, line, usualCalls, { cues: true, parts: 'none' }, shelf, softSchool, plan);
     const cues = cued.filter(({ text }) => !plain.includes(text));
-    expect(plain[0]).toBe('Take up: Holding the tree');
+    expect(plain[0]).toBe('Get ready: Holding the tree');
     // Nothing is said while a drill is taken up, and one that goes on from turn to turn is said once.
     expect(cues.slice(0, 3).map(({ spanIndex, offsetMs }) => [spanIndex, offsetMs])).toEqual([
       [1, 0],

@@ -1,9 +1,11 @@
 import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, MOST_STAY, SideSchema } from '../library/dose';
+import { FirmnessSchema } from '../library/firmness';
 import { TurnedSchema } from '../routine/routine';
 import { DaySchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
+import { HandsTestedSchema, MOST_HANDS } from './handsTest';
 import { ShakePlaceSchema, shakePlaces } from './shakePlace';
 
 const id = z.string().min(1).max(80);
@@ -30,6 +32,8 @@ export const LogLineSchema = z.object({
   staySeconds: z.number().min(0).max(MOST_STAY).nullable().default(null),
   /** What gave out where it fell short or lost its alignment; null where nothing did, or it was not said. */
   gaveOut: z.enum(['legs', 'arms']).nullable().default(null),
+  /** How firm hands or steps were asked to be, and felt, 0–10; null where nothing was asked. */
+  firmness: FirmnessSchema.extend({ felt: rating.nullable() }).nullable().default(null),
   /** Effort of this exercise where it was set apart from that of the whole practice, 0–10. */
   effort: rating.nullable().default(null),
 });
@@ -71,6 +75,8 @@ export const PracticeLogSchema = z.object({
   symptoms: z.array(SymptomSchema).max(symptoms.length),
   /** What shook; none where nothing did or it was not said. */
   shook: z.array(ShakePlaceSchema).max(shakePlaces.length).default([]),
+  /** What somebody's hands found of the stand; none where nobody tested it. */
+  hands: z.array(HandsTestedSchema).max(MOST_HANDS).default([]),
   note: noteText(2000),
 });
 export type PracticeLog = z.infer<typeof PracticeLogSchema>;

@@ -46,6 +46,7 @@ function lineOf(segment: ExerciseSegment, name: string, spans: readonly Span[], 
     effort: null,
     turned: segment.turned,
     staySeconds: segment.dose.kind === 'cycle' ? segment.dose.staySeconds : null,
+    firmness: segment.firmness === null ? null : { ...segment.firmness, felt: null },
     gaveOut: null,
     enough: enoughOf(segment, asked),
   };

@@ -23,7 +23,7 @@ const at = (seconds: number, ...events: JournalEvent[]) => {
 };
 
 test('what the hall sees, moment by moment', () => {
-  expect(at(0)).toMatchObject({ kind: 'settle', title: 'Take up: Empty and full', big: '0:10', side: 'left' });
+  expect(at(0)).toMatchObject({ kind: 'settle', title: 'Get ready: Empty and full', big: '0:10', side: 'left' });
   expect(at(12)).toMatchObject({
     kind: 'hold',
     title: 'Empty and full',
@@ -36,7 +36,7 @@ test('what the hall sees, moment by moment', () => {
   // What leads there is not what comes next: the side and the way of the work are.
   expect(at(60).next).toBe('One-hand silk-reeling, left, forward');
   expect(at(85 + 88 + 1).title).toBe('Change: left, reversed');
-  expect(at(76)).toMatchObject({ title: 'Take up: One-hand silk-reeling' });
+  expect(at(76)).toMatchObject({ title: 'Get ready: One-hand silk-reeling' });
   expect(at(86)).toMatchObject({ kind: 'cycle', big: '8', unit: 'of 8 to go', side: 'left', direction: 'forward' });
   expect(at(85 + 11 + 3).big).toBe('7');
   // On the left side its own words, and backwards when the circle runs the other way.
@@ -104,7 +104,11 @@ test('a change of side takes as long as its way in is told, and half of it once 
 
 test('taps take over the count, and the breath is left alone', () => {
   const tapped = at(88, { at: 86_000, action: 'tap' });
-  expect(tapped).toMatchObject({ big: '7', detail: 'Counting your taps', fullness: null });
+  expect(tapped).toMatchObject({
+    big: '7',
+    detail: 'You count: tap at each repetition. The clock is stopped.',
+    fullness: null,
+  });
 });
 
 test('of a range, and by feel, it says from where on it is enough, and that it is', () => {
@@ -267,7 +271,7 @@ describe('doses as the trade gives them', () => {
       title: 'One-hand silk-reeling: turn only',
       detail: 'Turn the pelvis to the right side, knees still',
     });
-    expect(shown(staged, 5)).toMatchObject({ title: 'Take up: One-hand silk-reeling: turn only' });
+    expect(shown(staged, 5)).toMatchObject({ title: 'Get ready: One-hand silk-reeling: turn only' });
     expect(shown(staged, 5).wayIn.at(-1)).toBe(
       'Turn only. Weight even, hands on the hips: the pelvis turns, the knees stay. Go on when the knees stay where they are in the turn.',
     );

@@ -4,16 +4,20 @@ import { stopCaution } from '../library/cautions';
 import { isTimed, type Dose, type Side } from '../library/dose';
 import type { Exercise } from '../library/exercise';
 import { signLine, stageLine } from '../library/teaching';
+import { firmnessWords } from '../library/firmness';
 import { wayWords } from '../library/wayWords';
 import { durationWords } from '../words/durationWords';
+import { upperFirst } from '../words/firstLetter';
 import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
+import { spanRepetition } from '../routine/spanRepetition';
 import { drillName, segmentDrill, stageOf } from '../routine/turned';
 import { wayInOfSide } from '../schools/changeOfSide';
 import type { School } from '../schools/school';
 import { spokenExercise } from '../schools/spokenLine';
 import type { ConductState } from './conduct';
 import { cueAt, type CuePlan } from './cuePlan';
+import { firmnessNow } from './firmnessCalls';
 import { momentFigure, type MomentFigure } from './momentFigure';
 import { sideOfWords } from './sideOfWords';
 
@@ -47,7 +51,7 @@ function titleOf(span: Span, segment: Segment, shelf: Shelf): string {
   const name = nameOf(segment, shelf);
   switch (span.kind) {
     case 'settle':
-      return `Take up: ${name}`;
+      return `Get ready: ${name}`;
     case 'change':
       return `Change: ${wayWords(span, ', ')}`;
     case 'rest':
@@ -94,7 +98,11 @@ function takingUp(
   if (span.kind !== 'settle') return none;
   const { signs } = exercise;
   const stage = stageOf(drill, exercise);
-  const wayIn = stage === null ? exercise.wayIn : [...exercise.wayIn, stageLine(stage)];
+  const wayIn = [
+    ...exercise.wayIn,
+    ...(stage === null ? [] : [stageLine(stage)]),
+    ...(drill.firmness === null ? [] : [`${upperFirst(firmnessWords(drill.firmness))}.`]),
+  ];
   return {
     wayIn,
     mayBegin: signs.begin.map((sign) => signLine('begin', sign)).join(' '),
@@ -119,6 +127,14 @@ function enoughOf(span: Span, state: ConductState, dose: Dose): string {
   const done = (span.turn - 1 + here) / span.turns;
   if (done >= least / whole - 1e-9) return 'enough now: Next ends it';
   return `enough from ${inTime ? durationWords(least) : `${least}`}`;
+}
+
+/** How firm hands or steps are to be now; empty where nothing is said of it. */
+function firmNow(span: Span, state: ConductState, drill: ExerciseSegment | null): string {
+  if (drill === null) return '';
+  const done = state.taps ?? spanRepetition(span, state.offsetMs).done;
+  const now = firmnessNow(drill, span, done, state.offsetMs);
+  return now === null ? '' : firmnessWords({ of: now.of, from: now.level, to: now.level });
 }
 
 /**
@@ -169,7 +185,7 @@ export function momentOf(
     checkpoint: exercise?.checkpoints.find(({ id }) => id === point) ?? null,
     ...takingUp(span, drill, exercise, wayInOfChange(span, line.spans[span.index - 1], done, school)),
     ...figure,
-    unit: [figure.unit, enough].filter((words) => words !== '').join(' · '),
+    unit: [figure.unit, firmNow(span, state, drill), enough].filter((words) => words !== '').join(' · '),
   };
 }
 

@@ -16,6 +16,7 @@ import type { School } from '../schools/school';
 import { toldPart } from '../schools/toldPart';
 import { clock, durationWords } from '../words/durationWords';
 import type { ConductState } from './conduct';
+import { halfNow } from './halfWay';
 
 /** The big figure of the hall, and what stands beside it. */
 export interface MomentFigure {
@@ -79,7 +80,12 @@ function cycleFigure(
   return {
     ...countOfCycle(span, state, done, drill.dose),
     detail: joined([
-      !byPace ? 'Counting your taps' : phase === undefined ? '' : toldPart(phase, school),
+      exercise === undefined ? '' : halfNow(span, exercise, done),
+      !byPace
+        ? 'You count: tap at each repetition. The clock is stopped.'
+        : phase === undefined
+          ? ''
+          : toldPart(phase, school),
       byPace && phase !== undefined && phase.heldBreaths > 0 ? heldWords(phase.heldBreaths, within) : '',
     ]),
     fullness:

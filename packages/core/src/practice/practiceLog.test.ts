@@ -34,9 +34,11 @@ const answers: EndNotes = {
   painPlace: null,
   symptoms: [],
   shook: [],
+  hands: [],
   note: 'warm',
   apart: null,
   gaveOut: [],
+  felt: [],
 };
 const logOf = (given: Journal, notes: Partial<EndNotes> = {}, atMs = BEGUN + line.totalMs) =>
   practiceLog(

@@ -20,16 +20,18 @@ export function practiceLog(
   line: Timeline,
   state: ConductState,
   exercises: ReadonlyMap<string, Pick<Exercise, 'name'>>,
-  { apart, gaveOut, effort, symptoms, shook, note, ...pain }: EndNotes,
+  { apart, gaveOut, felt, effort, symptoms, shook, hands, note, ...pain }: EndNotes,
   now: Date,
   dayOf: (moment: Date) => string,
 ): PracticeLog | null {
   if (journal.studentId === null) return null;
   const startedAt = new Date(journal.events[0]?.at ?? journal.seenAt);
   const said = new Map(gaveOut.map(({ segmentId, by }) => [segmentId, by]));
+  const feltBy = new Map(felt.map(({ segmentId, level }) => [segmentId, level]));
   const lines = logLines(journal.routine, line, state, exercises).map((entry): LogLine => ({
     ...entry,
     effort: entry.segmentId === apart?.segmentId ? apart.effort : entry.effort,
+    firmness: entry.firmness === null ? null : { ...entry.firmness, felt: feltBy.get(entry.segmentId) ?? null },
     gaveOut: fellShort(entry) ? (said.get(entry.segmentId) ?? null) : null,
   }));
   return {
@@ -48,6 +50,7 @@ export function practiceLog(
     ...painKept(pain),
     symptoms,
     shook,
+    hands,
     note: note.trim(),
   };
 }

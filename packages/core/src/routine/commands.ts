@@ -51,6 +51,7 @@ export function newSegment(id: string, exercise: Exercise, school: School): Exer
     startsOnCue: false,
     changeSeconds: changeOf(exercise, school),
     turned: null,
+    firmness: null,
     roundId: null,
   };
 }

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { lineText, nameText, noteText } from '../text/textSchema';
 import { DoseSchema } from '../library/dose';
+import { FirmnessSchema } from '../library/firmness';
 import { SideOrderSchema } from '../library/sideOrder';
 
 const id = z.string().min(1).max(80);
@@ -38,6 +39,8 @@ export const ExerciseSegmentSchema = z.object({
   changeSeconds: z.number().min(0).max(300).nullable().default(null),
   /** The posture turned otherwise than the exercise has it; null where it is left as it is. */
   turned: TurnedSchema.nullable().overwrite(asItIs).default(null),
+  /** How firm hands or steps are to be; null where nothing is said of it. */
+  firmness: FirmnessSchema.nullable().default(null),
   /** The round it belongs to; segments of a round stand together and are repeated together. */
   roundId: id.nullable().default(null),
 });
@@ -74,7 +77,7 @@ export const RoutineSchema = z.object({
     .object({ width: z.number().min(1).max(60), depth: z.number().min(1).max(60) })
     .nullable()
     .default(null),
-  /** Findings that are kept so on purpose, by their key. */
+  /** Findings that are ignored on purpose, by their key. */
   keptOnPurpose: z.array(z.string().max(240)).max(500).default([]),
 });
 export type Routine = z.infer<typeof RoutineSchema>;

@@ -1,6 +1,7 @@
 import { percent } from '../words/percent';
 import type { ExerciseSegment, Turned, TurnedNumber } from './routine';
 import { doseWords } from '../library/doseWords';
+import { firmnessWords } from '../library/firmness';
 import { sideOrderWords } from '../library/sideOrder';
 import { takesTurns } from './rounds';
 
@@ -32,11 +33,13 @@ export const segmentWords = ({
   turned,
   sideOrder,
   startsOnCue,
-}: Pick<ExerciseSegment, 'dose' | 'turned' | 'sideOrder' | 'startsOnCue'>): string =>
+  firmness,
+}: Pick<ExerciseSegment, 'dose' | 'turned' | 'sideOrder' | 'startsOnCue' | 'firmness'>): string =>
   [
     doseWords(dose),
     takesTurns(dose, sideOrder) ? sideOrderWords.each : '',
     turnedWords(turned ?? {}),
+    firmness === null ? '' : firmnessWords(firmness),
     startsOnCue ? 'begins on the cue' : '',
   ]
     .filter((words) => words !== '')

@@ -31,6 +31,7 @@ const conventions = {
   pace: 'slow',
   muscles: 'let go',
   breathWay: 'not named',
+  corners: 'by side',
   breathLink: 'natural',
   belly: 'expands',
   pauses: 'none',

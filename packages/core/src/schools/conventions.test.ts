@@ -13,6 +13,7 @@ import {
   settlePosture,
   softSchool,
   spokenCheckpoint,
+  spokenExercise,
   strictSchool,
   type School,
 } from '.';
@@ -21,7 +22,7 @@ import { contradictionKey, exerciseContradictions, routineContradictions } from 
 const exercise = (id: string): Exercise => builtInExercises.find((entry) => entry.id === id)!;
 
 test('every question has a sentence for each side, and a side for each value a school may have', () => {
-  expect(schoolQuestions).toHaveLength(28);
+  expect(schoolQuestions).toHaveLength(29);
   for (const { key, sides } of schoolQuestions) {
     for (const { value, sentence } of sides) {
       expect(SchoolSchema.safeParse({ ...softSchool, [key]: value }).success).toBe(true);
@@ -39,6 +40,26 @@ test('five schools that differ in earnest: pairwise in at least five questions',
       expect(schoolQuestions.filter(({ key }) => a[key] !== b[key]).length).toBeGreaterThanOrEqual(5);
     }
   }
+});
+
+test('corners are called by their side, or by the compass where ahead is north', () => {
+  const by = (corners: School['corners'], side: 'left' | 'right') =>
+    spokenExercise(exercise('one-hand-reeling'), { ...softSchool, corners }, side);
+  expect(by('by side', 'left').wayIn.some((line) => line.includes('to the left corner'))).toBe(true);
+  const compass = by('by compass', 'left');
+  expect(compass.wayIn[0]).toBe('Call the wall ahead north: corners are named from there.');
+  expect(compass.wayIn.some((line) => line.includes('to the north-west corner'))).toBe(true);
+  expect(compass.phases.map(({ name }) => name).join(' ')).toContain('to the north-west corner');
+  expect(
+    by('by compass', 'right')
+      .phases.map(({ name }) => name)
+      .join(' '),
+  ).toContain('to the north-east corner');
+  // Where no corner is named, north is not either.
+  const tree = exercise('tree-holding');
+  expect(spokenExercise(tree, { ...softSchool, corners: 'by compass' }, 'both').wayIn).toEqual(
+    spokenExercise(tree, softSchool, 'both').wayIn,
+  );
 });
 
 test('choices come to numbers, and fill only what a posture leaves open', () => {

@@ -92,6 +92,7 @@ export const SchoolSchema = z.object({
   pace: z.enum(['slow', 'brisk']).default('slow'),
   muscles: z.enum(['let go', 'opened']).default('let go'),
   breathWay: z.enum(['nose', 'mouth out', 'not named']).default('not named'),
+  corners: z.enum(['by side', 'by compass']).default('by side'),
   /** Whether unequal sides are pointed out. */
   sidesEqual: z.boolean(),
   /** Repetitions come in multiples of this; 1 = any number. */

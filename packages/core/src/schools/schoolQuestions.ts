@@ -163,6 +163,19 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
   },
   {
     group: 'Movement',
+    key: 'corners',
+    question: 'What corners are called',
+    sides: [
+      side('by side', 'Right and left', 'One turns to the right or the left corner.'),
+      side(
+        'by compass',
+        'By compass',
+        'Ahead is north: the right corner is the north-east, the left one the north-west, wherever one stands.',
+      ),
+    ],
+  },
+  {
+    group: 'Movement',
     key: 'risingHand',
     question: 'Hand and weight',
     sides: [
@@ -233,7 +246,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
       side('following', 'Follow the hand', 'The eyes go with the leading hand.'),
       side('ahead', 'Stay ahead', 'The eyes stay ahead while the body turns below them.'),
       side('up', 'Up, overhead', 'The eyes go up with the hands in overhead work; level elsewhere.'),
-      side('closed', 'Closed', 'The eyes close once the drill is known; open for anything on one leg.'),
+      side('closed', 'Closed', 'The eyes close once the exercise is known; open for anything on one leg.'),
     ],
   },
   {
@@ -289,7 +302,7 @@ export const schoolQuestions: readonly SchoolQuestion[] = [
     key: 'counted',
     question: 'What is counted',
     sides: [
-      side('repetitions', 'Repetitions', 'Drills are counted in repetitions, holds in time.'),
+      side('repetitions', 'Repetitions', 'Movements are counted in repetitions, holds in time.'),
       side('minutes', 'Minutes', 'Everything is given in minutes; nobody counts circles.'),
       side('breaths', 'Breaths', 'Holds are counted in breaths.'),
       side('feel', 'By feel', 'The numbers are a guide; you stop when it is enough.'),

@@ -84,7 +84,7 @@ const eyes: Record<School['eyes'], Words> = {
     cue: 'Let the hands lift the eyes.',
   },
   closed: {
-    wanted: 'Closed once the drill is known; open for anything on one leg.',
+    wanted: 'Closed once the exercise is known; open for anything on one leg.',
     test: 'You would sway no more than with them open.',
     faults: 'Squeezed shut, or looking down behind the lids.',
     cue: 'Let the lids fall by their own weight.',

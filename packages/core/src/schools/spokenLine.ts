@@ -155,12 +155,29 @@ function word(token: string, school: School, side: SpokenSide): string | null {
   }
 }
 
+/** Corners by the compass, ahead being north. */
+const compass: Readonly<Record<string, string>> = { right: 'north-east', left: 'north-west' };
+const AHEAD_IS_NORTH = 'Call the wall ahead north: corners are named from there.';
+
+/** Corners as the school calls them. */
+const cornersCalled = (text: string, { corners }: School): string =>
+  corners === 'by side'
+    ? text
+    : text.replace(/\b(right|left) corner\b/g, (_, which: string) => `${compass[which]} corner`);
+
+/** The way in, and before it where north is, where a corner is named by it. */
+const withNorth = (wayIn: readonly string[], all: readonly string[]): string[] =>
+  [...wayIn, ...all].some((line) => /north-(east|west) corner/.test(line)) ? [AHEAD_IS_NORTH, ...wayIn] : [...wayIn];
+
 /**
  * A line as it is said in a school and on a side: words in braces are put in, as `{working}` hand or `{pelvis}`. What is not
  * known stays as it is written.
  * @example spokenLine('Shift {most} to the {working} leg.', softSchool, 'left') // 'Shift seven tenths of the weight to the left leg.'
  */
 export const spokenLine = (text: string, school: School, side: SpokenSide): string =>
+  cornersCalled(filledIn(text, school, side), school);
+
+const filledIn = (text: string, school: School, side: SpokenSide): string =>
   text.replace(/\{([a-z ]+)\}/gi, (whole, token: string, at: number) => {
     const said = word(token.toLowerCase(), school, side);
     if (said === null) return whole;
@@ -176,8 +193,13 @@ const gazeOf = ({ phases }: Exercise, { eyes }: School): School['eyes'] =>
 const gazing = (exercise: Exercise, school: School): School => ({ ...school, eyes: gazeOf(exercise, school) });
 
 /** The way into an exercise alone, as it is said in a school and on a side. */
-export const spokenWayIn = (exercise: Exercise, school: School, side: SpokenSide): string[] =>
-  exercise.wayIn.map((line) => spokenLine(line, gazing(exercise, school), side));
+export const spokenWayIn = (exercise: Exercise, school: School, side: SpokenSide): string[] => {
+  const say = (line: string): string => spokenLine(line, gazing(exercise, school), side);
+  return withNorth(
+    exercise.wayIn.map(say),
+    exercise.phases.flatMap(({ name, reversed }) => [name, reversed].map(say)),
+  );
+};
 
 /** An exercise with all its words as they are said in a school and on a side. */
 export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide): Exercise {
@@ -188,7 +210,7 @@ export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide)
   return {
     ...exercise,
     summary: say(exercise.summary),
-    wayIn: all(exercise.wayIn),
+    wayIn: spokenWayIn(exercise, of, side),
     phases: exercise.phases.map((part): Phase => ({
       ...part,
       name: say(part.name),
@@ -205,6 +227,7 @@ export function spokenExercise(exercise: Exercise, of: School, side: SpokenSide)
     })),
     signs: { begin: all(signs.begin), right: all(signs.right), enough: all(signs.enough), stop: all(signs.stop) },
     attention: all(exercise.attention),
+    halfWay: say(exercise.halfWay),
     quick: say(exercise.quick),
     long: say(exercise.long),
     daily: say(exercise.daily),

@@ -67,7 +67,7 @@ const LONG_OVERHEAD = 30;
 const heart = { foldDeg: HEAD_LOW, effort: 7, noHeldBreath: true, overheadSeconds: LONG_OVERHEAD } as const;
 
 /**
- * What each condition rules out of postures, drills and breath (sources: What is noted of a body). Common
+ * What each condition rules out of postures, exercises and breath (sources: What is noted of a body). Common
  * practice in class, never a diagnosis. What is only said stands in `conditionRules`.
  */
 export const conditionLimits: Readonly<Record<Condition, BodyLimits>> = {

@@ -7,3 +7,4 @@ export * from './newStudent';
 export * from './measureWords';
 export * from './practisedHolds';
 export * from './strengthWords';
+export { MOST_NAMES, namesIn } from './namesIn';

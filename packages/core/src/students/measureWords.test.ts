@@ -28,7 +28,7 @@ test('chair stand and tandem stand (CDC STEADI; from memory)', () => {
 test('holds, scales, ankle and breath say what they are used for', () => {
   const hold: Measure = { ...on, kind: 'hold', stance: TEST_STANCE, seconds: 200, stoppedBy: 'legs' };
   expect(measureValue(hold)).toBe('3:20 min at 30°, stopped by the legs');
-  expect(measureMeaning(hold, null)).toContain('the legs are reckoned');
+  expect(measureMeaning(hold, null)).toContain('the legs are estimated');
   expect(measureMeaning({ ...hold, stance: { ...TEST_STANCE, kneeBendDeg: 20 } }, null)).toContain('test at 30°');
   expect(measureMeaning({ ...on, kind: 'two scales', leftKg: 35, rightKg: 65, wantedLeft: 0.3 }, null)).toContain(
     'off by 5 points',

@@ -40,7 +40,7 @@ export function measureMeaning(measure: Measure, age: number | null): string {
     case 'hold':
       return measure.stance.kneeBendDeg < SHALLOW_BEND
         ? 'So high that the bones carry nearly all: test at 30° or lower.'
-        : `From it the ${measure.stoppedBy} are reckoned in every posture.`;
+        : `From it the ${measure.stoppedBy} are estimated in every posture.`;
     case 'one-leg stand': {
       const norm = age === null ? null : oneLegNorm(age);
       if (norm === null) return 'With the year of birth it can be compared.';

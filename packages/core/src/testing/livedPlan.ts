@@ -44,6 +44,7 @@ const lineOf = (strand: Strand, dose: number, { share, kept, effort }: Lived): L
     done: { amount: asked.amount * share, seconds: asked.seconds * share },
     alignmentKept: kept,
     enough: null,
+    firmness: null,
     staySeconds: axis === 'stay' ? dose : null,
     gaveOut: null,
     turned: isPostureAxis(axis) ? { ...unturned, [inPosture[axis].key]: dose / inPosture[axis].units } : null,
@@ -111,6 +112,7 @@ export function livedPlan(
       painPlace: null,
       symptoms: [],
       shook: [],
+      hands: [],
       note: '',
     });
     const before = plan;

@@ -23,6 +23,7 @@ export const segment = (id: string, dose: Dose, change: Partial<ExerciseSegment>
   startsOnCue: false,
   changeSeconds: null,
   turned: null,
+  firmness: null,
   roundId: null,
   ...change,
 });
@@ -130,6 +131,7 @@ export const logLine = (share = 1, change: Partial<LogLine> = {}): LogLine => ({
   enough: null,
   turned: null,
   staySeconds: null,
+  firmness: null,
   gaveOut: null,
   effort: null,
   ...change,
@@ -153,6 +155,7 @@ export const log = (day: string, change: Partial<PracticeLog> = {}): PracticeLog
   painPlace: null,
   symptoms: [],
   shook: [],
+  hands: [],
   note: '',
   ...change,
 });

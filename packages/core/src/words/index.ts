@@ -4,6 +4,7 @@ export * from './parseDuration';
 export * from './checkRange';
 export * from './groupBy';
 export * from './sources';
+export * from './tenMinutes';
 export * from './shortDay';
 export * from './angles';
 export * from './firstLetter';

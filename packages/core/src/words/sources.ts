@@ -40,14 +40,14 @@ export const sources: readonly SourceEntry[] = [
     formula: 'the front leg leans until the centre of mass falls at its share between both pressure points',
     source: 'Plane geometry, ours; seven tenths on the front leg and the rear foot 45° out are common practice',
     limits:
-      'The pelvis is taken as open to the rear by 45°, the most it gives. While the weight goes between the feet the hips keep their height. How hard the feet press apart is not known: a range is shown, and reckoned with is what spares the knee that works harder.',
+      'The pelvis is taken as open to the rear by 45°, the most it gives. While the weight goes between the feet the hips keep their height. How hard the feet press apart is not known: a range is shown, and the one is used that spares the knee that works harder.',
   },
   {
     topic: 'Floor marks and scales',
     what: 'Feet in centimetres, the point where the weight falls, what two scales should show.',
     formula: 'weight point = share × one pressure point + rest × the other; reading = share × mass',
     source: 'Arithmetic; widths and angles are common practice and settings of the school',
-    limits: 'Near enough within three points of a hundred (house value). A finger is taken as 1.8 cm.',
+    limits: 'Near enough within three points of a hundred (our own value). A finger is taken as 1.8 cm.',
   },
   {
     topic: 'Ankle',
@@ -59,18 +59,18 @@ export const sources: readonly SourceEntry[] = [
   {
     topic: 'How long a posture holds',
     what: 'Endurance time at a share of capacity: of the knee, the calf, the side of the hip, the back and the shoulder; the first that gives out counts.',
-    formula: 'ET = b0 · f^b1, f = moment / capacity, never below 0.03 (house value)',
+    formula: 'ET = b0 · f^b1, f = moment / capacity, never below 0.03 (our own value)',
     source: `Frey Law & Avin 2010 (${memory})`,
     limits:
       'Means over many people; below 0.15 of capacity it goes beyond what was measured. Over 40 min: not limited here. The side of the hip has no published line: that of the trunk is taken. A weight that stretches the knee, or a deep fold, is carried by ligaments.',
   },
   {
     topic: 'Fatigue and reserve',
-    what: 'How legs, arms and back tire through a routine and recover in its rests; drills as they move, sixteen moments a turn.',
+    what: 'How legs, arms and back tire through a routine and recover in its rests; exercises as they move, sixteen moments a turn.',
     formula: 'three compartments: resting, active, fatigued; reserve = (1 − fatigued − target) / (1 − target)',
     source: `Xia & Frey Law 2008; rates Frey-Law, Looft & Heitsman 2012; recovery at rest Looft, Herkert & Frey-Law 2018 (${memory})`,
     limits:
-      'One muscle group a joint, constant effort in a piece, no training effect. What a muscle carries up to a tenth of its capacity rests it, and in a drill that moves also what is light beside the heaviest moment (our own values); how much rest a load needs: Rohmert 1973 (from memory). Without it first doses of the trade would look like work to failure. An arm that rests on the body does no work.',
+      'One muscle group a joint, constant effort in a piece, no training effect. What a muscle carries up to a tenth of its capacity rests it, and in an exercise that moves also what is light beside the heaviest moment (our own values); how much rest a load needs: Rohmert 1973 (from memory). Without it first doses of the trade would look like work to failure. An arm that rests on the body does no work.',
   },
   {
     topic: 'Capacity',
@@ -79,7 +79,7 @@ export const sources: readonly SourceEntry[] = [
       'capacity = moment / f(held time), the knee by its torque–angle curve; practice: log-normal opinion × likelihood of each hold; exchange: t₂ = t₁ · ET₂ / ET₁',
     source: `The endurance formula above, turned round; torque–angle curve and moments per kilogram ${memory}; Bayes’ rule on a grid`,
     limits:
-      'Five degrees of bend read wrong change it by a quarter or more. Without a test it is a guess by age, habit and size, with a wide range. Weight beyond a body mass index of 27 makes the legs no stronger. Calf, hip and back go with the knee in fixed proportion. From day to day a hold varies by a quarter; practice counts half after eight weeks, a test after half a year (house values). Where nobody said what gave out, a hold only says “at least”.',
+      'Five degrees of bend read wrong change it by a quarter or more. Without a test it is a guess by age, habit and size, with a wide range. Weight beyond a body mass index of 27 makes the legs no stronger. Calf, hip and back go with the knee in fixed proportion. From day to day a hold varies by a quarter; practice counts half after eight weeks, a test after half a year (our own values). Where nobody said what gave out, a hold only says “at least”.',
   },
   {
     topic: 'Breath',
@@ -87,7 +87,7 @@ export const sources: readonly SourceEntry[] = [
     formula: 'period = in + pause + out + pause; rate = 60 / period; slowing total = t₀·(qⁿ − 1)/(q − 1)',
     source: `Arithmetic; rest 12–20 a minute: nursing handbooks; slow practice near 6: Lehrer & Gevirtz 2014 (${memory})`,
     limits:
-      'Slower than a quarter of the rate at rest gets a caution (house value), by the last round of a slowing drill; with a breathing condition the breath is left to itself, above two thirds of it. Held breath is refused with certain conditions.',
+      'Slower than a quarter of the rate at rest gets a caution (our own value), by the last round of a slowing exercise; with a breathing condition the breath is left to itself, above two thirds of it. Held breath is refused with certain conditions.',
   },
   {
     topic: 'Time of a routine',
@@ -105,24 +105,24 @@ export const sources: readonly SourceEntry[] = [
   },
   {
     topic: 'Load',
-    what: 'Load of a session and a week, monotony and strain, recent against usual.',
+    what: 'Load of a practice and a week, monotony and strain, recent against usual.',
     formula:
       'minutes × effort; mean / standard deviation of the days; the last seven days against the mean week of the four before',
-    source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998 (${memory}); recent against usual: house rule`,
+    source: `Effort CR10: Borg 1998; session-RPE: Foster et al. 2001; monotony: Foster 1998 (${memory}); recent against usual: our own rule`,
     limits: 'Words about what was done. Never a forecast of injury.',
   },
   {
-    topic: 'Effort felt against reckoned',
+    topic: 'Effort felt and estimated',
     what: 'By how much legs and arms would have to be taken otherwise for both to agree.',
-    formula: 'factor = (felt / reckoned)^(1 / b1), the median of the last eight, between 0.7 and 1.4',
-    source: 'The endurance formula above, turned round; the bounds are house values',
+    formula: 'factor = (felt / estimated)^(1 / b1), the median of the last eight, between 0.7 and 1.4',
+    source: 'The endurance formula above, turned round; the bounds are our own values',
     limits: 'Only practices that hold a posture tell something. You decide whether it is used.',
   },
   {
     topic: 'Corrections',
     what: 'Which one or two to work on now.',
     formula: 'safety points first, then from the ground up, of those seen in the last 42 days',
-    source: 'Common practice; the 42 days are a house value',
+    source: 'Common practice; the 42 days are a our own value',
     limits: 'It counts what was noted, not what was there.',
   },
   {
@@ -133,14 +133,17 @@ export const sources: readonly SourceEntry[] = [
     source:
       'Plane geometry and a pinhole camera; the arithmetic is ours. Each step of a point is gone back again and doubted where it does not come back, and all of half a second again: Kalal, Mikolajczyk, Matas 2010, Forward-backward error (from memory). Smoothing: Savitzky and Golay 1964, by a library. A body is found by a trained network (Bazarevsky and others 2020, BlazePose, from memory), by a library that runs on this machine. Grey: Rec. ITU-R BT.601. What is looked for – never past the toe line, knee over the foot, elbows lower than shoulders, no lean – is common practice; parts of the body’s mass as in Body',
     limits:
-      'House values: the slips, the greater ones after bodies rendered with known joints, of which nineteen places of twenty were found nearer; how far proportions differ (2, 5 or 10 %), a camera 2.5 to 6 m away where nobody says, and from where on a checkpoint is called outside, how alike a point has to be to be believed, and from where on a cycle counts. Where the ± is wider than that, it says that it cannot be judged from here. A body that is found is a guess of where joints are: loose clothes, long skirts and crossed limbs mislead it, and it may take a back for a front. A picture shows neither pain nor effort.',
+      'Our own values: the slips, the greater ones after bodies rendered with known joints, of which nineteen places of twenty were found nearer; how far proportions differ (2, 5 or 10 %), a camera 2.5 to 6 m away where nobody says, and from where on a checkpoint is called outside, how alike a point has to be to be believed, and from where on a cycle counts. Where the ± is wider than that, it says that it cannot be judged from here. A body that is found is a guess of where joints are: loose clothes, long skirts and crossed limbs mislead it, and it may take a back for a front. A picture shows neither pain nor effort.',
   },
   {
     topic: 'Lessons of a chain',
     what: 'What fits into a lesson when each repeats the earlier pieces and adds one.',
-    formula: 'warm-up + review + explaining + footwork 3 × + hands 2 × in each view + joined + the whole',
-    source: 'Common practice: footwork three times, hands two or three times in each view, then the whole once',
-    limits: 'When it no longer fits: join, then halves in turn, then a lesson with nothing new.',
+    formula:
+      'warm-up + review + explaining + footwork 3 × + hands 2 × in each view + joined + the whole, to both sides where it is played so. On the floor: the ways of the pieces one after the other, each from the facing in which the last one ended; a way that turns by t each time closes after 360 / gcd(t, 360) times',
+    source:
+      'Common practice: footwork three times, hands two or three times in each view, then the whole once. The way over the floor is plane geometry',
+    limits:
+      'When it no longer fits: join, then halves in turn, then a lesson with nothing new. A step of 0.6 m, 0.25 m for the same place and 0.6 m around for the arms are our own values.',
   },
   {
     topic: 'A class',
@@ -148,7 +151,7 @@ export const sources: readonly SourceEntry[] = [
     formula:
       'own dose = that of the plan for this routine, else no more than that of a goal for the same exercise, else no longer than the budget of the school on this body; a round = as many people as have 45 s each in the hold, the same for all; what waits goes first the next time',
     source:
-      'Common practice: one person after the other, what can hurt first, nobody forgotten. 45 s a correction, 7 days for a sign to stop of somebody without a plan, half an hour before its time as begun in time: house values',
+      'Common practice: one person after the other, what can hurt first, nobody forgotten. 45 s a correction, 7 days for a sign to stop of somebody without a plan, half an hour before its time as begun in time: our own values',
     limits:
       'Who does less than the class is logged with the own dose, who could do more with that of the class, which is no test of the goal. Who comes late or goes early has what was done in between.',
   },
@@ -156,8 +159,8 @@ export const sources: readonly SourceEntry[] = [
     topic: 'Raising the load',
     what: 'Raise, stay, ease, stop and refer.',
     formula:
-      'raise by 2–10 % after two met sessions running, both sides, effort within the ceiling, alignment kept, once in seven days; ease one rung after two poor sessions running or two hard ones in three; met twice there, the old level comes back in one step. Doses stand on whole steps, the first and the target are what was typed. A lighter week goes down to the nearest step, by one at least; whoever practises once a week has none',
-    source: `ACSM position stand 2009 for the 2–10 % and the two sessions (${memory}); all other numbers are house values and settings of the school`,
+      'raise by 2–10 % after two full practices in a row, both sides, effort within the ceiling, alignment kept, once in seven days; ease one step after two poor practices in a row or two hard ones in three; met twice there, the old level comes back in one step. Doses stand on whole steps, the first and the target are what was typed. A lighter week goes down to the nearest step, by one at least; whoever practises once a week has none',
+    source: `ACSM position stand 2009 for the 2–10 % and the two practices (${memory}); all other numbers are our own values and settings of the school`,
     limits:
       'A suggestion with its reason; you decide, and it remembers. Pain under the limit stops nothing; it is pointed out for seven days before a raise (our own value). Without an effort nothing is raised.',
   },
@@ -170,21 +173,31 @@ export const sources: readonly SourceEntry[] = [
     limits: 'You choose; nothing changes by itself. What comes of another day or a test is only known afterwards.',
   },
   {
-    topic: 'Another rung',
+    topic: 'Another posture',
     what: 'What a hold becomes lower, on one leg or with other arms, and where to begin it.',
     formula: 't₂ = t₁ · ET₂ / ET₁ by what gives out first there; begun at nine tenths of it, rounded down to the step',
-    source: 'The endurance formula above, turned round; the nine tenths and the sizes of the rungs are house values',
+    source: 'The endurance formula above, turned round; the nine tenths and the sizes of the steps are our own values',
     limits: 'No further than the toe line and the balance of this body. The order of the axes is the school’s.',
   },
   {
+    topic: 'Laying out',
+    what: 'A routine for the minutes there are, for whom and for what it is wanted.',
+    formula:
+      'loosening 8 to 22 %, closing 3 to 13 % of the time; what an exercise asks for before it; after effort 7 of 10 or more one of 4 or less; a minute’s rest, three times at most, where somebody would give out; doses 0.6 to 2 times what they are; no danger and no doubt for anyone. Of these: wishes met first, then goals of the plan, what is being corrected, unlike the last two, effort that rises to two thirds of the time, few changes of stance, no more exercises than four and one for each five minutes, doses near what they are',
+    source:
+      'Parts and order are common practice; the weights are our own values. Equal to trying every row of exercises on shelves of eight',
+    limits:
+      'On larger shelves it is the best that was found. Effort is that of each exercise alone, fresh; the whole is looked at afterwards.',
+  },
+  {
     topic: 'Plan',
-    what: 'The weeks to the goals under the guard rails.',
+    what: 'The weeks to the goals within the limits.',
     formula:
       'day by day on the same rule as the verdicts, with all that is asked met: as many goals in time as can be, then the fewest days late, then each as early as can be in the order of their days, nobody waiting without something that binds, then the smallest largest growth of a week',
     source:
       'Exact search, compared with every season there is on small plans; where it is cut short the answer is called the best found',
     limits:
-      'As if every session were done and met. The chance beside it plays the same rule two thousand times with your student’s own attendance, shares met and efforts.',
+      'As if every practice were done in full. The chance beside it plays the same rule two thousand times with your student’s own attendance, shares met and efforts.',
   },
   {
     topic: 'What limits a dose',
@@ -205,7 +218,7 @@ export const sources: readonly SourceEntry[] = [
   },
   {
     topic: 'What is noted of a body',
-    what: 'What a condition, a test below the norm or a limit of your own rules out of postures, drills and breath, and what is done instead.',
+    what: 'What a condition, a test below the norm or a limit of your own rules out of postures, exercises and breath, and what is done instead.',
     formula:
       'a limit for each condition, of several the strictest; higher, lower arms, shorter, a hand on a chair or the wall, no pause, quicker, the other side only, or the nearest exercise that stays within all of them',
     source:
@@ -228,5 +241,5 @@ export function sourcesMarkdown(): string {
     (entry) =>
       `## ${entry.topic}\n\n${entry.what}\n\n- **Formula:** ${entry.formula}\n- **Source:** ${entry.source}\n- **Limits:** ${entry.limits}\n`,
   );
-  return `# Sources\n\nEach formula, where it comes from and what it leaves out. “From memory” marks values that were written down without the paper at hand; “house value” marks our own. The app shows the same list under Sources.\n\n${entries.join('\n')}`;
+  return `# Sources\n\nEach formula, where it comes from and what it leaves out. “From memory” marks values that were written down without the paper at hand; “our own value” marks what we assume ourselves. The app shows the same list under Sources.\n\n${entries.join('\n')}`;
 }

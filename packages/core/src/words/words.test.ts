@@ -2,7 +2,16 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { above } from '../testing/above';
 import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, together } from '../library/describe';
-import { byName, clock, durationWords, parseDuration, sources, sourcesMarkdown } from '.';
+import {
+  byName,
+  clock,
+  durationWords,
+  parseDuration,
+  sources,
+  sourcesMarkdown,
+  tenMinutes,
+  tenMinutesMarkdown,
+} from '.';
 import { axisWords } from '../axis';
 import { doseWords } from '../library';
 
@@ -68,6 +77,12 @@ test('docs/sources.md is the list the Sources page shows', () => {
   expect(published).toBe(sourcesMarkdown());
   for (const entry of sources)
     expect(Object.values(entry).every((text: string) => text.length > 10 || text === entry.topic)).toBe(true);
+});
+
+test('docs/ten-minutes.md is the tour of the application, and each of its pictures is there', () => {
+  expect(readFileSync(above(__dirname, 'docs/ten-minutes.md'), 'utf8')).toBe(tenMinutesMarkdown());
+  const pictures = new Set(readdirSync(above(__dirname, 'docs/screenshots')));
+  for (const { picture } of tenMinutes) expect(pictures).toContain(`${picture}.png`);
 });
 
 test('a comment that sends to the sources names a section there, and none names a document that is not here', () => {

@@ -162,7 +162,7 @@ export class ClassNext {
       segment.type === 'exercise'
         ? {
             id: segment.id,
-            name: shelf.get(segment.exerciseId)?.name ?? 'An exercise that is gone',
+            name: shelf.get(segment.exerciseId)?.name ?? 'Deleted exercise',
             dose: segmentWords(segment),
           }
         : {

@@ -19,8 +19,8 @@ const students = [
 const chain: Chain = {
   ...newChain('chain-1', 'Pond'),
   pieces: [
-    { id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null },
-    { id: 'b', name: 'Heron', seconds: 30, side: 'right', exerciseId: null },
+    { id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null, travel: null },
+    { id: 'b', name: 'Heron', seconds: 30, side: 'right', exerciseId: null, travel: null },
   ],
 };
 const held = (day: string, present: string[], teaches: string | null): Meeting => ({
@@ -79,7 +79,7 @@ test('without a routine it says what is missing; one under way can be gone on wi
   const it = await page();
   await it.press('Go to the hall');
   await it.until(/is under way/);
-  await it.press('Drop it');
+  await it.press('Discard');
   expect(await it.database.of('journals').count()).toBe(0);
 });
 
@@ -129,7 +129,7 @@ test('the next lesson can be set by hand; another chain begins where it is', asy
   expect((await it.database.of('classes').get('class-1'))!.progress).toMatchObject({ nextLesson: 2, taught: 1 });
 });
 
-test('the classes of the week stand in its order; one can be added, and removed', async () => {
+test('the class that meets next stands first, each with who comes and what is taught; one can be added, and removed', async () => {
   const list = await render(
     Classes,
     {},
@@ -139,8 +139,11 @@ test('the classes of the week stand in its order; one can be added, and removed'
       students,
     },
   );
-  await list.until(/Early class.*Evening class/);
-  expect(list.text()).toContain('Tue 18:30–18:35');
+  // Today is a Thursday: Friday comes before Tuesday.
+  await list.until(/Evening class.*Early class/);
+  expect(list.text()).toContain('Fri 13 Mar, 18:30–18:35');
+  expect(list.text()).toContain('Pond, lesson 1 12:00 min');
+  expect(list.text()).toContain('Nela Brisk');
   await list.press('Remove the class Early class');
   await list.press('New class');
   const names = (await list.database.of('classes').toArray()).map(({ name }) => name);

@@ -1,14 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
-import { chainOfClass, type TaughtClass } from '@pomek/core';
+import { chainOfClass, newStudent, type TaughtClass } from '@pomek/core';
+import { Clock } from '../data/clock';
 import type { Editing } from '../data/editing';
+import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
+import { Store } from '../data/store';
+import { AddNames } from '../ui/add-names';
 import { weekdays } from '../ui/day-words';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
@@ -17,7 +22,7 @@ import { TextField } from '../ui/text-field';
 @Component({
   selector: 'pk-class-set-up',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, FormsModule, InputText, NumberField, RouterLink, Select, TextField, Textarea],
+  imports: [AddNames, Button, Checkbox, FormsModule, InputText, NumberField, RouterLink, Select, TextField, Textarea],
   template: `
     @if (edit().draft(); as it) {
       <div class="two">
@@ -143,11 +148,30 @@ import { TextField } from '../ui/text-field';
               </li>
             } @empty {
               <li class="soft">
-                No student is kept yet. A class of nobody can be conducted too.
+                No one yet. Add people by name below, or conduct the class without.
                 <a routerLink="/students">To the students</a>
               </li>
             }
           </ul>
+          @if (several()) {
+            <pk-add-names
+              [place]="'class ' + it.id"
+              [taken]="names()"
+              [keepsHere]="true"
+              (added)="join($event)"
+              (closed)="several.set(false)"
+            />
+          } @else {
+            <div>
+              <p-button
+                label="Add people by name"
+                icon="pi pi-users"
+                size="small"
+                variant="outlined"
+                (onClick)="several.set(true)"
+              />
+            </div>
+          }
         </section>
       </div>
     }
@@ -177,6 +201,9 @@ import { TextField } from '../ui/text-field';
   `,
 })
 export class ClassSetUp {
+  private readonly clock = inject(Clock);
+  private readonly ownSchool = inject(OwnSchool);
+  private readonly store = inject(Store);
   private readonly repository = inject(Repository);
   readonly edit = input.required<Editing<'classes'>>();
 
@@ -184,6 +211,9 @@ export class ClassSetUp {
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   protected readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  /** Whether people are being added by name. */
+  protected readonly several = signal(false);
+  protected readonly names = computed(() => this.students().map(({ name }) => name));
   protected readonly count = computed(() => {
     const roster = new Set(this.edit().draft()?.roster);
     return this.students().filter(({ id }) => roster.has(id)).length;
@@ -194,6 +224,24 @@ export class ClassSetUp {
     const chain = this.chains().find(({ id }) => id === of?.chainId);
     return of == null || chain === undefined ? null : chainOfClass(chain, of).nextLesson;
   });
+
+  /** People by their names: who is new becomes a student, and all of them belong to the class; one step. */
+  protected async join({ fresh, here }: { readonly fresh: string[]; readonly here: string[] }): Promise<void> {
+    const schoolId = this.ownSchool.school().id;
+    const made = fresh.map((name) => newStudent(this.clock.newId(), name, schoolId));
+    const ids = [...this.students().filter(({ name }) => here.includes(name)), ...made].map(({ id }) => id);
+    const of = this.edit().draft();
+    if (of == null) return;
+    await this.store.write(`People of ${of.name}`, [
+      ...made.map((student) => ({ table: 'students' as const, add: student })),
+      {
+        table: 'classes' as const,
+        id: of.id,
+        change: (now: TaughtClass) => ({ ...now, roster: [...new Set([...now.roster, ...ids])] }),
+      },
+    ]);
+    this.several.set(false);
+  }
 
   /** In the order in which they were added: those who came first are first in the rows. */
   protected belongs(id: string, wanted: boolean): void {

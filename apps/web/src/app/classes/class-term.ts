@@ -17,7 +17,7 @@ import { Empty } from '../ui/empty';
     @if (rows().length === 0) {
       <pk-empty
         heading="Nothing was held yet"
-        text="After each meeting it stands here what was practised, who was there, who missed which piece, and whom the corrections reached."
+        text="Each meeting is listed here: what was practised, who came, who missed which piece, and who was corrected."
       />
     } @else {
       <div class="two">

@@ -1,21 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { Router, RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { getISODay, parseISO } from 'date-fns';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { newClass, type TaughtClass } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { Repository } from '../data/repository';
+import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
-import { classTimes } from '../ui/class-words';
+import { classesAhead } from '../ui/classes-ahead';
 import { Empty } from '../ui/empty';
 
-/** The classes of the week, a line each. */
+/** The classes, the one that meets next first: when and where, what, who comes, and how it was the last time. */
 @Component({
   selector: 'pk-classes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Empty, RouterLink],
+  imports: [Button, ButtonDirective, Empty, RouterLink],
   template: `
     <div class="page stack">
       <div class="row spread">
@@ -30,86 +29,102 @@ import { Empty } from '../ui/empty';
           <p-button label="Set up the first class" icon="pi pi-plus" (onClick)="add()" />
         </pk-empty>
       } @else if (rows(); as all) {
-        <div class="sheet scroll-x" tabindex="0" role="region" aria-label="The classes of the week">
-          <table class="plain">
-            <thead>
-              <tr>
-                <th scope="col">Class</th>
-                <th scope="col">When</th>
-                <th scope="col">Where</th>
-                <th scope="col">People</th>
-                <th scope="col">Practises</th>
-                <th scope="col"><span class="hidden-text">Remove</span></th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (row of all; track row.of.id) {
-                <tr>
-                  <td>
-                    <a class="title" [routerLink]="['/classes', row.of.id]">{{ row.of.name }}</a>
-                  </td>
-                  <td class="num one">{{ row.times }}</td>
-                  <td>{{ row.of.place }}</td>
-                  <td class="num">{{ row.people }}</td>
-                  <td>{{ row.practises }}</td>
-                  <td class="end">
-                    <p-button
-                      icon="pi pi-trash"
-                      variant="text"
-                      size="small"
-                      [ariaLabel]="'Remove the class ' + row.of.name"
-                      (onClick)="remove(row.of)"
-                    />
-                  </td>
-                </tr>
-              }
-            </tbody>
-          </table>
-        </div>
+        <ul class="bare cards">
+          @for (row of all; track row.id) {
+            <li class="sheet" [attr.aria-label]="row.name">
+              <div class="row spread">
+                <h2>
+                  <a [routerLink]="['/classes', row.id]">{{ row.name }}</a>
+                </h2>
+                <p-button
+                  icon="pi pi-trash"
+                  variant="text"
+                  size="small"
+                  [ariaLabel]="'Remove the class ' + row.name"
+                  (onClick)="remove(row.of)"
+                />
+              </div>
+              <p class="num next">{{ row.when }}{{ row.place === '' ? '' : ', ' + row.place }}</p>
+              <dl>
+                <dt>Next</dt>
+                <dd class="num">
+                  {{ row.what }} <span class="soft">{{ row.length }}</span>
+                </dd>
+                <dt>People</dt>
+                <dd>
+                  @for (person of row.people; track person.id) {
+                    <a class="person" [routerLink]="['/students', person.id]">{{ person.name }}</a>
+                  } @empty {
+                    <span class="soft">nobody yet</span>
+                  }
+                </dd>
+                @if (row.last !== '') {
+                  <dt>Last</dt>
+                  <dd>{{ row.last }}{{ row.missed === '' ? '' : '; missed by ' + row.missed }}</dd>
+                }
+                @if (row.waiting !== '') {
+                  <dt>Corrected first</dt>
+                  <dd>{{ row.waiting }}</dd>
+                }
+              </dl>
+              <div class="row">
+                <a pButton [outlined]="true" [routerLink]="['/classes', row.id]" [attr.aria-label]="'Open ' + row.name"
+                  >Open it</a
+                >
+                <a
+                  pButton
+                  [text]="true"
+                  [routerLink]="['/classes', row.id]"
+                  [queryParams]="{ part: 'give' }"
+                  [attr.aria-label]="'Give papers to ' + row.name"
+                  >Give</a
+                >
+              </div>
+            </li>
+          }
+        </ul>
       }
     </div>
   `,
   styles: `
-    .title {
+    .cards {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(min(100%, 30rem), 1fr));
+      gap: 1rem;
+      align-items: start;
+    }
+    .next {
       font: 600 1.15rem var(--pk-display);
     }
-    .one {
-      white-space: nowrap;
+    dl {
+      display: grid;
+      grid-template-columns: 7.5rem minmax(0, 1fr);
+      gap: 0.3rem 0.75rem;
+      margin: 0.75rem 0;
     }
-    .end {
-      text-align: right;
+    dt {
+      color: var(--pk-soft);
+    }
+    dd {
+      margin: 0;
+    }
+    .person {
+      margin-right: 0.9rem;
+      display: inline-block;
+      max-width: 100%;
     }
   `,
 })
 export class Classes {
-  private readonly router = inject(Router);
   private readonly store = inject(Store);
+  private readonly newThings = inject(NewThings);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
-  private readonly repository = inject(Repository);
-  private readonly classes = toSignal(this.repository.classes$);
-  private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
-  private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
-  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
-
-  protected readonly rows = computed(() =>
-    this.classes()?.map((of) => ({
-      of,
-      times: classTimes(of),
-      people: this.students().filter(({ id }) => of.roster.includes(id)).length,
-      practises: [
-        this.routines().find(({ id }) => id === of.routineId)?.name,
-        this.chains().find(({ id }) => id === of.chainId)?.name,
-      ]
-        .filter((name) => name !== undefined)
-        .join(', then '),
-    })),
-  );
+  protected readonly rows = classesAhead();
 
   protected async add(): Promise<void> {
     const made = newClass(this.clock.newId(), 'New class', getISODay(parseISO(this.clock.today())));
-    await this.store.write('New class', [{ table: 'classes', add: made }]);
-    await this.router.navigate(['/classes', made.id], { queryParams: { part: 'set-up' } });
+    await this.newThings.begin('New class', 'classes', made, ['/classes', made.id], { part: 'set-up' });
   }
 
   protected async remove({ id, name }: TaughtClass): Promise<void> {

@@ -18,6 +18,7 @@ import {
   type PlanContext,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
+import { layOutAnswer } from './lay-out-answer';
 import { workOutStandings } from './standings-answer';
 
 /** The measures without those that were not given. */
@@ -41,7 +42,7 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
   const { progress, part } = tell;
   switch (request.task) {
     case 'demo':
-      return demoContents(request.today);
+      return demoContents(request.today, undefined, progress);
     case 'read-bundle': {
       const read = readBundle(await request.file.text());
       if (read.ok) return { ok: true, contents: read.bundle.contents, writtenAt: read.bundle.writtenAt };
@@ -90,6 +91,8 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       return bodyForm(bodyOf(withoutGaps(request.body)));
     case 'standings':
       return workOutStandings(request, part);
+    case 'lay-out':
+      return layOutAnswer(request);
     case 'csv-columns': {
       const { columns, rows } = readCsv(await request.file.text());
       return { columns: [...columns], rows: rows.length };
@@ -110,12 +113,13 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       return { logs: logs.length, problems: problems.slice(0, NAMED), problemCount: problems.length };
     }
     case 'fit': {
-      const { routine, target, held, countMultiple, longestHold } = request;
+      const { routine, target, held, countMultiple, longestHold, names } = request;
       return fitRoutine(routine, {
         target,
         held: new Set(held),
         countMultiple,
         longestHold: new Map(longestHold),
+        names: new Map(names),
       });
     }
   }

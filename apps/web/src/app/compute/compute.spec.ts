@@ -33,8 +33,11 @@ test('a good file comes back as its contents, a bad one as its problems', async 
   expect(bad).toMatchObject({ ok: false, problems: [{ place: expect.stringContaining('line 1') as string }] });
 });
 
-test('the demo is the one of the core', async () => {
-  expect(await firstValueFrom(compute().demo(today))).toEqual(demo);
+test('the demo is the one of the core, and says how far it is, student by student', async () => {
+  const shares: number[] = [];
+  expect(await firstValueFrom(compute().demo(today, (share) => shares.push(share)))).toEqual(demo);
+  expect(shares).toHaveLength(demo.students.length);
+  expect(shares.at(-1)).toBe(1);
 });
 
 test('a plan is the one of the core, with chances, the same each time, and it tells how far it is', async () => {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { Observable, filter, map } from 'rxjs';
+import { Observable, filter, map, tap } from 'rxjs';
 import type { BundleContents } from '@pomek/core';
 import * as z from 'zod';
 import {
@@ -33,13 +33,21 @@ export class Compute {
     return this.result('read-bundle', { file });
   }
 
-  demo(today: string): Observable<BundleContents> {
-    return this.result('demo', { today });
+  /** @param progress is told which share is done */
+  demo(today: string, progress?: (share: number) => void): Observable<BundleContents> {
+    return this.result('demo', { today }, progress);
   }
 
-  /** The one result of a task. */
-  result<T extends Task>(task: T, input: Input<T>): Observable<ResultOf<T>> {
+  /** The one result of a task. @param progress is told which share is done */
+  result<T extends Task>(
+    task: T,
+    input: Input<T>,
+    progress: (share: number) => void = () => undefined,
+  ): Observable<ResultOf<T>> {
     return this.steps(task, input).pipe(
+      tap((step) => {
+        if (step.kind === 'progress') progress(step.share);
+      }),
       filter((step) => step.kind === 'result'),
       map((step) => step.result),
     );

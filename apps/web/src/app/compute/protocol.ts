@@ -17,6 +17,8 @@ import {
   StillSchema,
   StudentSchema,
   csvFields,
+  layWishes,
+  MOST_LAID,
   limbs,
   loadedJoints,
   DoseLimitSchema,
@@ -74,6 +76,7 @@ export const RequestSchema = z.discriminatedUnion('task', [
     held: z.array(z.string()),
     countMultiple: z.number().int().min(1),
     longestHold: z.array(z.tuple([z.string(), z.number()])),
+    names: z.array(z.tuple([z.string(), z.string()])),
   }),
   z.object({
     task: z.literal('cue-tracks'),
@@ -105,6 +108,26 @@ export const RequestSchema = z.discriminatedUnion('task', [
     studentIds: z.array(z.string()),
     today: DaySchema,
     build: z.string().max(300),
+  }),
+  z.object({
+    task: z.literal('lay-out'),
+    /** The name of the database in the browser. */
+    database: z.string().min(1).max(80),
+    /** For whom; none: nobody in particular. */
+    studentIds: z.array(z.string()).max(80),
+    today: DaySchema,
+    seconds: z.number().int().min(60).max(MOST_LAID),
+    wishes: z.array(z.enum(layWishes)),
+    alike: z.boolean(),
+    /** The school of the routine. */
+    schoolId: z.string(),
+    name: z.string().min(1).max(80),
+    /** The ids of what is made begin with it. */
+    newId: z.string().min(1).max(60),
+    /** One exercise for another in what was laid out; null: three anew. */
+    exchange: z.object({ routine: RoutineSchema, segmentId: z.string(), tried: z.array(z.string()) }).nullable(),
+    /** Nothing is laid out yet: what each exercise asks of these people is worked out, so that the question is answered sooner. */
+    prepare: z.boolean(),
   }),
   z.object({ task: z.literal('csv-columns'), file: z.instanceof(Blob) }),
   z.object({
@@ -184,7 +207,13 @@ export const resultSchemas = {
     ),
   }),
   fit: z.union([
-    z.object({ ok: z.literal(true), routine: RoutineSchema, seconds: z.number(), cost: z.number() }),
+    z.object({
+      ok: z.literal(true),
+      routine: RoutineSchema,
+      seconds: z.number(),
+      cost: z.number(),
+      why: z.string(),
+    }),
     z.object({ ok: z.literal(false), reason: z.string(), overBy: z.number() }),
   ]),
   effort: z.object({
@@ -208,6 +237,19 @@ export const resultSchemas = {
   film: FilmReadingSchema,
   'body-form': BodyFormSchema,
   standings: z.object({ count: z.number().int() }),
+  'lay-out': z.object({
+    proposals: z.array(
+      z.object({
+        routine: RoutineSchema,
+        why: z.string(),
+        reasons: z.array(z.tuple([z.string(), z.string()])),
+        complete: z.boolean(),
+      }),
+    ),
+    /** Exercises on the shelf, and how many of them are locked for one of the people. */
+    shelf: z.number().int().min(0),
+    locked: z.number().int().min(0),
+  }),
   'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
   'csv-logs': z.object({
     logs: z.number().int(),

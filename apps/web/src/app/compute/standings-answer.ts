@@ -1,9 +1,8 @@
 import { formatISO } from 'date-fns';
-import { builtInExercises, byName, personRecord, standingOf } from '@pomek/core';
-import { gatherer } from '../data/gathered';
+import { standingOf } from '@pomek/core';
 import { KeptStandings, marksOf, type WorkedOut } from '../data/kept-standings';
-import { Reading, withBuiltInExercises, withBuiltInSchools } from '../data/reading';
 import { StoredTables } from '../data/stored-tables';
+import { storedPeople } from './stored-people';
 
 /** Who is asked for, where they are stored, and for which day. */
 export interface StandingsAsked {
@@ -32,21 +31,7 @@ export async function workOutStandings(
     const kept = new KeptStandings(tables);
     // Before anything is read: what is written from here on makes what is worked out too old.
     const rows = await kept.rows();
-    const reading = new Reading(tables, () => undefined);
-    const [routines, plans, measures] = [
-      await reading.all('routines'),
-      await reading.all('plans'),
-      await reading.all('measures'),
-    ];
-    const gather = gatherer({
-      routines: routines.toSorted(byName),
-      plans,
-      measures,
-      exercises: withBuiltInExercises(builtInExercises, await reading.all('exercises')),
-      schools: withBuiltInSchools(await reading.all('schools')),
-      telling: await reading.telling(today),
-    });
-    const students = new Map((await reading.all('students')).map((student) => [student.id, student]));
+    const people = await storedPeople(tables, today);
     let found: WorkedOut[] = [];
     const give = async (): Promise<void> => {
       part(found);
@@ -55,12 +40,9 @@ export async function workOutStandings(
       found = [];
     };
     for (const studentId of studentIds) {
-      const own = await reading.tellingOf(studentId, today);
       const marks = marksOf(rows, studentId);
       try {
-        const student = students.get(studentId);
-        if (student === undefined) throw new Error('This student is not there any more.');
-        const standing = standingOf(personRecord(gather(student, own), today), dayOf);
+        const standing = standingOf(await people.person(studentId), dayOf);
         found.push({ studentId, marks, standing, problem: '' });
       } catch (error) {
         const problem = (error instanceof Error ? error.message : String(error)).slice(0, 1000);

@@ -23,14 +23,16 @@ export class DemoSpace {
 
   /** Makes the demo anew; what was changed in it is gone. */
   async fill(): Promise<void> {
-    if (this.space !== 'demo') throw new Error('Only the demo can be made anew.');
+    if (this.space !== 'demo') throw new Error('Only the demo can be started over.');
     this.opening.busy.set(true);
     try {
-      await this.whole.replace(await firstValueFrom(this.compute.demo(this.clock.today())));
+      const made = this.compute.demo(this.clock.today(), (share) => this.opening.share.set(share));
+      await this.whole.replace(await firstValueFrom(made));
     } catch (error) {
       this.notices.failure('The demo could not be made', error);
     } finally {
       this.opening.busy.set(false);
+      this.opening.share.set(null);
     }
   }
 }

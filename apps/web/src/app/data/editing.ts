@@ -104,7 +104,7 @@ export class Editing<N extends TableName> {
     );
   }
 
-  /** Back to what is kept: gives up what is typed and not whole. */
+  /** Back to what is saved: gives up what is typed and not whole. */
   forget(): void {
     const id = this.id();
     if (id !== null) this.edits.forget({ table: this.table, id });

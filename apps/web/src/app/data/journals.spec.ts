@@ -43,7 +43,7 @@ test('without room in the database it stays beside, and it is said; with room ag
     .spyOn(database.of('journals'), 'put')
     .mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
   await journals.put(journal(1));
-  expect(journals.trouble()).toContain('This practice is kept beside your data for now.');
+  expect(journals.trouble()).toContain('This practice is saved beside your data for now.');
   expect(beside()).toHaveLength(1);
   full.mockRestore();
   await journals.put(journal(2));
@@ -56,6 +56,6 @@ test('where nothing has room, it is said to be kept nowhere', async () => {
     throw new DOMException('full', 'QuotaExceededError');
   });
   await journals.put(journal(1));
-  expect(journals.trouble()).toContain('kept nowhere');
+  expect(journals.trouble()).toContain('not saved anywhere');
   jest.restoreAllMocks();
 });

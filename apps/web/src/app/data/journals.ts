@@ -4,8 +4,8 @@ import { Database } from './database';
 import { Notices, reasonOf } from './notices';
 import { SPACE } from './space';
 
-const KEPT_BESIDE = 'This practice is kept beside your data for now.';
-const KEPT_NOWHERE = 'This practice is kept nowhere: end it before you close this page.';
+const KEPT_BESIDE = 'This practice is saved beside your data for now.';
+const KEPT_NOWHERE = 'This practice is not saved anywhere: end it before you close this page.';
 
 /** The later of two states of one practice. */
 const later = (a: Journal | null, b: Journal | null): Journal | null =>

@@ -38,3 +38,9 @@ test('what cannot be read is as if nothing had been typed', () => {
     expect(form().value()).toEqual(nothing);
   }
 });
+
+test('what was kept is one and the same value however often it is looked at: a form bound to it comes to rest', () => {
+  form().set({ note: 'half' });
+  const again = form();
+  expect(again.value()).toBe(again.value());
+});

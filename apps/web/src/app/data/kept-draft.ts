@@ -25,12 +25,19 @@ export function forgetDrafts(space: Space): void {
 export function keptDraft<T extends object>(name: () => string, schema: z.ZodType<T>, empty: T): KeptDraft<T> {
   const space = inject(SPACE);
   const key = (): string => `${PREFIX}.${space}.${name()}`;
-  const read = (): T => {
+  // The same text is the same value: a form bound to it must not see a new one with each look.
+  let known: { readonly text: string; readonly value: T } | null = null;
+  const parsed = (text: string): T => {
     try {
-      return schema.catch(empty).parse(JSON.parse(localStorage.getItem(key()) ?? 'null'));
+      return schema.catch(empty).parse(JSON.parse(text));
     } catch {
       return empty;
     }
+  };
+  const read = (): T => {
+    const text = localStorage.getItem(key()) ?? 'null';
+    if (known?.text !== text) known = { text, value: parsed(text) };
+    return known.value;
   };
   // Read when it is first shown: the name may not be known before.
   const own = signal<{ readonly key: string; readonly value: T } | null>(null);

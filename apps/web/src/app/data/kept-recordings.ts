@@ -13,7 +13,7 @@ const LEFT_FREE = 5 * 1024 * 1024;
 export class NoRoomForRecording extends Error {
   constructor() {
     super(
-      'There is no room for it in this browser: take out pictures or films first, or export and remove old recordings.',
+      'There is no room for it in this browser: remove pictures or films first, or export and remove old recordings.',
     );
   }
 }
@@ -44,7 +44,7 @@ export class KeptRecordings {
 
   async remove(recording: Recording): Promise<void> {
     await this.database.of('recordings').delete(recording.id);
-    this.notices.done(`“${recording.id}” taken out`, {
+    this.notices.done(`“${recording.id}” removed`, {
       detail: 'The browser’s own voice says it, where there is one.',
       takeBack: () => void this.database.of('recordings').put(recording),
     });

@@ -8,6 +8,8 @@ const LATEST_MS = 200;
 export class Opening {
   /** The space is being filled, so that nothing is shown half. */
   readonly busy = signal(false);
+  /** Which share of it is done; null where that is not known. */
+  readonly share = signal<number | null>(null);
   /** The frame has been painted. */
   readonly painted = signal(false);
 

@@ -26,6 +26,7 @@ const log = (number: number, studentId: string, change: Partial<PracticeLog> = {
   painPlace: null,
   symptoms: [],
   shook: [],
+  hands: [],
   note: '',
   ...change,
 });

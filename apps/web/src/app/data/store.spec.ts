@@ -222,7 +222,9 @@ test('two changes begun at once are both kept, and a change of what is gone is r
 
 test('what is new is never put over what is there, and what is not whole is not written', async () => {
   await store.write('New', [{ table: 'routines', add: aRoutine() }]);
-  await expect(store.write('Again', [{ table: 'routines', add: aRoutine({ name: 'Other' }) }])).rejects.toThrow('kept');
+  await expect(store.write('Again', [{ table: 'routines', add: aRoutine({ name: 'Other' }) }])).rejects.toThrow(
+    'saved already',
+  );
   await expect(change('Rename', { name: ' ' })).rejects.toThrow('a routine needs a name');
   expect(await routineNow()).toEqual(aRoutine());
   await change('Rename', { name: ' Late\r\nevening ' });

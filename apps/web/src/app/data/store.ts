@@ -88,7 +88,7 @@ const idOf = (write: Write | Incoming): string => {
 /** A new record has the identity of one that is there already. */
 export class AlreadyThere extends Error {
   constructor() {
-    super('It is kept already.');
+    super('It is saved already.');
   }
 }
 
@@ -258,6 +258,12 @@ export class Store implements StepsOfStore {
     // Only what is kept is shown as a step that can be taken back: the page may be left at once.
     await this.kept.keep(...fresh.values());
     this.done.set(steps.slice(-MOST_STEPS));
+  }
+
+  /** Whether the last step does nothing but make that record. */
+  lastMade(table: TableName, id: string): boolean {
+    const [only, ...more] = this.done().at(-1)?.changes ?? [];
+    return more.length === 0 && only?.table === table && only.id === id && only.before === undefined;
   }
 
   undo(): Promise<string | null> {

@@ -65,7 +65,7 @@ describe('the bench', () => {
     const eyes = [...page.element.querySelectorAll('.pin')].find((pin) =>
       pin.getAttribute('aria-label')!.startsWith('Checkpoint eyes'),
     )!;
-    expect(eyes.getAttribute('aria-label')).toContain('Closed once the drill is known');
+    expect(eyes.getAttribute('aria-label')).toContain('Closed once the exercise is known');
     choice.chooseStudent(null);
     choice.chooseSchool(softSchool.id);
   });
@@ -94,11 +94,11 @@ describe('the bench', () => {
     const page = await render(FigureBench, { exercise: copyOf(tree, 'own-1') });
     const kept = heard(page.fixture.componentInstance.kept);
     await page.fill('Arms raised', '90');
-    await page.press('Keep in the exercise');
+    await page.press('Save in the exercise');
     expect(kept[0]).toMatchObject({ shoulderRaiseDeg: 90, kneeBendDeg: 30 });
     const built = await render(FigureBench, { exercise: tree });
     await built.fill('Arms raised', '90');
-    expect(() => built.button('Keep in the exercise')).toThrow();
+    expect(() => built.button('Save in the exercise')).toThrow();
   });
 });
 
@@ -157,7 +157,7 @@ test('two scales: targets, readings, error, and the file they are kept in', asyn
   await page.fill('Left scale shows', '31');
   await page.fill('Right scale shows', '69');
   expect(page.text()).toContain('Near enough');
-  await page.press('Keep in the file of Oda Grand');
+  await page.press('Save in the file of Oda Grand');
   expect(await page.database.of('measures').toArray()).toMatchObject([
     { kind: 'two scales', studentId: 'big', leftKg: 31, rightKg: 69, wantedLeft: expect.closeTo(0.3, 6) as number },
   ]);
@@ -168,7 +168,7 @@ test('two scales: targets, readings, error, and the file they are kept in', asyn
 test('what goes against the school is said on the sheet, and kept on purpose in the school', async () => {
   const page = await render(ExerciseSheet, { exercise: exercise('four-part-breath') });
   expect(page.text()).toContain('It pauses 2 s in the breath, the school not at all.');
-  await page.press('Keep it so on purpose');
+  await page.press('Ignore it here');
   expect((await page.database.of('schools').get(softSchool.id))!.keptOnPurpose).toEqual(['four-part-breath: pauses']);
   await page.settle();
   expect(page.text()).not.toContain('It pauses 2 s');

@@ -144,7 +144,7 @@ export class ExerciseSheet {
 
   protected keepAgainst(key: string): void {
     const school = this.choice.school();
-    void this.store.write(`Keep it so in ${school.name}`, [
+    void this.store.write(`Ignore in ${school.name}`, [
       {
         table: 'schools',
         id: school.id,

@@ -61,7 +61,7 @@ test('a sheet tells the way in, the repetition either way and on either side, st
   expect(page.text()).toContain('Turn the right toes out 45°, the left toes slightly in.');
   expect(page.text()).toContain('Comes after Shift and turn, no arms.');
   expect(parts()[0]).toContain('to the left leg; the palm presses down');
-  await page.press('Direction in which it is told');
+  await page.press('Direction in which it is described');
   expect(parts()[0]).toContain('the palm comes in to the neck');
   // A natural school leaves the breath alone; one that links it says where it belongs.
   expect(parts()[0]).not.toContain('breath');
@@ -121,19 +121,21 @@ describe('the editor', () => {
     await page.fill('The way in', 'Stand.\nSink.');
     await page.fill('Enough for today when', 'You are warm.');
     await page.fill('The quick way', 'Three');
+    await page.fill('Half way through, said aloud', 'The other hand on top.');
     await page.fill('In the day, beside practice', 'At the gate: sink.');
     await page.press('Add a stage');
     const stages = (await now()).stages.length;
     await type(`[aria-label='Stage ${stages}']`, 'In the yard');
     await type(`[aria-label='Done in stage ${stages}']`, 'Slower');
     await type(`[aria-label='Go on from stage ${stages} when']`, 'It is easy');
-    await page.press('Add a checkpoint of its own');
+    await page.press('Add your own checkpoint');
     const { id } = (await now()).checkpoints.at(-1)!;
     await type(`[id='cue-${id}']`, 'Like a pond');
     expect(await now()).toMatchObject({
       wayIn: ['Stand.', 'Sink.'],
       quick: 'Three',
       daily: 'At the gate: sink.',
+      halfWay: 'The other hand on top.',
       signs: { enough: ['You are warm.'] },
     });
     expect((await now()).stages.at(-1)).toEqual({
@@ -181,7 +183,7 @@ describe('the editor', () => {
     expect(page.text()).toContain('name: an exercise needs a name');
     expect((await now()).name).toBe(own.name);
     await page.fill('Name', 'Whole again');
-    expect(page.text()).not.toContain('Not kept yet');
+    expect(page.text()).not.toContain('Not saved yet');
     expect((await now()).name).toBe('Whole again');
   });
 

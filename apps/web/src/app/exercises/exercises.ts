@@ -10,6 +10,7 @@ import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
+import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
 import { ExerciseSheet } from './exercise-sheet';
 import { blankExercise, copyOf } from './own-exercise';
@@ -26,6 +27,7 @@ import { TextField } from '../ui/text-field';
 export class Exercises {
   private readonly router = inject(Router);
   private readonly store = inject(Store);
+  private readonly newThings = inject(NewThings);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
@@ -55,8 +57,7 @@ export class Exercises {
 
   protected async add(): Promise<void> {
     const exercise = blankExercise(this.clock.newId(), this.family() ?? 'standing');
-    await this.store.write('New exercise', [{ table: 'exercises', add: exercise }]);
-    await this.router.navigate(['/exercises', exercise.id, 'edit']);
+    await this.newThings.begin('New exercise', 'exercises', exercise, ['/exercises', exercise.id, 'edit']);
   }
 
   protected async copy(exercise: Exercise): Promise<void> {

@@ -36,6 +36,7 @@ export function blankExercise(id: string, family: Family): Exercise {
     stages: [],
     signs: noSigns,
     attention: [],
+    halfWay: '',
     quick: '',
     long: '',
     daily: '',

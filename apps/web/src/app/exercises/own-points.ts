@@ -17,7 +17,7 @@ import { TextField } from '../ui/text-field';
   template: `
     @for (point of points(); track point.id; let nth = $index) {
       <fieldset class="point">
-        <legend class="hidden-text">Checkpoint {{ nth + 1 }} of its own</legend>
+        <legend class="hidden-text">Your own checkpoint {{ nth + 1 }}</legend>
         <div class="row">
           <p-select
             [options]="regions"
@@ -32,7 +32,7 @@ import { TextField } from '../ui/text-field';
             [ngModel]="point.safety"
             (ngModelChange)="edit().set(['checkpoints', { id: point.id }, 'safety'], $event)"
           />
-          <label [for]="'safety-' + point.id">safety: losing it ends what counts</label>
+          <label [for]="'safety-' + point.id">safety point: losing it ends the hold</label>
           <p-button
             icon="pi pi-times"
             variant="text"
@@ -58,7 +58,7 @@ import { TextField } from '../ui/text-field';
     }
     <div>
       <p-button
-        label="Add a checkpoint of its own"
+        label="Add your own checkpoint"
         icon="pi pi-plus"
         variant="outlined"
         size="small"

@@ -92,7 +92,7 @@ const breathFields: readonly { readonly key: keyof BreathPattern; readonly label
     </div>
     @if (open()) {
       <fieldset>
-        <legend class="small soft">What stage {{ number() }} changes; the rest is as in the whole drill</legend>
+        <legend class="small soft">What stage {{ number() }} changes; the rest is as in the whole exercise</legend>
         @if (moving()) {
           <div class="row">
             <div class="field">
@@ -326,7 +326,7 @@ export class StageEditor {
     { label: 'Reversed', value: 'reversed' },
   ];
   protected readonly places = [
-    { label: 'As in the drill', value: null },
+    { label: 'As in the exercise', value: null },
     ...handPlaces.map((value) => ({ label: upperFirst(value), value })),
   ];
   protected readonly regions = regions.map((value) => ({ label: upperFirst(value), value }));

@@ -94,6 +94,17 @@ import { StageEditor } from './stage-editor';
           />
         </div>
         <div class="field">
+          <label for="half-way">Half way through, said aloud</label>
+          <input
+            pInputText
+            id="half-way"
+            maxlength="80"
+            placeholder="Change the hands: the left one on top."
+            [pkText]="it.halfWay"
+            (pkTextChange)="edit().type(['halfWay'], $event)"
+          />
+        </div>
+        <div class="field">
           <label for="daily">In the day, beside practice</label>
           <input
             pInputText

@@ -5,7 +5,7 @@ import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
-import { bundleKinds, type BundleKind, routineContents, soundBytes, withinSize, writeBundle } from '@pomek/core';
+import { type BundleKind, routineContents, soundBytes, writeBundle } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
@@ -14,20 +14,24 @@ import { SPACE } from '../data/space';
 import { WholeSpace } from '../data/whole-space';
 import { download, fileName } from '../ui/download';
 import { sizeWords } from '../ui/size-words';
+import { LastCopy } from '../ui/last-copy';
 import { HomeLogPanel } from '../ui/home-log-panel';
 import { ImportPanel } from './import-panel';
+import { DayPipe } from '../ui/day.pipe';
+import { RemoveAll } from './remove-all';
 
 /** What goes out and what comes in. */
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, HomeLogPanel, ImportPanel, Select, RouterLink],
+  imports: [Button, Checkbox, DayPipe, FormsModule, HomeLogPanel, ImportPanel, RemoveAll, Select, RouterLink],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })
 export class Files {
   private readonly clock = inject(Clock);
   private readonly whole = inject(WholeSpace);
+  protected readonly copy = inject(LastCopy);
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
   protected readonly demo = inject(DemoSpace);
@@ -56,15 +60,7 @@ export class Files {
       ...(this.withPictures() ? [] : ['pictures' as const]),
       ...(this.withVoice() ? [] : ['recordings' as const]),
     ]);
-    const kinds = bundleKinds.filter((kind) => !left.has(kind));
-    const { contents, left: tooMany } = withinSize(await this.whole.read(kinds));
-    const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
-    download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
-    const detail =
-      tooMany === 0
-        ? ''
-        : `${tooMany} pictures and recordings did not go into one file: it would be too large to be read.`;
-    this.notices.done(`Everything exported: ${count} records`, { detail });
+    await this.copy.make(left);
   }
 
   protected async exportRoutine(): Promise<void> {

@@ -46,7 +46,7 @@ export class ImportPanel {
 
   protected readonly counts = computed(() => {
     const rows = this.preview()?.rows ?? [];
-    return (['new', 'changed', 'same', 'cannot be kept'] as const).map((state) => ({
+    return (['new', 'changed', 'same', 'cannot be imported'] as const).map((state) => ({
       state,
       count: rows.filter((row) => row.state === state).length,
     }));
@@ -106,7 +106,7 @@ export class ImportPanel {
     const rows = this.chosen();
     await this.whole.import(preview.contents, rows, `Import of ${this.name()}`);
     this.preview.set(null);
-    this.notices.done(`${rows.length} ${rows.length === 1 ? 'record' : 'records'} taken in`, { undo: true });
+    this.notices.done(`${rows.length} ${rows.length === 1 ? 'record' : 'records'} imported`, { undo: true });
   }
 
   private read(file: File): void {

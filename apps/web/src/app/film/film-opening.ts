@@ -10,12 +10,12 @@ import type { FollowedFilm } from './followed-film';
     @if (it.reel.opening()) {
       <p role="status">Opening the film…</p>
     } @else if (it.looking()) {
-      <p role="status">Looking whether the film is kept here…</p>
+      <p role="status">Looking for the stored film…</p>
     } @else {
       <p>
         @if (it.film(); as known) {
-          The film itself is not kept here, what was followed in it is. Open {{ known.file }} again to look at it or to
-          follow on.
+          The film itself is not stored here, what was followed in it is. Open {{ known.file }} again to look at it or
+          to follow on.
         } @else {
           Open the film that this still was taken of.
         }

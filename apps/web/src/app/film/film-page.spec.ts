@@ -102,7 +102,7 @@ test('the marks of a still are followed on and back, kept, and told', async () =
   expect(film.tracks['knee right']!.trust).toEqual(Array.from({ length: 60 }, () => 100));
   expect(frames.sought.some((at) => at < 0.1) && frames.sought.some((at) => at > 3.9)).toBe(true);
   expect(view.text()).toMatch(/Checkpoints where they are worst.*knees/s);
-  await view.press('Begin anew');
+  await view.press('Start over');
   expect(await kept(view)).toBeUndefined();
 });
 

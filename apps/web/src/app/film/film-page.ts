@@ -223,7 +223,7 @@ export class FilmPage {
 
   /** What was followed is taken away; the still and its marks stay. */
   protected async beginAnew(): Promise<void> {
-    await this.store.write('Begin following anew', [{ table: 'films', remove: this.stillId() }]);
+    await this.store.write('Follow the film again', [{ table: 'films', remove: this.stillId() }]);
     this.notices.done('What was followed is taken away', { undo: true });
   }
 

@@ -115,7 +115,7 @@ export class FindBody {
 
   private why(error: unknown): string {
     if (error instanceof FinderMissing)
-      return 'What finds a body is not on this machine yet, and cannot be fetched now. It comes from where Pomek is opened from, once. Mark the points by hand, or try again later.';
+      return 'The body finder is not on this machine yet and cannot be fetched now. Mark the points by hand, or try again later.';
     return error instanceof Error ? error.message : 'The picture could not be looked at.';
   }
 }

@@ -15,14 +15,14 @@ import { sizeWords } from '../ui/size-words';
   template: `
     @if (size(); as bytes) {
       <div class="row">
-        <p class="small grow">The film is kept in this browser, {{ words(bytes) }}; no exported file has it.</p>
+        <p class="small grow">The film is saved in this browser, {{ words(bytes) }}; no exported file has it.</p>
         <p-button label="Let it go" size="small" variant="text" (onClick)="remove()" />
       </div>
     } @else if (file(); as open) {
       <div class="row">
         <p class="small grow">{{ room() }}</p>
         <p-button
-          label="Keep the film here"
+          label="Save the film here"
           size="small"
           variant="outlined"
           [loading]="busy()"
@@ -82,7 +82,7 @@ export class KeepFilm {
         this.trouble.set(
           `The film takes ${sizeWords(file.size)}, and only ${sizeWords(error.freeBytes)} are free in this browser. Make room, or open it from its file each time.`,
         );
-      else this.notices.failure('The film could not be kept', error);
+      else this.notices.failure('The film could not be saved', error);
     } finally {
       this.busy.set(false);
     }

@@ -56,7 +56,7 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
       </ul>
       @if (felt().length > 0) {
         <details>
-          <summary class="small">{{ felt().length }} that a picture does not show from here</summary>
+          <summary class="small">{{ felt().length }} checkpoints cannot be judged from this side</summary>
           <ul class="bare small felt">
             @for (point of felt(); track point.checkpoint.id) {
               <li>
@@ -99,8 +99,8 @@ const order: readonly PointSeen['verdict'][] = ['outside', 'at the limit', 'with
           </tbody>
         </table>
         <p class="small soft">
-          ± holds nineteen times in twenty: slips of the marks, the size, the plumb, the camera’s distance and a body
-          turned a little. A picture shows neither pain nor effort.
+          ± covers 19 of 20 cases: slips of the marks, the size, the plumb, the camera’s distance and a body turned a
+          little. A picture shows neither pain nor effort.
         </p>
       </section>
     }

@@ -254,7 +254,7 @@ describe('finding the body', () => {
       await view.until(words);
     };
     await says([{ kind: 'looking' }, { kind: 'found', body: null }], /Nobody was found on this picture/);
-    await says([], /not on this machine yet, and cannot be fetched now/);
+    await says([], /not on this machine yet and cannot be fetched now/);
     await says([{ kind: 'error', message: 'This browser has no WebGL' }], /This browser has no WebGL/);
     await says([{ kind: 'found', body: [1, 2] }], /cannot be read/);
     expect(await marksOf(view)).toEqual(marks);

@@ -1,4 +1,5 @@
 import type { PersonRecord, Routine } from '@pomek/core';
+import type { FloorPrinted } from '../print/chain-floor-print';
 
 /** Everything that can be given, in the order in which it is offered. */
 export const giftKinds = ['pin-up', 'pages', 'sheet', 'week-card', 'calendar', 'track', 'teacher'] as const;
@@ -58,6 +59,8 @@ export interface Practised {
   readonly id: string;
   readonly name: string;
   readonly routine: Routine;
+  /** The way over the floor, of a lesson. */
+  readonly floor?: Omit<FloorPrinted, 'front'>;
 }
 
 /** Weeks that are told, unless another number is given: until about the next few lessons. */
@@ -95,5 +98,5 @@ export function hindrance(kind: GiftKind, practised: Practised, person: PersonRe
   if (person.student.practiceDays.length === 0)
     return `${name} has no days for practice yet: choose them in the file, under Person.`;
   if (kind === 'sheet' || ownPlan(person, practised)) return '';
-  return `${name} has no plan for “${practised.name}”: it would have no doses to tell.`;
+  return `${name} has no plan for “${practised.name}”: it would have no doses to show.`;
 }

@@ -38,7 +38,7 @@ import {
   type Practised,
 } from './gift';
 import { GiftLook } from './gift-look';
-import { Giver, type Look, type Made } from './giver';
+import { Giver, papersKinds, type Look, type Made } from './giver';
 import { PaperMaker } from './paper-maker';
 
 /** It is made anew when nothing was chosen for so long, ms. */
@@ -53,6 +53,15 @@ type Shown =
   | { readonly kind: 'look'; readonly look: Look }
   | { readonly kind: 'making' }
   | { readonly kind: 'problem'; readonly why: string };
+
+/** What is being made to be looked at. */
+interface Looking {
+  readonly gift: Gift;
+  readonly look: Promise<Look>;
+  readonly stop: AbortController;
+  /** Whether it was asked for to give: then it is finished, whatever is looked at meanwhile. */
+  given: boolean;
+}
 
 /** Everything that can be given, in one place: chosen, looked at, and handed out, to one person or to a whole class. */
 @Component({
@@ -177,9 +186,7 @@ export class GiveBoard {
       debounceTime(SETTLE_MS),
       switchMap((gift): Observable<Shown | null> => {
         if (gift === null) return of(null);
-        const look = this.giver.look(gift);
-        this.looking = { gift, look };
-        return from(look).pipe(
+        return from(this.look(gift).look).pipe(
           map((made): Shown => ({ kind: 'look', look: made })),
           catchError((error: unknown) => of<Shown>({ kind: 'problem', why: reasonOf(error) })),
           startWith<Shown>({ kind: 'making' }),
@@ -221,7 +228,10 @@ export class GiveBoard {
   protected readonly canShare = typeof navigator.canShare === 'function';
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.stop?.abort());
+    inject(DestroyRef).onDestroy(() => {
+      this.stop?.abort();
+      this.looking?.stop.abort();
+    });
     // Whoever was left out of one class is not left out of the next.
     effect(() => {
       const ids = new Set((this.people() ?? []).map(({ student }) => student.id));
@@ -272,13 +282,29 @@ export class GiveBoard {
     this.stop?.abort();
   }
 
-  /** What is being looked at, or will be in a moment. */
-  private looking: { readonly gift: Gift; readonly look: Promise<Look> } | null = null;
+  /** What is being looked at. */
+  private looking: Looking | null = null;
+
+  /** The same is made once, whether it is asked for to look at or to give; what nobody waits for any more is not finished. */
+  private look(gift: Gift): Looking {
+    if (this.looking?.gift === gift) return this.looking;
+    if (this.looking?.given === false) this.looking.stop.abort();
+    const stop = new AbortController();
+    const looking = { gift, look: this.giver.look(gift, stop.signal), stop, given: false };
+    this.looking = looking;
+    // What failed can be asked for again.
+    looking.look.catch(() => {
+      if (this.looking === looking) this.looking = null;
+    });
+    return looking;
+  }
 
   /** What is looked at is given as it is seen; all else is made now. */
   private async made(gifts: readonly Gift[], stop: AbortSignal): Promise<Made> {
-    const { looking } = this;
-    if (gifts.length === 1 && looking !== null && looking.gift === gifts[0]) {
+    const [gift] = gifts;
+    if (gifts.length === 1 && gift !== undefined && papersKinds.has(gift.kind)) {
+      const looking = this.look(gift);
+      looking.given = true;
       const look = await looking.look;
       stop.throwIfAborted();
       if (look.kind === 'pdf') return look.made;

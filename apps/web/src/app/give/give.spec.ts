@@ -1,8 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { newChain, personRecord, softSchool, builtInExercises, type Chain, type PersonRecord } from '@pomek/core';
+import {
+  builtInExercises,
+  chainPath,
+  newChain,
+  personRecord,
+  softSchool,
+  type Chain,
+  type PersonRecord,
+} from '@pomek/core';
 import { aPlan, aRoutine, aStudent, until } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Everybody } from '../data/everybody';
+import { chainFloorContent } from '../print/chain-floor-print';
 import { hindrance, type Gift, type Practised } from './gift';
 import { GiveBoard } from './give-board';
 import { Giver } from './giver';
@@ -53,8 +62,8 @@ test('what cannot be given says why, by name; papers and tracks can always be', 
 const chain: Chain = {
   ...newChain('chain-1', 'Pond'),
   pieces: [
-    { id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null },
-    { id: 'b', name: 'Heron', seconds: 40, side: 'right', exerciseId: null },
+    { id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null, travel: null },
+    { id: 'b', name: 'Heron', seconds: 40, side: 'right', exerciseId: null, travel: null },
   ],
 };
 
@@ -76,6 +85,28 @@ test('a lesson goes home as what one can do of it alone: the one that was held f
     teaches: null,
   });
   expect(whole[0]!.routine.note).toBe('Nothing new: play what is learned.');
+});
+
+test('a lesson takes its way over the floor home: how it ends in its note, the drawing on paper', () => {
+  const shelf = new Map(builtInExercises.map((exercise) => [exercise.id, exercise]));
+  const ways: Chain = {
+    ...chain,
+    nextLesson: 2,
+    pieces: chain.pieces.map((piece) => ({ ...piece, travel: { ahead: 2, right: 0, turnDeg: -90 } })),
+  };
+  const next = lessonsOf(ways, softSchool, shelf).at(-1)!;
+  expect(next.routine.note).toBe(
+    'New in it: Heron. It ends turned: twice through, and it is back where it first began.',
+  );
+  expect(next.floor!.path).toEqual(chainPath(ways, shelf));
+  const told = next.routine.segments.map((segment) => ('label' in segment ? segment.label : ''));
+  expect(told).toContain('Legs: Heron, right, 1 of 3; two steps ahead, a quarter turn left');
+  // Of a lesson of one piece only that piece is walked.
+  const [first] = lessonsOf({ ...ways, nextLesson: 1 }, softSchool, shelf);
+  expect(first!.floor!.path.places).toHaveLength(2);
+  const [content] = chainFloorContent({ ...next.floor!, front: 'the front' });
+  expect(JSON.stringify(content)).toContain('One person needs');
+  expect(chainFloorContent({ ...lessonsOf(chain, softSchool, shelf)[0]!.floor!, front: 'north' })).toEqual([]);
 });
 
 /** A class on the board. */
@@ -160,4 +191,43 @@ test('a class without people is given papers for nobody in particular, and no sh
     .click();
   await it.until(/choose who it is for/);
   expect(it.button('Download').disabled).toBe(true);
+});
+
+test('a paper is made once, to look at and to give; one that nobody waits for is given up, one that failed is tried again', async () => {
+  const looked: { gift: Gift; stop: AbortSignal; done: (look: unknown) => void; fail: (why: Error) => void }[] = [];
+  const giver = {
+    look: (gift: Gift, stop: AbortSignal) =>
+      new Promise((done, fail) => {
+        looked.push({ gift, stop, done, fail });
+      }),
+  };
+  const it = await render(
+    TestedBoard,
+    { ids: [] },
+    { students, routines: [routine], exercises: [...builtInExercises], schools: [softSchool] },
+    [{ provide: Giver, useValue: giver }],
+  );
+  const choose = (name: string): void =>
+    [...it.element.querySelectorAll<HTMLElement>('label.kind')]
+      .find((label) => label.textContent.includes(name))!
+      .click();
+  await until(() => looked.length === 1);
+  // Nobody waits for the page to pin up once something else is chosen, and pressed before it was looked at.
+  choose('Pages to learn from');
+  await it.until(/Pages to learn from/);
+  await it.press('Download');
+  await until(() => looked.length === 2);
+  expect(looked[0]!.stop.aborted).toBe(true);
+  // It is being given: looking at something else does not end it.
+  choose('Pages for the teacher');
+  await until(() => looked.length === 3);
+  expect(looked.map(({ gift }) => gift.kind)).toEqual(['pin-up', 'pages', 'teacher']);
+  expect(looked[1]!.stop.aborted).toBe(false);
+  looked[1]!.done({ kind: 'pdf', made: { name: 'pages.pdf', file: new Blob(['x']), writes: [] } });
+  await it.until(/Download/);
+  looked[2]!.fail(new Error('No paper left.'));
+  await it.until(/No paper left/);
+  await it.press('Download');
+  await until(() => looked.length === 4);
+  expect(looked[3]!.gift.kind).toBe('teacher');
 });

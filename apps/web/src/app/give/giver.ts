@@ -54,7 +54,8 @@ export type Look =
       readonly bytes: number;
     };
 
-const papersKinds: ReadonlySet<Gift['kind']> = new Set(['pin-up', 'pages', 'teacher', 'week-card']);
+/** What is looked at as it will be printed. */
+export const papersKinds: ReadonlySet<Gift['kind']> = new Set(['pin-up', 'pages', 'teacher', 'week-card']);
 
 /** Makes what is given: papers, sheets, calendars and tracks, for a person or for nobody in particular. */
 @Injectable({ providedIn: 'root' })
@@ -66,8 +67,8 @@ export class Giver {
   private readonly recordings = inject(KeptRecordings);
   private readonly voice = remembered(VOICE);
 
-  /** What somebody gets, to look at. */
-  async look(gift: Gift): Promise<Look> {
+  /** What somebody gets, to look at. @param stop once it is aborted nothing more is made */
+  async look(gift: Gift, stop: AbortSignal): Promise<Look> {
     const { kind, person, options } = gift;
     if (kind === 'sheet') {
       const sheet = this.sheet(gift, options.weeks, await this.recorded());
@@ -87,7 +88,7 @@ export class Giver {
       return { kind: 'words', tracks: told, bytes };
     }
     const { papers } = await import('../print/papers');
-    const paper = await this.papers.of(gift, await this.shared());
+    const paper = await this.papers.of(gift, await this.shared(), stop);
     const { file } = await papers(paper.title, [paper]);
     return { kind: 'pdf', made: { name: `${baseName(gift)}.pdf`, file, writes: [] } };
   }
@@ -107,7 +108,7 @@ export class Giver {
     const name = one ? baseName(first) : fileName(`${practised.name} ${fileWords[kind]}`);
     if (papersKinds.has(kind)) {
       const shared = await this.shared();
-      const made = await this.each(gifts, progress, stop, (gift) => this.papers.of(gift, shared));
+      const made = await this.each(gifts, progress, stop, (gift) => this.papers.of(gift, shared, stop));
       const { papers } = await import('../print/papers');
       const { file } = await papers(name, made);
       return { name: `${name}.pdf`, file, writes: [] };

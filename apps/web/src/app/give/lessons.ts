@@ -1,5 +1,7 @@
 import {
   chainLessons,
+  chainPath,
+  chainPlayedWords,
   lessonForHome,
   lessonJustHeld,
   lessonRoutine,
@@ -23,11 +25,20 @@ function forHome(
   const home = { ...chain, frameSeconds: 0 };
   const routine = lessonRoutine(home, lessonForHome(lesson), null, newRoutine('lesson', chain.name, school), shelf);
   const teaches = lesson.teaches?.name;
-  const note = teaches === undefined ? 'Nothing new: play what is learned.' : `New in it: ${teaches}.`;
+  // What is played through: its way over the floor.
+  const played = lesson.parts.find(({ kind }) => kind === 'whole')?.pieces ?? [];
+  const path = chainPath({ ...chain, pieces: [...played] }, shelf);
+  const note = [
+    teaches === undefined ? 'Nothing new: play what is learned.' : `New in it: ${teaches}.`,
+    path.end.kind === 'stays' ? '' : chainPlayedWords(path, chain.stepMetres),
+  ]
+    .join(' ')
+    .trim();
   return {
     id: routine.id,
     name: `${what}, lesson ${lesson.number}${teaches === undefined ? '' : `: ${teaches}`}`,
     routine: { ...routine, note },
+    floor: { path },
   };
 }
 

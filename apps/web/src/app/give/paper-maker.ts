@@ -3,6 +3,7 @@ import { catchError, firstValueFrom, of } from 'rxjs';
 import {
   changedWords,
   dayNumber,
+  facingWords,
   filmFromWords,
   findingPerson,
   plannedDays,
@@ -69,6 +70,12 @@ const countsInWork = ({ corrections }: PersonRecord, today: string): CorrectionC
 export const inWorkOf = (person: PersonRecord, today: string): Set<string> =>
   new Set(countsInWork(person, today).map(({ checkpointId }) => checkpointId));
 
+/** Lets the page go on. @throws the reason of the signal once it is aborted */
+async function pause(stop: AbortSignal): Promise<void> {
+  await new Promise((go) => setTimeout(go));
+  stop.throwIfAborted();
+}
+
 /** Makes what is printed: the page to pin up, the pages to learn from and to teach from, the week card. */
 @Injectable({ providedIn: 'root' })
 export class PaperMaker {
@@ -77,8 +84,11 @@ export class PaperMaker {
   private readonly forms = inject(BodyForms);
   private readonly repository = inject(Repository);
 
-  /** A paper for one person, or for nobody in particular. */
-  async of(gift: Gift, shared: Shared): Promise<Paper> {
+  /**
+   * A paper for one person, or for nobody in particular. The page goes on while it is drawn.
+   * @param stop once it is aborted nothing more is drawn
+   */
+  async of(gift: Gift, shared: Shared, stop: AbortSignal): Promise<Paper> {
     const { kind, person, practised, options } = gift;
     if (kind === 'week-card') {
       const { weekCard } = await import('../print/week-card');
@@ -90,22 +100,22 @@ export class PaperMaker {
     const { body } = person ?? standardPerson(this.clock.today());
     const drawn = await bodyPictures(this.forms.of(body), PICTURE_PX);
     try {
-      const request = { ...(await this.request(gift, shared)), draw: drawn?.draw ?? null };
+      const request = { ...(await this.request(gift, shared)), draw: drawn?.draw ?? null, pause: () => pause(stop) };
       if (kind === 'pin-up') {
         const { pinUp } = await import('../print/pin-up');
         return await pinUp(request);
       }
       const { handout } = await import('../print/handout');
-      return handout(request);
+      return await handout(request);
     } finally {
       drawn?.end();
     }
   }
 
   /** What a paper is made from: what is practised today, as in the hall, with what is noted of the body taken care of. */
-  private async request(gift: Gift, { shelf, schools }: Shared): Promise<Omit<HandoutRequest, 'draw'>> {
+  private async request(gift: Gift, { shelf, schools }: Shared): Promise<Omit<HandoutRequest, 'draw' | 'pause'>> {
     const { person, kind, options } = gift;
-    const { routine } = gift.practised;
+    const { routine, floor } = gift.practised;
     const today = this.clock.today();
     const school = person?.school ?? schoolOf(schools, routine.schoolId);
     const { routine: own, changed } = person === null ? { routine, changed: [] } : practisedRoutine(routine, person);
@@ -124,6 +134,7 @@ export class PaperMaker {
       turn: Math.floor(dayNumber(today) / 7),
       seen: person === null || !options.pictures ? [] : await this.seen(person, school, shelf),
       dosesOf: planned ? `the plan on ${readDay(today)}` : '',
+      floor: floor === undefined ? null : { ...floor, front: facingWords(0, school.corners) },
     };
   }
 

@@ -1,9 +1,13 @@
 import { ChangeDetectionStrategy, Component, effect, input, signal, viewChild, type ElementRef } from '@angular/core';
+import type { PDFWorker } from 'pdfjs-dist';
 
 /** So many pages are shown; a long document is looked at as a file. */
 const MOST_SHOWN = 12;
 /** A page is drawn so many times finer than it is shown at most. */
 const FINEST = 2;
+
+/** What reads beside the page, for all papers: one that is put away with its paper could not read the next meanwhile. */
+let reader: PDFWorker | null = null;
 
 /** The pages of a PDF, one under the other, as they will be printed. */
 @Component({
@@ -53,11 +57,11 @@ export class PdfPages {
   }
 
   private async show(file: Blob, place: HTMLElement, stop: AbortSignal): Promise<void> {
-    const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
+    const { getDocument, PDFWorker: Reader } = await import('pdfjs-dist');
     const { openPdfWorker } = await import('./pdf-worker.client');
-    GlobalWorkerOptions.workerPort ??= openPdfWorker();
+    reader ??= Reader.fromPort({ port: openPdfWorker() }) as PDFWorker;
     const isOver = (): boolean => stop.aborted;
-    const reading = getDocument({ data: await file.arrayBuffer(), isEvalSupported: false });
+    const reading = getDocument({ data: await file.arrayBuffer(), isEvalSupported: false, worker: reader });
     try {
       const document = await reading.promise;
       const shown = Math.min(document.numPages, MOST_SHOWN);

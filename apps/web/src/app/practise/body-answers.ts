@@ -19,15 +19,16 @@ import {
 } from '@pomek/core';
 import { TextField } from '../ui/text-field';
 import { BodyTap, map } from './body-tap';
+import { HandsAnswers, type Stand } from '../ui/hands-answers';
 import { RatingRow } from './rating-row';
 
 let count = 0;
 
-/** What is asked of a body at the end: pain and where, and signs to stop for, with the caution where they are serious. */
+/** What is asked of a body at the end: pain and where, what hands found of it, and signs to stop for, with the caution where they are serious. */
 @Component({
   selector: 'pk-body-answers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BodyTap, Checkbox, FormsModule, InputText, RatingRow, TextField],
+  imports: [BodyTap, Checkbox, FormsModule, HandsAnswers, InputText, RatingRow, TextField],
   host: { class: 'stack' },
   template: `
     @let it = said();
@@ -92,6 +93,7 @@ let count = 0;
         }
       </fieldset>
     </div>
+    <pk-hands-answers [hands]="it.hands" [stands]="stands()" (told)="told.emit({ hands: $event })" />
     @if (serious()) {
       <p class="serious" role="alert">{{ seriousCaution }}</p>
     }
@@ -127,6 +129,8 @@ export class BodyAnswers {
   readonly said = input.required<BodySaid>();
   /** Whose body it is; empty where there is only one. */
   readonly of = input('');
+  /** Exercises in which hands may have tested the stand, the longest first. */
+  readonly stands = input<readonly Stand[]>([]);
   readonly told = output<Partial<BodySaid>>();
 
   protected readonly id = `body-${(count += 1)}`;

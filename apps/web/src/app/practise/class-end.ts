@@ -7,6 +7,7 @@ import { PracticeLogSchema, effortWords, type BodySaid, type ClassAnswers, type 
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
 import { BodyAnswers } from './body-answers';
+import type { Stand } from '../ui/hands-answers';
 import { RatingRow } from './rating-row';
 
 const OwnSchema = PracticeLogSchema.pick({
@@ -16,6 +17,7 @@ const OwnSchema = PracticeLogSchema.pick({
   painPlace: true,
   symptoms: true,
   shook: true,
+  hands: true,
   note: true,
 }).partial();
 type Own = z.infer<typeof OwnSchema>;
@@ -48,7 +50,7 @@ const AnswersSchema = z.object({
         <p class="soft">Without an effort the practice counts, but nothing is raised after it.</p>
       }
       <section class="stack" aria-labelledby="otherwise">
-        <h2 id="otherwise">Was it otherwise for somebody?</h2>
+        <h2 id="otherwise">Different for anyone?</h2>
         <div class="row names">
           @for (person of people(); track person.studentId) {
             <button
@@ -71,7 +73,7 @@ const AnswersSchema = z.object({
               [value]="own.effort ?? null"
               (valueChange)="tell({ effort: $event })"
             />
-            <pk-body-answers [said]="said()" [of]="person.name" (told)="tell($event)" />
+            <pk-body-answers [said]="said()" [of]="person.name" [stands]="stands()" (told)="tell($event)" />
             <div class="field">
               <label for="class-own-note">Note</label>
               <input
@@ -106,7 +108,7 @@ const AnswersSchema = z.object({
         ></textarea>
       </div>
       <div class="row">
-        <p-button label="Keep in the logs" icon="pi pi-check" size="large" (onClick)="finish()" />
+        <p-button label="Save to the logs" icon="pi pi-check" size="large" (onClick)="finish()" />
         <p-button label="Discard this meeting" variant="text" (onClick)="dropped.emit()" />
       </div>
     </div>
@@ -137,6 +139,8 @@ export class ClassEnd {
   /** Whose answers these are: they outlive a reload. */
   readonly practiceId = input.required<string>();
   readonly group = input.required<ClassJournal>();
+  /** Exercises in which hands may have tested the stand. */
+  readonly stands = input<readonly Stand[]>([]);
   readonly save = output<ClassAnswers>();
   readonly dropped = output();
 
@@ -158,8 +162,9 @@ export class ClassEnd {
       painWhere = '',
       symptoms = [],
       shook = [],
+      hands = [],
     } = this.draft.value().each[this.open() ?? ''] ?? {};
-    return { pain, painPlace, painWhere, symptoms, shook };
+    return { pain, painPlace, painWhere, symptoms, shook, hands };
   });
   /** Who was corrected, and how often. */
   protected readonly corrected = computed(() => {

@@ -60,7 +60,7 @@ const hall = async (of: Journal = journal()) => {
       chains: [
         {
           ...newChain('chain-1', 'Pond'),
-          pieces: [{ id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null }],
+          pieces: [{ id: 'a', name: 'Reeds', seconds: 30, side: 'left', exerciseId: null, travel: null }],
         },
       ],
     },
@@ -189,7 +189,7 @@ test('the end writes the meeting, a log and the corrections of each, and the nex
   page.element.querySelector<HTMLInputElement>('[aria-label^="Pain of Odo Brand 7"]')!.click();
   await page.settle();
   expect(page.text()).toContain('see a licensed practitioner');
-  await page.press('Keep in the logs');
+  await page.press('Save to the logs');
   const logs = await page.database.of('logs').toArray();
   expect(logs.map(({ studentId, effort, pain }) => [studentId, effort, pain]).toSorted()).toEqual([
     ['student-1', 4, null],
@@ -213,6 +213,16 @@ test('what was said of one can be taken back: then it is as for all', async () =
   page.element.querySelector<HTMLInputElement>('[aria-label^="Effort of Odo Brand 7"]')!.click();
   await page.settle();
   await page.press('As for all');
-  await page.press('Keep in the logs');
-  expect((await page.database.of('logs').toArray()).map(({ effort }) => effort)).toEqual([null, null]);
+  const box = page.element.querySelector('pk-hands-answers')!;
+  const good = [...box.querySelectorAll('label')].find(({ textContent }) => textContent === 'the arm falls at once')!;
+  box.querySelector<HTMLInputElement>(`[id="${good.htmlFor}"]`)!.click();
+  await page.settle();
+  await page.press('Save to the logs');
+  const logs = await page.database.of('logs').toArray();
+  expect(logs.map(({ effort }) => effort)).toEqual([null, null]);
+  // What hands found of one is noted of that one.
+  expect(logs.map(({ hands }) => hands.map(({ test, outcome }) => `${test}: ${outcome}`)).toSorted()).toEqual([
+    [],
+    ['let fall: good'],
+  ]);
 });

@@ -94,7 +94,7 @@ export class ClassWork {
     if (left.length === 0) return 'The round has been to everybody.';
     const hold = this.of()?.line.spans.find(({ kind, index }) => kind === 'hold' && index > (this.span()?.index ?? 0));
     const first = hold === undefined ? undefined : left.find((person) => takesPart(person, hold.segmentId));
-    if (first === undefined) return 'No hold to come in which somebody is to be corrected.';
+    if (first === undefined) return 'No more corrections in this class.';
     const why = placeWords(first);
     return `In the next hold first: ${first.name}${why === '' ? '' : `, ${why}`}.`;
   });

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { insertSegment, newSegment, builtInExercises, softSchool, strictSchool, type Journal } from '@pomek/core';
-import { aRoutine, aStudent } from '../../../testing/records';
+import { aLog, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -33,7 +33,7 @@ const hall = async (of: Journal, student = aStudent()) => {
 
 test('waits for the beginning, then keeps everything that is pressed', async () => {
   const { page, key, kept } = await hall(journal());
-  expect(page.text()).toContain('Space begins.');
+  expect(page.text()).toContain('Press Begin, or Space.');
   await key('ArrowRight');
   expect((await kept())!.events).toEqual([]);
   await key(' ');
@@ -61,10 +61,10 @@ test('after counting by hand the clock counts again, at a press', async () => {
   await key(' ');
   expect(page.text()).not.toContain('Back to the clock');
   await key('t');
-  expect(page.text()).toContain('Counting your taps');
+  expect(page.text()).toContain('You count: tap at each repetition. The clock is stopped.');
   await page.press('Back to the clock');
   expect((await kept())!.events.map((event) => event.action)).toEqual(['start', 'tap', 'pace']);
-  expect(page.text()).not.toContain('Counting your taps');
+  expect(page.text()).not.toContain('You count: tap at each repetition. The clock is stopped.');
 });
 
 test('a machine that slept has not practised: it stands still at the last moment it was seen', async () => {
@@ -90,7 +90,7 @@ test('the log begins when the practice began, not when it was written', async ()
     { at: begun + 61_000, action: 'end' },
   ] as const;
   const { page } = await hall(journal({ events: [...events], seenAt: begun + 61_000 }));
-  await page.press('Keep in the log');
+  await page.press('Save to the log');
   const [log] = await page.database.of('logs').toArray();
   expect(log).toMatchObject({ startedAt: new Date(begun).toISOString(), practisedSeconds: 61 });
 });
@@ -147,7 +147,7 @@ test('loosening belongs to an easing school; an enduring one says to stay and br
   const easing = await hall(journal());
   await easing.key(' ');
   await easing.key('o');
-  expect(easing.page.text()).toContain('Loosen. Space goes on; what was held counts.');
+  expect(easing.page.text()).toContain('Loosen. Press Go on; the time held still counts.');
   const enduring = await hall(journal(), aStudent({ schoolId: strictSchool.id }));
   await enduring.key(' ');
   await enduring.key('o');
@@ -169,7 +169,7 @@ test('ended early, the log has what was really done and the journal is gone', as
   // A hold that was broken off is asked about.
   page.field('the legs').click();
   await page.fill('Note', ' tired ');
-  await page.press(/Keep in the log/);
+  await page.press(/Save to the log/);
   const [log] = await page.database.of('logs').toArray();
   expect(log).toMatchObject({
     studentId: 'student-1',
@@ -211,7 +211,7 @@ describe('the end of a practice', () => {
     expect(page.text()).toContain('see a licensed practitioner');
     page.field('knee').click();
     await page.fill('Just where, if you like', 'left knee');
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved).toEqual([
       {
         effort: null,
@@ -220,9 +220,11 @@ describe('the end of a practice', () => {
         painPlace: 'knee',
         symptoms: ['chest pain'],
         shook: [],
+        hands: [],
         note: '',
         apart: null,
         gaveOut: [],
+        felt: [],
       },
     ]);
   });
@@ -243,12 +245,12 @@ describe('the end of a practice', () => {
     await page.settle();
     spot('thighs').dispatchEvent(click());
     await page.settle();
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved[0]).toMatchObject({ pain: 2, painPlace: 'knee', painWhere: 'left knee', shook: ['arms'] });
     // What is chosen from the list takes the tapped side away; what was written stays.
     page.field('hip').click();
     await page.settle();
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved[1]).toMatchObject({ painPlace: 'hip', painWhere: '' });
   });
 
@@ -259,12 +261,54 @@ describe('the end of a practice', () => {
     expect(page.text()).toContain('Holding the tree fell short. What gave out?');
     page.field('the arms').click();
     await page.settle();
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved[0]).toMatchObject({ gaveOut: [{ segmentId: 'a', by: 'arms' }] });
     page.field('something else').click();
     await page.settle();
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved[1]).toMatchObject({ gaveOut: [] });
+  });
+
+  test('what hands found of the stand is noted in the exercise in which they tested it, and taken back', async () => {
+    const stands = [
+      { exerciseId: 'tree-holding', name: 'Holding the tree' },
+      { exerciseId: 'bow-stance', name: 'Bow stance' },
+    ];
+    const page = await render(EndForm, { practiceId: 'hands', logged: true, routineName: 'Evening', stands });
+    const saved = heard(page.fixture.componentInstance.save);
+    const details = () => page.element.querySelector<HTMLDetailsElement>('pk-hands-answers details')!;
+    expect(details().open).toBe(false);
+    expect(details().textContent).toContain('Ask first. Lean, never shove');
+    page.field('it goes into the floor').click();
+    await page.settle();
+    page.field('the arm stays up').click();
+    await page.settle();
+    expect(details().open).toBe(true);
+    await page.press(/Save to the log/);
+    expect(saved[0]).toMatchObject({
+      hands: [
+        { test: 'push', outcome: 'good', exerciseId: 'tree-holding' },
+        { test: 'let fall', outcome: 'not yet', exerciseId: 'tree-holding' },
+      ],
+    });
+    page.field('not tested').click();
+    await page.settle();
+    await page.press(/Save to the log/);
+    expect(saved[1]!.hands).toEqual([{ test: 'let fall', outcome: 'not yet', exerciseId: 'tree-holding' }]);
+  });
+
+  test('how firm it felt is asked where it was asked for', async () => {
+    const firm = [{ segmentId: 'a', name: 'Slow walk', firmness: { of: 'steps' as const, from: 1, to: 5 } }];
+    const page = await render(EndForm, { practiceId: 'firm', logged: true, routineName: 'Evening', firm });
+    const saved = heard(page.fixture.componentInstance.save);
+    page.element.querySelector<HTMLInputElement>('input[aria-label^="How firm the steps felt: Slow walk 6,"]')!.click();
+    await page.settle();
+    page.element.querySelector<HTMLInputElement>('input[aria-label^="How firm the steps felt: Slow walk 3,"]')!.click();
+    await page.settle();
+    await page.press(/Save to the log/);
+    expect(saved[0]).toMatchObject({ felt: [{ segmentId: 'a', level: 3 }] });
+    const plain = await render(EndForm, { practiceId: 'plain', logged: true, routineName: 'Evening' });
+    expect(plain.text()).not.toContain('How firm');
   });
 
   test('the effort of one exercise is set apart', async () => {
@@ -278,7 +322,7 @@ describe('the end of a practice', () => {
     await page.settle();
     page.element.querySelector<HTMLInputElement>('input[aria-label^="Its effort 8,"]')!.click();
     await page.settle();
-    await page.press(/Keep in the log/);
+    await page.press(/Save to the log/);
     expect(saved[0]).toMatchObject({ effort: null, apart: { segmentId: 'b', effort: 8 } });
   });
 
@@ -304,6 +348,21 @@ describe('before a practice', () => {
     expect(fresh).toMatchObject({ studentId: 'student-1', events: [], routine: { id: 'routine-1' } });
     await page.press('Discard');
     expect(await page.database.of('journals').count()).toBe(1);
+  });
+
+  test('what hands found not good the last time is to be tested again', async () => {
+    const hands = [
+      { test: 'push' as const, outcome: 'not yet' as const, exerciseId: 'tree-holding' },
+      { test: 'lift' as const, outcome: 'good' as const, exerciseId: 'tree-holding' },
+    ];
+    const page = await render(
+      PractiseStart,
+      { student: 'student-1', routine: 'routine-1' },
+      { students: [aStudent()], routines: [routine], logs: [aLog({ hands })] },
+    );
+    await page.until(/To test again by hand/);
+    expect(page.text()).toContain('A slow push: the body stiffens, leans or steps (Holding the tree)');
+    expect(page.text()).not.toContain('An arm is lifted');
   });
 
   test('what was tried out with nobody and came to its end leaves nothing behind', async () => {

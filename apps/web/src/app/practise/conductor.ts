@@ -22,6 +22,7 @@ import {
   dayNumber,
   shownNow,
   fellShort,
+  firmSegments,
   hallActionOf,
   hallCalls,
   leftOf,
@@ -30,6 +31,7 @@ import {
   pointsInWork,
   bodyOfStudent,
   practiceLog,
+  testedStands,
   seenAs,
   timesDone,
   type Call,
@@ -272,7 +274,7 @@ export class Conductor {
   protected readonly parts = computed(() =>
     (this.journal()?.routine.segments ?? []).flatMap((segment) =>
       segment.type === 'exercise'
-        ? [{ segmentId: segment.id, name: this.shelf().get(segment.exerciseId)?.name ?? 'An exercise that is gone' }]
+        ? [{ segmentId: segment.id, name: this.shelf().get(segment.exerciseId)?.name ?? 'Deleted exercise' }]
         : [],
     ),
   );
@@ -291,6 +293,18 @@ export class Conductor {
     return [
       ...new Map(lines.map(({ segmentId, exerciseName }) => [segmentId, { segmentId, name: exerciseName }])).values(),
     ];
+  });
+
+  /** Exercises in which hands or steps were to be more or less firm. */
+  protected readonly firm = computed(() => {
+    const journal = this.journal();
+    return journal === null || journal === undefined ? [] : firmSegments(journal.routine, this.shelf());
+  });
+
+  /** Exercises that stand, in which hands may have tested it. */
+  protected readonly stands = computed(() => {
+    const journal = this.journal();
+    return journal === null || journal === undefined ? [] : testedStands(journal.routine, this.shelf());
   });
 
   protected async save(answers: EndAnswers): Promise<void> {

@@ -4,10 +4,11 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import { PracticeLogSchema, effortWords } from '@pomek/core';
+import { PracticeLogSchema, effortWords, feltSet, firmnessScale, type FirmSegment } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from '../ui/text-field';
 import { BodyAnswers } from './body-answers';
+import type { Stand } from '../ui/hands-answers';
 import { RatingRow } from './rating-row';
 
 export type EndAnswers = z.infer<typeof AnswersSchema>;
@@ -20,6 +21,7 @@ const AnswersSchema = PracticeLogSchema.pick({
   painPlace: true,
   symptoms: true,
   shook: true,
+  hands: true,
   note: true,
 }).extend({
   apart: z
@@ -27,6 +29,7 @@ const AnswersSchema = PracticeLogSchema.pick({
     .nullable()
     .default(null),
   gaveOut: z.array(z.object({ segmentId: z.string(), by: z.enum(['legs', 'arms']) })).default([]),
+  felt: z.array(z.object({ segmentId: z.string(), level: z.number().int().min(0).max(10).nullable() })).default([]),
 });
 const nothing: EndAnswers = {
   effort: null,
@@ -35,9 +38,11 @@ const nothing: EndAnswers = {
   painPlace: null,
   symptoms: [],
   shook: [],
+  hands: [],
   note: '',
   apart: null,
   gaveOut: [],
+  felt: [],
 };
 
 /** Ten seconds at the end: effort, pain, anything else. */
@@ -102,7 +107,15 @@ const nothing: EndAnswers = {
             }
           </fieldset>
         }
-        <pk-body-answers [said]="it" (told)="draft.set($event)" />
+        @for (one of firm(); track one.segmentId) {
+          <pk-rating
+            [name]="'How firm the ' + one.firmness.of + ' felt: ' + one.name"
+            [words]="firmnessScale"
+            [value]="felt(one.segmentId)"
+            (valueChange)="draft.set({ felt: feltSet(it.felt, one.segmentId, $event) })"
+          />
+        }
+        <pk-body-answers [said]="it" [stands]="stands()" (told)="draft.set($event)" />
         <div class="field">
           <label for="end-note">Note</label>
           <textarea
@@ -115,7 +128,7 @@ const nothing: EndAnswers = {
           ></textarea>
         </div>
         <div class="row">
-          <p-button label="Keep in the log" icon="pi pi-check" size="large" (onClick)="finish()" />
+          <p-button label="Save to the log" icon="pi pi-check" size="large" (onClick)="finish()" />
           <p-button label="Discard this practice" variant="text" (onClick)="dropped.emit()" />
         </div>
       } @else {
@@ -144,6 +157,10 @@ export class EndForm {
   readonly parts = input<{ readonly segmentId: string; readonly name: string }[]>([]);
   /** Holds that fell short, or lost their alignment. */
   readonly short = input<{ readonly segmentId: string; readonly name: string }[]>([]);
+  /** Exercises in which hands or steps were to be more or less firm. */
+  readonly firm = input<readonly FirmSegment[]>([]);
+  /** Exercises in which hands may have tested the stand. */
+  readonly stands = input<readonly Stand[]>([]);
   readonly save = output<EndAnswers>();
   readonly dropped = output();
 
@@ -153,7 +170,13 @@ export class EndForm {
     { label: 'something else, or it was ended', by: null },
   ] as const;
   protected readonly effortWords = effortWords;
+  protected readonly firmnessScale = firmnessScale;
+  protected readonly feltSet = feltSet;
   readonly draft = keptDraft(() => `practice ${this.practiceId()}`, AnswersSchema, nothing);
+
+  protected felt(segmentId: string): number | null {
+    return this.draft.value().felt.find((entry) => entry.segmentId === segmentId)?.level ?? null;
+  }
 
   protected setApart(segmentId: string | null): void {
     this.draft.set({ apart: segmentId === null ? null : { segmentId, effort: null } });

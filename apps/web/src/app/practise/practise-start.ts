@@ -15,6 +15,9 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import {
+  handsAgain,
+  handsLately,
+  handsLine,
   segmentWords,
   changedWords,
   durationWords,
@@ -22,6 +25,7 @@ import {
   practisedRoutine,
   SIGN_DAYS,
   timeline,
+  upperFirst,
   type Journal,
   type Routine,
 } from '@pomek/core';
@@ -29,14 +33,16 @@ import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { People } from '../data/people';
 import { Repository } from '../data/repository';
+import { daysAgo } from '../ui/day-words';
 import { Empty } from '../ui/empty';
+import { PractiseOffers } from './practise-offers';
 import { VoicePanel } from './voice-panel';
 
 /** Who practises what now: the doses of the day, the cautions, and the way in. */
 @Component({
   selector: 'pk-practise-start',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Checkbox, Empty, FormsModule, RouterLink, Select, VoicePanel],
+  imports: [Button, ButtonDirective, Checkbox, Empty, FormsModule, PractiseOffers, RouterLink, Select, VoicePanel],
   templateUrl: './practise-start.html',
   styleUrl: './practise-start.scss',
 })
@@ -51,7 +57,7 @@ export class PractiseStart {
   readonly routine = input<string>();
 
   protected readonly routines = toSignal(this.repository.routines$);
-  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  protected readonly students = toSignal(this.repository.students$, { initialValue: [] });
   private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
   private readonly storedJournals = toSignal(this.repository.journals$, { initialValue: [] });
 
@@ -97,6 +103,15 @@ export class PractiseStart {
   protected readonly noted = computed(() =>
     (this.person()?.noted ?? []).map(({ because, rule }) => ({ name: because, rule })),
   );
+  /** What hands found of the stand the last time that was not good: it is tested again. */
+  protected readonly again = computed(() => {
+    const person = this.person();
+    if (person === null || person === undefined) return [];
+    return handsAgain(handsLately(person.logs)).map(({ tested, day }) => {
+      const name = tested.exerciseId === null ? undefined : person.shelf.get(tested.exerciseId)?.name;
+      return `${upperFirst(handsLine([tested], () => name))}, ${daysAgo(day, person.today)}.`;
+    });
+  });
   protected readonly total = computed(() => durationWords(timeline(this.dosed()!).totalMs / 1000));
   protected readonly rows = computed(() => {
     const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise.name]));
@@ -104,7 +119,7 @@ export class PractiseStart {
       segment.type === 'exercise'
         ? {
             id: segment.id,
-            name: shelf.get(segment.exerciseId) ?? 'An exercise that is gone',
+            name: shelf.get(segment.exerciseId) ?? 'Deleted exercise',
             dose: segmentWords(segment),
           }
         : {

@@ -74,7 +74,7 @@ afterEach(() => {
 test('the list tells what is said and when, as the hall says it', async () => {
   const { text, page } = await list();
   expect(text()).toContain('The voice is off now.');
-  expect(text()).toMatch(/0:00 ?Take up: Slow heel lifts ?0:10 ?Rise and hover ?0:13 ?Down/);
+  expect(text()).toMatch(/0:00 ?Get ready: Slow heel lifts ?0:10 ?Rise and hover ?0:13 ?Down/);
   expect(text()).toContain('Done');
   page.fixture.destroy();
 });
@@ -118,13 +118,13 @@ test('silence is not kept; a microphone that is not there, and a browser without
   Object.defineProperty(navigator, 'storage', { value: { estimate }, configurable: true });
   await press(/^Record “Down”/);
   await press(/Stop$/);
-  expect(text()).toContain('It is not kept yet. There is no room for it in this browser');
+  expect(text()).toContain('It is not saved yet. There is no room for it in this browser');
   expect(await stored()).toEqual([]);
   free = 1e9;
   await press(/^Try again/);
   await storedAre(1);
   await page.settle();
-  expect(text()).not.toContain('It is not kept yet');
+  expect(text()).not.toContain('It is not saved yet');
   Reflect.deleteProperty(navigator, 'storage');
   page.fixture.destroy();
 });

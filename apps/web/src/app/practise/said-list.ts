@@ -222,7 +222,7 @@ export class SaidList {
     try {
       await this.kept.keep(recording);
     } catch (error) {
-      this.problem.set({ key: recording.id, why: `It is not kept yet. ${reasonOf(error)}`, recording });
+      this.problem.set({ key: recording.id, why: `It is not saved yet. ${reasonOf(error)}`, recording });
     }
     await this.speaker.hear(recording);
   }

@@ -83,7 +83,7 @@ test('the hall calls what is taken up and what comes, once, and is silenced by a
     await page.settle();
   };
   await key(' ');
-  expect(said.map(({ text }) => text)).toEqual(['Take up: Holding the tree']);
+  expect(said.map(({ text }) => text)).toEqual(['Get ready: Holding the tree']);
   await key('ArrowRight');
   // The first cue of the stand.
   expect(said).toHaveLength(2);

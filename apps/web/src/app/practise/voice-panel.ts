@@ -115,7 +115,7 @@ export class VoicePanel {
   ];
   protected readonly places = '{name} and {side}';
   protected readonly lines: readonly { readonly key: keyof CallWords; readonly label: string }[] = [
-    { key: 'takeUp', label: 'When something is taken up' },
+    { key: 'takeUp', label: 'When an exercise begins' },
     { key: 'change', label: 'When the side changes' },
     { key: 'three', label: 'When three are left' },
     { key: 'last', label: 'At the last one' },

@@ -6,6 +6,7 @@ import {
   cycleParts,
   dailyLine,
   durationWords,
+  halfWayLine,
   holdParts,
   kneeWords,
   orderWords,
@@ -37,6 +38,7 @@ import {
   type Segment,
 } from '@pomek/core';
 import type { DrawBody } from '../space/body-pictures';
+import { chainFloorContent, type FloorPrinted } from './chain-floor-print';
 import { ALONE, IN_STRIP, picturesOf, printed, type Picture } from './handout-figure';
 import type { Paper } from './papers';
 import { inks, MM } from './pdf';
@@ -59,8 +61,12 @@ export interface HandoutRequest {
   readonly seen: readonly SeenPrinted[];
   /** Draws the bodies in space; null where only outlines can be drawn. */
   readonly draw: DrawBody | null;
+  /** Lets the page go on between two exercises; throws once nobody waits for the paper any more. */
+  readonly pause: () => Promise<void>;
   /** Where the doses come from: `the plan, week of 23 Nov`; empty for the routine's own. */
   readonly dosesOf: string;
+  /** The way over the floor, of a lesson of a chain; null where there is none. */
+  readonly floor: FloorPrinted | null;
 }
 
 /** A picture with its lines, and what it shows. */
@@ -223,7 +229,9 @@ function studentWords(segment: ExerciseSegment, said: Exercise, request: Handout
               stack: [
                 ...said.signs.right.map((sign): Content => ({ text: signLine('right', sign), ...small })),
                 ...said.signs.enough.map((sign): Content => ({ text: signLine('enough', sign), ...small })),
-                ...[quick, dailyLine(said)].filter((line) => line !== '').map((text): Content => ({ text, ...small })),
+                ...[halfWayLine(said), quick, dailyLine(said)]
+                  .filter((line) => line !== '')
+                  .map((text): Content => ({ text, ...small })),
                 ...said.signs.stop.map((sign): Content => ({ text: signLine('stop', sign), bold: true, ...small })),
               ],
             },
@@ -331,7 +339,7 @@ export const paperTitle = ({ routine, name }: HandoutRequest): string =>
   name === '' ? routine.name : `${routine.name}, ${name}`;
 
 /** The head of a paper: what it is, for whom, how long, with which doses; when to stop, and what is kept in mind for this person. */
-export function paperHead({ routine, name, dosesOf, cautions }: HandoutRequest): Content[] {
+export function paperHead({ routine, name, dosesOf, cautions, floor }: HandoutRequest): Content[] {
   const total = durationWords(timeline(routine).totalMs / 1000);
   const about = [
     name === '' ? '' : `For ${name}.`,
@@ -350,6 +358,7 @@ export function paperHead({ routine, name, dosesOf, cautions }: HandoutRequest):
       margin: [0, 0, 0, 3],
     },
     ...(kept === '' ? [] : [{ text: `Keep in mind: ${kept}.`, color: inks.danger, margin: [0, 0, 0, 4] } as Content]),
+    ...(floor === null ? [] : chainFloorContent(floor)),
   ];
 }
 
@@ -357,14 +366,17 @@ export function paperHead({ routine, name, dosesOf, cautions }: HandoutRequest):
  * The pages to learn a routine from: figures from where a drill is seen best, doses in words, the way in, the parts, cues and
  * cautions; for students boxes to tick, for teachers stages, all checkpoints and what there is to look at.
  */
-export function handout(request: HandoutRequest): Paper {
+export async function handout(request: HandoutRequest): Promise<Paper> {
   const { routine, exercises, version, findings } = request;
   const student = version === 'student';
-  const rows = routine.segments.flatMap((segment): Content[] => {
+  const rows: Content[] = [];
+  for (const segment of routine.segments) {
     const exercise = segment.type === 'exercise' ? exercises.get(segment.exerciseId) : undefined;
-    if (segment.type === 'exercise' && exercise !== undefined) return exerciseContent(request, segment, exercise);
-    return [{ text: betweenWords(segment), italics: true, color: inks.soft, margin: [0, 6, 0, 2] }];
-  });
+    if (segment.type === 'exercise' && exercise !== undefined) {
+      await request.pause();
+      rows.push(...exerciseContent(request, segment, exercise));
+    } else rows.push({ text: betweenWords(segment), italics: true, color: inks.soft, margin: [0, 6, 0, 2] });
+  }
   // What was filmed at no drill of this routine stands at its end.
   const here = new Set(routine.segments.map((segment) => (segment.type === 'exercise' ? segment.exerciseId : null)));
   const elsewhere = request.seen.filter(({ exerciseId }) => exerciseId === null || !here.has(exerciseId));

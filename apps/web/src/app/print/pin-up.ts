@@ -76,13 +76,14 @@ function cellOf(
 }
 
 /** The drills of a routine in their order, and what comes before the first of them. */
-function cellsOf(request: HandoutRequest): { cells: Cell[]; first: string[] } {
+async function cellsOf(request: HandoutRequest): Promise<{ cells: Cell[]; first: string[] }> {
   const cells: (Omit<Cell, 'after'> & { after: string[] })[] = [];
   const first: string[] = [];
   const said = new Set<string>();
   for (const segment of request.routine.segments) {
     const exercise = segment.type === 'exercise' ? request.exercises.get(segment.exerciseId) : undefined;
     if (segment.type === 'exercise' && exercise !== undefined) {
+      await request.pause();
       const cell = cellOf(request, segment, exercise, said);
       if (cell.point !== null) said.add(cell.point.id);
       cells.push({ ...cell, after: [] });
@@ -164,7 +165,7 @@ function before(words: readonly string[], alone: boolean): Content[] {
   return words.map((line): Content => ({ text: `First: ${line}`, italics: true, fontSize: 9, color: inks.soft }));
 }
 
-function page(request: HandoutRequest, { cells, first }: ReturnType<typeof cellsOf>, scale: number): Paper {
+function page(request: HandoutRequest, { cells, first }: Awaited<ReturnType<typeof cellsOf>>, scale: number): Paper {
   const { exercises, corrected, routine } = request;
   const across = columnsFor(cells.length);
   const rows = Math.max(1, Math.ceil(cells.length / across));
@@ -194,7 +195,7 @@ function page(request: HandoutRequest, { cells, first }: ReturnType<typeof cells
  * as lets all of it go on one page; of many drills there may be more.
  */
 export async function pinUp(request: HandoutRequest): Promise<Paper> {
-  const cells = cellsOf(request);
+  const cells = await cellsOf(request);
   // What takes as much room, for trying out: pictures are heavy.
   const blank = cells.cells.map((cell) => ({ ...cell, pictures: cell.pictures.map(() => BLANK) }));
   for (const scale of scales) {

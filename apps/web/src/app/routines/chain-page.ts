@@ -4,15 +4,20 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import {
   chainLessons,
   durationWords,
   sideWords,
+  travelOf,
+  travelWords,
+  turnWords,
   type Chain,
   type Lesson,
   type Piece,
+  type Travel,
   lessonStepWords,
   lessonHeld,
   lessonRoutine,
@@ -29,9 +34,13 @@ import { Empty } from '../ui/empty';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
+import { ChainFloorView } from './chain-floor';
 
 /** Lessons that are laid out at once. */
 const TERM = 14;
+
+/** Turns that are offered, degrees to the right: by eighths. */
+const TURNS = [-360, -315, -270, -225, -180, -135, -90, -45, 0, 45, 90, 135, 180, 225, 270, 315, 360];
 
 /** A sequence in pieces, and its lessons over the term. */
 @Component({
@@ -43,6 +52,8 @@ const TERM = 14;
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
+    ChainFloorView,
+    Checkbox,
     DurationField,
     Empty,
     FormsModule,
@@ -66,7 +77,18 @@ export class ChainPage {
   protected readonly edit = new Editing('chains', this.id, ({ name }) => `Change ${name}`);
   protected readonly chain = this.edit.draft;
   protected readonly exercises = toSignal(inject(Repository).exercises$, { initialValue: [] });
-  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  protected readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
+  protected readonly school = this.ownSchool.school;
+  /** Where each piece goes, as it is written or as its drill does, and the turns to choose from. */
+  protected readonly ways = computed(() => {
+    const chain = this.chain();
+    return (chain?.pieces ?? []).map((piece) => {
+      const way = travelOf(piece, this.shelf().get(piece.exerciseId ?? ''), chain!.stepMetres);
+      const turns = TURNS.includes(way.turnDeg) ? TURNS : [...TURNS, way.turnDeg].toSorted((a, b) => a - b);
+      const words = `On the floor: ${travelWords(way) || 'stays on its place'}`;
+      return { ...way, words, turns: turns.map((value) => ({ value, label: turnWords(value) || 'no turn' })) };
+    });
+  });
   protected readonly sides = [
     { label: 'both sides', value: 'both' },
     { label: 'left', value: 'left' },
@@ -104,7 +126,7 @@ export class ChainPage {
       ...chain,
       pieces: [
         ...chain.pieces,
-        { id, name: `Piece ${chain.pieces.length + 1}`, seconds: 30, side: 'both', exerciseId: null },
+        { id, name: `Piece ${chain.pieces.length + 1}`, seconds: 30, side: 'both', exerciseId: null, travel: null },
       ],
     }));
   }
@@ -114,6 +136,14 @@ export class ChainPage {
       ...chain,
       pieces: chain.pieces.filter((entry) => entry.id !== piece.id),
     }));
+  }
+
+  /** Where a piece goes, written from now on; what its drill does is where it begins from. */
+  protected setWay(piece: Piece, key: keyof Travel, value: number | null): void {
+    const chain = this.chain();
+    if (value === null || chain === null || chain === undefined) return;
+    const from = travelOf(piece, this.shelf().get(piece.exerciseId ?? ''), chain.stepMetres);
+    this.edit.set(['pieces', { id: piece.id }, 'travel', key], value, from);
   }
 
   /** Moves a piece so many places on, or back. */

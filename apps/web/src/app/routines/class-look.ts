@@ -76,7 +76,7 @@ import { Workbench } from './workbench';
               </tbody>
             </table>
             <div class="row">
-              <p-button label="Down to what everybody can" size="small" variant="outlined" (onClick)="lower()" />
+              <p-button label="Reduce to what everyone can do" size="small" variant="outlined" (onClick)="lower()" />
             </div>
           }
           <ul class="bare small">
@@ -162,7 +162,7 @@ export class ClassLook {
   /** Every dose goes down to the least that anybody of the class has; undone in one step. */
   protected lower(): void {
     const rungs = this.rungs().map((one) => one.rungs);
-    this.bench.change(`Down to what everybody of ${this.of()?.name ?? 'a class'} can`, (routine) =>
+    this.bench.change(`Reduce to what everyone in ${this.of()?.name ?? 'a class'} can do`, (routine) =>
       classRoutine(routine, rungs, 'everybody'),
     );
   }

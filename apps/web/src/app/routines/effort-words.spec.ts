@@ -16,17 +16,17 @@ const effort = (change: Partial<SegmentEffort> = {}): SegmentEffort => ({
 
 test('a segment says what gives out first, when, and what is asked', () => {
   expect(segmentEffortWords(effort())).toEqual([
-    'Arms would give out at about 2:55 min; you ask for 1:00 min, effort about 4 of 10.',
-    'The knee stays 71 mm behind the toe line.',
+    'Arms would tire after about 2:55 min; you ask for 1:00 min: effort about 4 of 10.',
+    'Knee 7.1 cm behind the toe line, about 4 fingers.',
   ]);
   expect(segmentEffortWords(effort({ limitedBy: 'legs', joint: 'ankle' }))[0]).toMatch(
-    /^Legs, at the calf, would give out/,
+    /^Legs, at the calf, would tire/,
   );
 });
 
 test('a knee past the toes is a warning, a seated posture has no knee line, an easy one no limit', () => {
   expect(segmentEffortWords(effort({ kneePastToes: 0.012 }))[1]).toBe(
-    'The knee is 12 mm past the toe line at this bend: higher, or sit back.',
+    'Knee 1.2 cm past the toe line, about one finger: higher, or sit back.',
   );
   expect(segmentEffortWords(effort({ kneePastToes: null }))).toHaveLength(1);
   expect(segmentEffortWords(effort({ unlimited: true }))[0]).toBe('Neither legs, arms nor back limit this.');

@@ -1,4 +1,4 @@
-import { durationWords, jointPlaces, limbs, limitNames, upperFirst, type Limb } from '@pomek/core';
+import { durationWords, jointPlaces, kneeWords, limbs, limitNames, upperFirst, type Limb } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
 
 export type SegmentEffort = ResultOf<'effort'>['segments'][number];
@@ -9,13 +9,9 @@ export function segmentEffortWords(effort: SegmentEffort): string[] {
   const who = upperFirst(limitNames[joint]);
   const lasts = unlimited
     ? 'Neither legs, arms nor back limit this.'
-    : `${who} would give out at about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}, effort about ${Math.round(effort.effort)} of 10.`;
+    : `${who} would tire after about ${durationWords(Math.round(enduranceSeconds / 5) * 5)}; you ask for ${durationWords(askedSeconds)}: effort about ${Math.round(effort.effort)} of 10.`;
   if (kneePastToes === null) return [lasts];
-  const millimetres = Math.round(Math.abs(kneePastToes) * 1000);
-  const knee =
-    kneePastToes > 0
-      ? `The knee is ${millimetres} mm past the toe line at this bend: higher, or sit back.`
-      : `The knee stays ${millimetres} mm behind the toe line.`;
+  const knee = `${kneeWords(kneePastToes)}${kneePastToes > 0 ? ': higher, or sit back' : ''}.`;
   return [lasts, knee];
 }
 

@@ -33,7 +33,7 @@ const words = { danger: 'Danger', doubt: 'Doubt', note: 'Note' } as const;
             <p-button [label]="mend.label" size="small" variant="outlined" (onClick)="bench.mend(mend)" />
           }
           @if (finding.grade !== 'danger') {
-            <p-button label="Keep so" size="small" variant="text" (onClick)="keep(finding)" />
+            <p-button label="Ignore" size="small" variant="text" (onClick)="keep(finding)" />
           }
           @if (finding.segmentId !== null) {
             <p-button label="Show" size="small" variant="text" (onClick)="show.emit(finding.segmentId)" />
@@ -41,11 +41,11 @@ const words = { danger: 'Danger', doubt: 'Doubt', note: 'Note' } as const;
         </div>
       </article>
     } @empty {
-      <p class="soft small">Nothing that we can see.</p>
+      <p class="soft small">No findings.</p>
     }
     @if (kept() > 0) {
       <p class="small soft row">
-        {{ kept() }} kept so on purpose.
+        {{ kept() }} ignored on purpose.
         <p-button label="Show them again" size="small" variant="text" (onClick)="forget()" />
       </p>
     }
@@ -101,7 +101,7 @@ export class FindingsList {
   }
 
   protected keep(finding: Finding): void {
-    this.bench.change('Keep it so', (routine) => keepOnPurpose(routine, finding.key));
+    this.bench.change('Ignore a finding', (routine) => keepOnPurpose(routine, finding.key));
   }
 
   protected forget(): void {

@@ -2,12 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
+import equal from 'fast-deep-equal';
 import type { Subscription } from 'rxjs';
 import { doseWords, durationWords, longestHold, partsOf, timeline, type Routine } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import type { ResultOf } from '../compute/protocol';
 import { NumberField } from '../ui/number-field';
 import { Workbench } from './workbench';
+
+/** The times around exercises that a fit may lengthen. */
+const between = [
+  { key: 'settleSeconds', name: 'Time to get into an exercise' },
+  { key: 'changeSeconds', name: 'Time to change sides' },
+] as const;
 
 /** Fits the doses to the minutes there are: what would change, to be taken or left as a whole. */
 @Component({
@@ -30,7 +37,7 @@ import { Workbench } from './workbench';
       }
     </div>
     <details>
-      <summary class="small">Hold parts fixed ({{ held().size }})</summary>
+      <summary class="small">Keep unchanged ({{ held().size }})</summary>
       @for (part of parts(); track part.id) {
         <div class="row held">
           <p-checkbox
@@ -69,9 +76,16 @@ import { Workbench } from './workbench';
             }
           </tbody>
         </table>
+        @if (it.why !== '') {
+          <p class="small doubt">{{ it.why }}</p>
+        }
         <div class="row">
-          <p-button label="Take it" size="small" (onClick)="take()" />
-          <p-button label="Leave it" size="small" variant="text" (onClick)="result.set(null)" />
+          @if (it.changes) {
+            <p-button label="Apply" size="small" (onClick)="take()" />
+          } @else {
+            <p class="small soft">Nothing changes.</p>
+          }
+          <p-button label="Cancel" size="small" variant="text" (onClick)="result.set(null)" />
         </div>
       </div>
     }
@@ -120,18 +134,25 @@ export class FitPanel {
     return {
       before: durationWords(timeline(of).totalMs / 1000),
       after: durationWords(found.seconds),
-      rows: of.segments.flatMap((segment, index) => {
-        const after = found.routine.segments[index];
-        if (segment.type !== 'exercise' || after?.type !== 'exercise') return [];
-        return [
-          {
-            id: segment.id,
-            name: this.bench.nameOf(segment),
-            before: doseWords(segment.dose),
-            after: doseWords(after.dose),
-          },
-        ];
-      }),
+      why: found.why,
+      changes: !equal(of, found.routine),
+      rows: [
+        ...of.segments.flatMap((segment, index) => {
+          const after = found.routine.segments[index];
+          const named = { id: segment.id, name: this.bench.nameOf(segment) };
+          if (segment.type === 'exercise' && after?.type === 'exercise')
+            return [{ ...named, before: doseWords(segment.dose), after: doseWords(after.dose) }];
+          if (segment.type === 'rest' && after?.type === 'rest')
+            return [{ ...named, before: durationWords(segment.seconds), after: durationWords(after.seconds) }];
+          return [];
+        }),
+        ...between.map(({ key, name }) => ({
+          id: key,
+          name,
+          before: durationWords(of[key]),
+          after: durationWords(found.routine[key]),
+        })),
+      ],
     };
   });
 
@@ -161,6 +182,7 @@ export class FitPanel {
         held: [...this.held()],
         countMultiple: this.bench.school().countsOf,
         longestHold: longest,
+        names: this.parts().map(({ id, name }): [string, string] => [id, name]),
       })
       .subscribe({
         next: (found) => {
@@ -181,20 +203,20 @@ export class FitPanel {
     this.busy.set(false);
   }
 
-  /** Only the doses go over: what was changed meanwhile stays. */
+  /** Only the doses, the rests and the times between go over: what else was changed meanwhile stays. */
   protected take(): void {
     const found = this.result()?.found;
     if (found?.ok !== true) return;
-    const doses = new Map(
-      found.routine.segments.flatMap((segment) =>
-        segment.type === 'exercise' ? [[segment.id, segment.dose] as const] : [],
-      ),
-    );
+    const fitted = new Map(found.routine.segments.map((segment) => [segment.id, segment]));
+    const { settleSeconds, changeSeconds } = found.routine;
     this.bench.change(`Fit to ${this.minutes()} min`, (routine) => ({
       ...routine,
+      settleSeconds,
+      changeSeconds,
       segments: routine.segments.map((segment) => {
-        const dose = doses.get(segment.id);
-        return segment.type === 'exercise' && dose !== undefined ? { ...segment, dose } : segment;
+        const to = fitted.get(segment.id);
+        if (segment.type === 'exercise' && to?.type === 'exercise') return { ...segment, dose: to.dose };
+        return segment.type === 'rest' && to?.type === 'rest' ? { ...segment, seconds: to.seconds } : segment;
       }),
     }));
     this.result.set(null);

@@ -1,8 +1,10 @@
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { builtInExercises, newSegment, softSchool, type Routine } from '@pomek/core';
 import { aRoutine } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Store } from '../data/store';
+import { FirmnessField } from './firmness-field';
 import { RoutineEditor } from './routine-editor';
 import { Routines } from './routines';
 
@@ -93,7 +95,7 @@ test('points unequal sides out, evens them out, or keeps them', async () => {
   });
   const { page, now } = await editor(value);
   expect(page.text()).toContain('Empty and full: 3 left, but 1 right.');
-  await page.press('Keep so');
+  await page.press('Ignore');
   expect((await now()).keptOnPurpose).toEqual(['s-empty-full: sides']);
   expect(page.text()).not.toContain('but 1 right');
   await TestBed.inject(Store).undo();
@@ -107,7 +109,7 @@ test('an exercise that is gone is named and can be taken out', async () => {
     aRoutine({ segments: [{ ...routine.segments[1]!, exerciseId: 'gone' } as Routine['segments'][number]] }),
   );
   expect(page.text()).toContain('no longer on the shelf');
-  await page.press('Take it out');
+  await page.press('Remove it');
   expect(await order()).toEqual([]);
   expect(page.text()).toContain('Nothing in it yet');
 });
@@ -116,7 +118,7 @@ test('rests and teaching time have a length and a label', async () => {
   const { page, now } = await editor();
   await page.press('Rest');
   await page.fill('Length', '45');
-  await page.fill('What is said of it', 'Drink');
+  await page.fill('Label (shown and spoken)', 'Drink');
   expect((await now()).segments.at(-1)).toMatchObject({ type: 'rest', seconds: 45, label: 'Drink' });
 });
 
@@ -151,7 +153,7 @@ describe('the dose of a segment given otherwise', () => {
 
   test('a drill as time a side with its repetitions counted, and the sides in turn', async () => {
     const { page, segment } = await opened('shoulder-wheel');
-    await page.press('Time, repetitions counted');
+    await page.press('Timed, repetitions counted');
     expect((await segment()).dose).toMatchObject({ kind: 'cycle', roundSeconds: 60 });
     await page.fill('Time of a round', '3:00');
     await page.press('One each in turn');
@@ -176,6 +178,24 @@ describe('the dose of a segment given otherwise', () => {
     expect((await parts())[0]).toEqual({ words: 'the sole', share: 2 });
     await page.press('Remove part 2');
     expect(await parts()).toHaveLength(of('empty-full').attention.length - 1);
+    expect(await TestBed.inject(Store).undo()).toBeTruthy();
+  });
+
+  test('how firm hands or steps are to be: chosen, changed, taken away again', async () => {
+    const { page, segment } = await opened('shoulder-wheel');
+    const field = page.fixture.debugElement.query(By.directive(FirmnessField)).componentInstance as FirmnessField;
+    field['choose']('hands');
+    await page.until(/hands 1 to 5 of 10 firm/);
+    await page.fill('to', '8');
+    expect((await segment()).firmness).toEqual({ of: 'hands', from: 1, to: 8 });
+    await page.fill('to', '11');
+    expect(page.text()).toContain('to: from 0 to 10.');
+    expect((await segment()).firmness!.to).toBe(8);
+    field['choose']('steps');
+    await page.until(/steps 1 to 8 of 10 firm/);
+    field['choose'](null);
+    await page.settle();
+    expect((await segment()).firmness).toBeNull();
     expect(await TestBed.inject(Store).undo()).toBeTruthy();
   });
 

@@ -205,6 +205,10 @@ export class RoutineEditor {
     if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
       this.move(segment, index, index + (event.key === 'ArrowUp' ? -1 : 1));
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      this.open(segment.id);
+      this.enterDose();
     }
   }
 
@@ -229,6 +233,18 @@ export class RoutineEditor {
     const active = this.selection.active();
     if (active === null) return;
     this.look(active);
+    this.enterDose();
+  }
+
+  /** From the dose back to its segment in the list. */
+  protected leaveDose(event: Event): void {
+    const row = this.host.nativeElement.querySelector<HTMLElement>('pk-segment button[aria-pressed="true"]');
+    if (row === null || event.defaultPrevented) return;
+    event.preventDefault();
+    row.focus();
+  }
+
+  private enterDose(): void {
     setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>('pk-segment-dose input')?.focus());
   }
 }

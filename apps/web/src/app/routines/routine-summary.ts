@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { durationWords, sidesLedger, timeline, type Routine } from '@pomek/core';
 import type { ResultOf } from '../compute/protocol';
 import { reserveWords } from './effort-words';
+import { Hint } from '../ui/hint';
 import { SideMark } from '../ui/side-mark';
 
 /** The sums of a routine, left beside right, and the least reserve. */
 @Component({
   selector: 'pk-routine-summary',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SideMark],
+  imports: [Hint, SideMark],
   templateUrl: './routine-summary.html',
   styleUrl: './routine-summary.scss',
 })
@@ -25,7 +26,7 @@ export class RoutineSummary {
     const line = this.line();
     return [
       { name: 'work', ms: line.workMs },
-      { name: 'taking up, changing', ms: line.changeMs },
+      { name: 'getting ready, changing sides', ms: line.changeMs },
       { name: 'rest', ms: line.restMs },
       { name: 'teaching', ms: line.talkMs },
     ]

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { RouterLink } from '@angular/router';
+import { Button, ButtonDirective } from 'primeng/button';
 import {
   builtInSchools,
   durationWords,
@@ -13,22 +13,28 @@ import {
   type Routine,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { Everybody } from '../data/everybody';
 import { Notices } from '../data/notices';
 import { schoolOf } from '../data/gathered';
 import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
+import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
 import { Empty } from '../ui/empty';
+import { RoutineStrip } from './routine-strip';
 
 @Component({
   selector: 'pk-routines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Empty, RouterLink],
+  imports: [Button, ButtonDirective, Empty, RoutineStrip, RouterLink],
   template: `
     <div class="page stack">
       <div class="row spread">
         <h1>Routines</h1>
-        <p-button label="New routine" icon="pi pi-plus" (onClick)="add()" />
+        <div class="row">
+          <a pButton routerLink="/routines/lay-out"><i class="pi pi-sparkles" aria-hidden="true"></i> Lay one out</a>
+          <p-button label="New routine" icon="pi pi-plus" variant="outlined" (onClick)="add()" />
+        </div>
       </div>
       @if (rows(); as list) {
         @if (list.length === 0) {
@@ -56,12 +62,16 @@ import { Empty } from '../ui/empty';
                     <td>
                       <a class="title" [routerLink]="['/routines', row.routine.id]">{{ row.routine.name }}</a>
                       <p class="small soft">{{ row.routine.note }}</p>
+                      <pk-routine-strip [routine]="row.routine" [exercises]="shelf()" />
+                      @if (row.people !== '') {
+                        <p class="small">Practised by {{ row.people }}</p>
+                      }
                     </td>
                     <td class="num">{{ row.length }}</td>
                     <td class="num">{{ row.count }}</td>
-                    <td>{{ row.school }}</td>
+                    <td class="num">{{ row.school }}</td>
                     <td>
-                      <div class="row">
+                      <div class="row actions">
                         <p-button
                           icon="pi pi-copy"
                           variant="text"
@@ -124,12 +134,29 @@ import { Empty } from '../ui/empty';
     .title {
       font: 600 1.15rem var(--pk-display);
     }
+    td:first-child {
+      width: 100%;
+      max-width: 0;
+    }
+    .actions {
+      flex-wrap: nowrap;
+      gap: 0;
+    }
+    @media (width < 820px) {
+      td:first-child {
+        max-width: none;
+        min-width: 20rem;
+      }
+    }
+    .num {
+      white-space: nowrap;
+    }
   `,
 })
 export class Routines {
-  private readonly router = inject(Router);
   private readonly ownSchool = inject(OwnSchool);
   private readonly store = inject(Store);
+  private readonly newThings = inject(NewThings);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly repository = inject(Repository);
@@ -137,6 +164,8 @@ export class Routines {
   private readonly routines = toSignal(this.repository.routines$);
   protected readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
+  private readonly students = toSignal(this.repository.students$, { initialValue: [] });
+  protected readonly shelf = inject(Everybody).shelf;
 
   protected readonly rows = computed(() =>
     this.routines()?.map((routine) => ({
@@ -144,19 +173,26 @@ export class Routines {
       length: durationWords(timeline(routine).totalMs / 1000),
       count: routine.segments.filter((segment) => segment.type === 'exercise').length,
       school: schoolOf(this.schools(), routine.schoolId).name,
+      people: this.peopleOf(routine.id),
     })),
   );
 
+  /** Whose plans are built on it. */
+  private peopleOf(routineId: string): string {
+    const ids = new Set(this.plans().flatMap((plan) => (plan.routineId === routineId ? [plan.studentId] : [])));
+    return this.students()
+      .flatMap(({ id, name }) => (ids.has(id) ? [name] : []))
+      .join(', ');
+  }
+
   protected async add(): Promise<void> {
     const routine = newRoutine(this.clock.newId(), 'New routine', this.ownSchool.school());
-    await this.store.write('New routine', [{ table: 'routines', add: routine }]);
-    await this.router.navigate(['/routines', routine.id]);
+    await this.newThings.begin('New routine', 'routines', routine, ['/routines', routine.id]);
   }
 
   protected async addChain(): Promise<void> {
     const chain = newChain(this.clock.newId(), 'New chain');
-    await this.store.write('New chain', [{ table: 'chains', add: chain }]);
-    await this.router.navigate(['/routines/chains', chain.id]);
+    await this.newThings.begin('New chain', 'chains', chain, ['/routines/chains', chain.id]);
   }
 
   protected async removeChain(chain: Chain): Promise<void> {

@@ -37,6 +37,7 @@ import {
 import { patchOf, type Patch } from '../data/patch';
 import type { Person } from '../data/person-choice';
 import { segmentEffortWords, type SegmentEffort } from './effort-words';
+import { FirmnessField } from './firmness-field';
 import { DoseEditor } from '../ui/dose-editor';
 import { DurationField } from '../ui/duration-field';
 import { BodyInSpace } from '../space/body-in-space';
@@ -56,6 +57,7 @@ const segmentAt = patchOf<Segment>();
     Checkbox,
     DoseEditor,
     DurationField,
+    FirmnessField,
     FormsModule,
     HoldParts,
     InputText,

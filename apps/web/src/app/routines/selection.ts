@@ -208,7 +208,7 @@ export class Selection {
 
   dissolve(): void {
     const round = this.round();
-    if (round !== null) this.bench.change('Take the round apart', (routine) => dissolveRound(routine, round.id));
+    if (round !== null) this.bench.change('Ungroup', (routine) => dissolveRound(routine, round.id));
   }
 
   /** Puts a segment after what is selected, or at the end. */

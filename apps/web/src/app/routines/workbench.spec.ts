@@ -201,7 +201,7 @@ test('a hold is given in breaths as well', async () => {
   await key('Home');
   await key('ArrowRight');
   await key('Enter');
-  await page.fill('that is in breaths, about', '30');
+  await page.fill('In breaths, about', '30');
   expect((await now()).segments[1]).toMatchObject({ dose: { holdSeconds: 129 } });
 });
 
@@ -237,7 +237,7 @@ describe('fitting to the time', () => {
     const { page, now } = await fitting('7');
     expect(page.element.querySelector('pk-fit table')!.textContent).toContain('Holding the tree');
     const before = await now();
-    await page.press('Take it');
+    await page.press('Apply');
     expect(await now()).not.toEqual(before);
     await TestBed.inject(Store).undo();
     expect(await now()).toEqual(before);
@@ -265,7 +265,7 @@ test('the hall: steps that fit, and the mend when the floor is too small', async
 test('a chain: pieces, lessons in order, and the next one when a lesson was held', async () => {
   const chain = {
     ...newChain('c', 'Pond'),
-    pieces: [{ id: 'p1', name: 'Open', seconds: 20, side: 'left' as const, exerciseId: null }],
+    pieces: [{ id: 'p1', name: 'Open', seconds: 20, side: 'left' as const, exerciseId: null, travel: null }],
   };
   const page = await render(ChainPage, { id: 'c' }, { chains: [chain] });
   expect(page.text()).toContain('1 Open');
@@ -276,7 +276,7 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   expect((await page.database.of('chains').get('c'))!.pieces[0]!.name).toBe('Piece 2');
   await page.press('This lesson was held');
   expect((await page.database.of('chains').get('c'))!.nextLesson).toBe(2);
-  expect(page.text()).toContain('Repeat: 1 pieces');
+  expect(page.text()).toContain('Repeat: 1 piece');
   const edit = page.fixture.componentInstance['edit'];
   const piece = (await page.database.of('chains').get('c'))!.pieces[0]!;
   edit.set(['pieces', { id: piece.id }, 'exerciseId'], 'one-hand-reeling');
@@ -286,6 +286,38 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   expect(journal).toMatchObject({ studentId: null, routine: { name: 'Pond, lesson 2' } });
   // A piece that is a drill is done by the figure.
   expect(journal!.routine.segments.some((part) => part.type === 'exercise')).toBe(true);
+});
+
+test('a chain has its way over the floor: as a drill goes, or as it is written, to both sides, each a step that can be undone', async () => {
+  const chain = {
+    ...newChain('c', 'Pond'),
+    pieces: [
+      { id: 'p1', name: 'Open', seconds: 20, side: 'left' as const, exerciseId: null, travel: null },
+      { id: 'p2', name: 'Cloud', seconds: 20, side: 'left' as const, exerciseId: 'cloud-steps', travel: null },
+    ],
+  };
+  const page = await render(ChainPage, { id: 'c' }, { chains: [chain] });
+  const now = async () => (await page.database.of('chains').get('c'))!;
+  // The drill steps to its side: half a step in the usual length.
+  await page.until(/It ends half a step to the left from where it began/);
+  await page.fill('Steps ahead in piece 1', '2');
+  await page.until(/two steps ahead, half a step to the left/);
+  expect((await now()).pieces[0]!.travel).toEqual({ ahead: 2, right: 0, turnDeg: 0 });
+  expect((await now()).pieces[1]!.travel).toBeNull();
+  const component = page.fixture.componentInstance;
+  component['setWay'](chain.pieces[1]!, 'turnDeg', 180);
+  await page.until(/It ends turned: twice through/);
+  // What its drill does is where it begins from.
+  expect((await now()).pieces[1]!.travel).toMatchObject({ turnDeg: 180, ahead: 0 });
+  expect((await now()).pieces[1]!.travel!.right).toBeLessThan(0);
+  expect(page.text()).not.toContain('The broken line');
+  page.element.querySelector<HTMLInputElement>('#both-sides')!.click();
+  await page.until(/Played to both sides\. .*The broken line/s);
+  expect((await now()).bothSides).toBe(true);
+  expect(page.text()).toContain('To the other side: 1 piece');
+  expect(page.element.querySelectorAll('svg .other')).toHaveLength(1);
+  expect(await TestBed.inject(Store).undo()).toBe('Change Pond');
+  expect((await now()).bothSides).toBe(false);
 });
 
 test('the routine looked at for a class: its time, who has less, and down to what everybody can in one step', async () => {
@@ -298,12 +330,12 @@ test('the routine looked at for a class: its time, who has less, and down to wha
   await page.press('Class');
   await page.until(/5:10 min over/);
   await page.until(/Nela Brisk ?: Holding the tree/);
-  await page.press('Down to what everybody can');
+  await page.press('Reduce to what everyone can do');
   const [lower] = (await now()).segments as (typeof tree)[];
   expect(lower!.dose).toMatchObject({ kind: 'hold' });
   expect((lower!.dose as { holdSeconds: number }).holdSeconds).toBeLessThan(1800);
   await page.until(/Nobody in it has less/);
-  expect(await TestBed.inject(Store).undo()).toBe('Down to what everybody of Evening class can');
+  expect(await TestBed.inject(Store).undo()).toBe('Reduce to what everyone in Evening class can do');
 
   const none = await bench();
   await none.page.press('Class');

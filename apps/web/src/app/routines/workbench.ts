@@ -143,7 +143,7 @@ export class Workbench {
 
   nameOf(segment: Segment): string {
     if (segment.type !== 'exercise') return segment.label !== '' ? segment.label : segment.type;
-    return this.shelf().get(segment.exerciseId)?.name ?? 'An exercise that is gone';
+    return this.shelf().get(segment.exerciseId)?.name ?? 'Deleted exercise';
   }
 }
 

@@ -49,7 +49,7 @@ test('numbers of the raise rule that contradict each other are refused with the 
   it['changeRaise']('easeEffort', 5);
   await page.settle();
   expect(it['edit'].problems()).toEqual(['raise.easeEffort: must be above the effort for a raise']);
-  expect(page.text()).toContain('Not kept yet');
+  expect(page.text()).toContain('Not saved yet');
   expect((await stored()).raise).toEqual(softSchool.raise);
   it['changeRaise']('growthPerWeek', 0.05);
   await page.settle();

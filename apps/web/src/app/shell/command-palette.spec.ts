@@ -55,7 +55,7 @@ test('what is no place is done: the schools, the light; nothing found does nothi
   const light = heard(it.light);
   await type('schools');
   it['go'](it['found']()[0]);
-  await type('hall light');
+  await type('light and dark');
   it['go'](it['found']()[0]);
   it['go'](undefined);
   expect([schools.length, light.length]).toEqual([1, 1]);

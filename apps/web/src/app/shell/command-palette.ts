@@ -93,6 +93,7 @@ export class CommandPalette {
   readonly open = model.required<boolean>();
   readonly schools = output();
   readonly light = output();
+  readonly keys = output();
 
   protected readonly text = signal('');
   protected readonly at = signal(0);
@@ -103,8 +104,10 @@ export class CommandPalette {
   private readonly commands = computed<Command[]>(() => [
     ...places.map((place) => this.leads(place.name, 'place', place.path)),
     this.leads('Sources', 'place', '/sources'),
+    this.leads('Pomek in ten minutes', 'place', '/ten-minutes'),
     { name: 'Schools', kind: 'drawer', run: () => this.schools.emit() },
-    { name: 'Change between day and hall light', kind: 'action', run: () => this.light.emit() },
+    { name: 'Switch between light and dark', kind: 'action', run: () => this.light.emit() },
+    { name: 'Keys', kind: 'list', run: () => this.keys.emit() },
     ...this.routines().map((routine) => this.leads(routine.name, 'routine', `/routines/${routine.id}`)),
     ...this.students().map((student) => this.leads(student.name, 'student', `/students/${student.id}`)),
     ...this.exercises().map((exercise) => this.leads(exercise.name, exercise.family, `/exercises/${exercise.id}`)),

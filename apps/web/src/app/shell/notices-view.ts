@@ -21,12 +21,7 @@ import { Steps } from '../data/steps';
             <p-button label="Undo" size="small" variant="outlined" (onClick)="undo(notice.id)" />
           }
           @if (notice.takeBack; as takeBack) {
-            <p-button
-              label="Take it back"
-              size="small"
-              variant="outlined"
-              (onClick)="notices.close(notice.id); takeBack()"
-            />
+            <p-button label="Undo" size="small" variant="outlined" (onClick)="notices.close(notice.id); takeBack()" />
           }
           <p-button
             icon="pi pi-times"

@@ -19,6 +19,7 @@ import { Opening } from '../data/opening';
 import { Steps } from '../data/steps';
 import { SchoolDrawer } from '../schools/school-drawer';
 import { CommandPalette } from './command-palette';
+import { KeysList } from './keys-list';
 import { NoticesView } from './notices-view';
 import { places } from './places';
 import { readLight, setLight } from './light';
@@ -35,7 +36,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 @Component({
   selector: 'pk-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, NoticesView, SchoolDrawer, CommandPalette],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, NoticesView, SchoolDrawer, CommandPalette, KeysList],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -54,8 +55,10 @@ export class Shell {
   protected readonly paletteOpen = signal(false);
   protected readonly schoolsWanted = signal(false);
   protected readonly paletteWanted = signal(false);
+  protected readonly keysOpen = signal(false);
+  protected readonly keysWanted = signal(false);
 
-  private readonly navigated = toSignal(
+  protected readonly navigated = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
       map((event) => event.urlAfterRedirects),
@@ -101,6 +104,9 @@ export class Shell {
     } else if (held && key === 'y' && !isTyping(event.target)) {
       event.preventDefault();
       void this.redo();
+    } else if (event.key === '?' && !held && !isTyping(event.target)) {
+      event.preventDefault();
+      this.openKeys();
     }
   }
 
@@ -111,7 +117,12 @@ export class Shell {
 
   protected async redo(): Promise<void> {
     const label = await this.steps.redo().catch(() => null);
-    if (label !== null) this.notices.done(`Done again: ${label}`);
+    if (label !== null) this.notices.done(`Redone: ${label}`);
+  }
+
+  protected openKeys(): void {
+    this.keysWanted.set(true);
+    this.keysOpen.set(true);
   }
 
   protected turnLight(): void {

@@ -12,7 +12,8 @@ import { ConditionTable } from './condition-table';
       <h1>Sources</h1>
       <p class="lead">
         Each formula, where it comes from and what it leaves out. “From memory” marks values written down without the
-        paper at hand; “house value” marks our own. Pomek counts and computes; it makes no medical claim.
+        paper at hand; “our own value” marks what we assume ourselves. Pomek counts and computes; it makes no medical
+        claim.
       </p>
       @for (entry of sources; track entry.topic) {
         <section class="sheet" [attr.aria-label]="entry.topic">

@@ -37,7 +37,7 @@ const guides: Record<MeasureKind, string> = {
   'one-leg stand': 'Beside a chair, eyes open, arms hanging. Stop when a foot moves or the chair is touched.',
   'chair stand': 'From a chair of knee height, arms crossed: how often up and down in 30 seconds.',
   'tandem stand':
-    'One foot right before the other, heel to toe, beside a chair. Stop when a foot moves, at 30 s at the latest.',
+    'One foot directly in front of the other, heel to toe, beside a chair. Stop when a foot moves, at 30 s at the latest.',
   'two scales': 'One foot on each of two bathroom scales, standing easily, looking ahead.',
   'knee to wall': 'Facing a wall, heel down: the largest distance from toe to wall at which the knee still touches it.',
   'resting breath': 'Sitting quietly. Tap once at each breath in, for about a minute.',

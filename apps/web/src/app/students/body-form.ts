@@ -5,7 +5,6 @@ import { Select } from 'primeng/select';
 import { conditionRules, conditions, sidedConditions, type Condition } from '@pomek/core';
 import type { Editing } from '../data/editing';
 import { NumberField } from '../ui/number-field';
-import { NamedConditions } from './named-conditions';
 import { OwnLimitsForm } from './own-limits';
 
 interface Length {
@@ -20,7 +19,7 @@ interface Length {
 @Component({
   selector: 'pk-body-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checkbox, FormsModule, NamedConditions, NumberField, OwnLimitsForm, Select],
+  imports: [Checkbox, FormsModule, NumberField, OwnLimitsForm, Select],
   template: `
     @if (edit().draft(); as it) {
       <div class="stack">
@@ -40,12 +39,12 @@ interface Length {
             />
           }
           <div class="field">
-            <span class="label">Habit</span>
+            <span class="label">Activity</span>
             <p-select
               [options]="habits"
               [ngModel]="it.habit"
               (ngModelChange)="edit().set(['habit'], $event)"
-              ariaLabel="Habit"
+              ariaLabel="Activity"
               appendTo="body"
             />
           </div>
@@ -56,12 +55,11 @@ interface Length {
         </p>
         @if (it.capacityFactor !== 1) {
           <p class="small">
-            Legs and arms are reckoned at {{ factor() }} % of what tests and guess say, since efforts were felt
+            Legs and arms are estimated at {{ factor() }} % of what tests and guess say, since efforts were felt
             otherwise.
           </p>
         }
         <h3>Conditions</h3>
-        <pk-named-conditions [edit]="edit()" />
         <ul class="bare">
           @for (condition of conditions; track condition) {
             <li>

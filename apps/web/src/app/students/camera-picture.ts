@@ -27,7 +27,7 @@ const WAIT = 8;
     }
     <video #video muted playsinline aria-label="What the camera sees"></video>
     <div class="row">
-      <p-button label="Take it" icon="pi pi-camera" size="small" [disabled]="!seeing()" (onClick)="take()" />
+      <p-button label="Take the picture" icon="pi pi-camera" size="small" [disabled]="!seeing()" (onClick)="take()" />
       <p-button
         [label]="'In ' + wait + ' seconds'"
         variant="outlined"

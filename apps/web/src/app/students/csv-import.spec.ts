@@ -17,14 +17,14 @@ afterEach(() => jest.restoreAllMocks());
 test('a table that is too large, or has nothing in it, is refused in words', async () => {
   const huge = Object.defineProperty(new File(['x'], 'huge.csv'), 'size', { value: 21 * 1024 * 1024 });
   expect((await offered(huge)).page.text()).toContain('The table has more than 20 MB.');
-  expect((await offered('day,exercise,done')).page.text()).toContain('There is nothing in it but perhaps a head line.');
-  expect((await offered('')).page.text()).toContain('There is nothing in it');
+  expect((await offered('day,exercise,done')).page.text()).toContain('The table is empty.');
+  expect((await offered('')).page.text()).toContain('The table is empty.');
 });
 
 test('more lines that cannot be read than are shown are counted', async () => {
   const bad = Array.from({ length: 20 }, () => 'soon,Holding the tree,60').join('\n');
   const { page } = await offered(`day,exercise,done\n2026-03-01,Holding the tree,60\n${bad}`);
-  expect(page.text()).toContain('1 practices can be kept, 20 lines cannot.');
+  expect(page.text()).toContain('1 practices can be saved, 20 lines cannot.');
   expect(page.text()).toContain('Line 3: day: “soon” is no day');
   expect(page.text()).toContain('and 12 more');
 });

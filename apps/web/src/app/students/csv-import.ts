@@ -89,7 +89,7 @@ const LARGEST = 20 * 1024 * 1024;
           </label>
         } @else {
           <p role="status">
-            <strong class="num">{{ read().logs.length }}</strong> practices can be kept,
+            <strong class="num">{{ read().logs.length }}</strong> practices can be saved,
             <strong class="num">{{ read().problemCount }}</strong> lines cannot.
           </p>
         }
@@ -220,7 +220,7 @@ export class CsvImport {
     this.looking.set(false);
     if (table === null) return;
     if (table.rows === 0) {
-      this.problem.set('There is nothing in it but perhaps a head line.');
+      this.problem.set('The table is empty.');
       return;
     }
     this.mapping.set(guessMapping(table.columns));

@@ -43,10 +43,10 @@ describe('baseline', () => {
   test('a hold is kept with what stopped it; nothing can be kept before it is measured', async () => {
     const page = await baseline();
     expect(page.text()).toContain('Stop at the first shaking');
-    expect(page.button('Keep it').disabled).toBe(true);
+    expect(page.button('Save it').disabled).toBe(true);
     await page.fill('Held for', '3:00');
     page.fixture.componentInstance['stoppedBy'].set('arms');
-    await page.press('Keep it');
+    await page.press('Save it');
     expect(await page.database.of('measures').toArray()).toMatchObject([
       { kind: 'hold', seconds: 180, stoppedBy: 'arms', stance: { kneeBendDeg: 30 } },
     ]);
@@ -78,7 +78,7 @@ describe('baseline', () => {
     }
     await page.settle();
     expect(page.text()).toContain('15.0 a minute');
-    await page.press('Keep it');
+    await page.press('Save it');
     jest.useRealTimers();
     expect(await page.database.of('measures').toArray()).toMatchObject([{ kind: 'resting breath', perMinute: 15 }]);
   });
@@ -151,6 +151,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
     painPlace: null,
     symptoms: [],
     shook: [],
+    hands: [],
     note: '',
     lines: [
       {
@@ -168,6 +169,7 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
         turned: null,
         staySeconds: null,
         gaveOut: null,
+        firmness: null,
       },
     ],
   }));
@@ -177,10 +179,10 @@ test('load: words, sides and the offer to reckon otherwise', async () => {
     ...editing(),
   });
   const page = await render(LoadPanel, () => of(logs), { students: [student] });
-  expect(page.text()).toContain('4:00 min are owed to the right');
+  expect(page.text()).toContain('The right side is 4:00 min behind');
   expect(page.text()).toContain('60 min in the last seven days');
   expect(page.text()).toMatch(/All that was ever done.*Holding the tree\s*4:00 min/s);
-  await page.press('Reckon so from now on');
+  await page.press('Use this from now on');
   expect((await page.database.of('students').get(student.id))!.capacityFactor).toBeLessThan(1);
   const empty = await render(LoadPanel, () => of([]));
   expect(empty.text()).toContain('With the first practices');
@@ -194,10 +196,10 @@ describe('practices by hand and from a table', () => {
     const made = heard(page.fixture.componentInstance.made);
     const form = page.fixture.componentInstance;
     form['set'](0, { exercise: 'Holding the tree', done: 'long' });
-    await page.press('Keep it');
+    await page.press('Save it');
     expect(page.text()).toContain('Line 1: done: “long” is no time like 90, 1:30 or 2 min');
     form['set'](0, { done: '1:30', asked: '2 min' });
-    await page.press('Keep it');
+    await page.press('Save it');
     expect(made[0]!.lines[0]).toMatchObject({ segmentId: 'segment-1', done: { seconds: 90 }, asked: { seconds: 120 } });
   });
 
@@ -216,7 +218,7 @@ describe('practices by hand and from a table', () => {
     await page.settle();
     expect(page.element.querySelector('[aria-label="Effort of line 1 alone"]')).not.toBeNull();
     form['set'](0, { effort: '8' });
-    await page.press('Keep it');
+    await page.press('Save it');
     expect(made[0]).toMatchObject({ effort: 5, pain: 4, painPlace: 'knee' });
     expect(made[0]!.lines.map(({ effort }) => effort)).toEqual([8, null]);
   });
@@ -229,7 +231,7 @@ describe('practices by hand and from a table', () => {
     form['draft'].set({ pain: '4', painPlace: 'knee' });
     await page.settle();
     await page.fill('Pain, 0 to 10', '0');
-    await page.press('Keep it');
+    await page.press('Save it');
     expect(made[0]).toMatchObject({ pain: 0, painPlace: null });
   });
 
@@ -240,7 +242,7 @@ describe('practices by hand and from a table', () => {
     const file = new File([text], 'logs.csv');
     await page.fixture.componentInstance['choose']({ files: [file] } as never);
     await page.settle();
-    expect(page.text()).toContain('2 practices can be kept, 1 lines cannot');
+    expect(page.text()).toContain('2 practices can be saved, 1 lines cannot');
     expect(page.text()).toContain('Line 3: exercise: “Nothing known” is not on the shelf');
     page.fixture.componentInstance['map']('day', null);
     await page.settle();
@@ -269,6 +271,7 @@ describe('practices by hand and from a table', () => {
       painPlace: null,
       symptoms: [],
       shook: [],
+      hands: [],
       note: '',
       lines: (['left', 'right'] as const).map((side) => ({
         segmentId: 'segment-1',
@@ -285,12 +288,19 @@ describe('practices by hand and from a table', () => {
         turned: null,
         staySeconds: null,
         gaveOut: null,
+        firmness: null,
       })),
     };
     const page = await render(StudentFile, { id: student.id, part: 'practices' }, { students: [student], logs: [log] });
     await page.press('Put it right');
     await page.fill('Effort', '8');
     expect((await page.database.of('logs').get('log-1'))!.effort).toBe(8);
+    const good = page.field('the arm is heavy and loose');
+    good.click();
+    await page.settle();
+    expect((await page.database.of('logs').get('log-1'))!.hands).toEqual([
+      { test: 'lift', outcome: 'good', exerciseId: 'shoulder-wheel' },
+    ]);
     // The effort of one exercise is that of both its sides.
     await page.fill('Own effort of Shoulder wheel', '9');
     expect((await page.database.of('logs').get('log-1'))!.lines.map((line) => line.effort)).toEqual([9, 9]);

@@ -18,8 +18,8 @@ async function choose(view: Rendered<FilmPanel>, name: string, type: string, siz
 
 describe('what is no picture is said by name, and nothing is kept', () => {
   test.each([
-    ['notes.txt', 'text/plain', 4, /notes\.txt is neither a picture nor a film\. Nothing was kept/],
-    ['empty.png', 'image/png', 0, /empty\.png is empty\. Nothing was kept/],
+    ['notes.txt', 'text/plain', 4, /notes\.txt is neither a picture nor a film\. Nothing was saved/],
+    ['empty.png', 'image/png', 0, /empty\.png is empty\. Nothing was saved/],
     ['huge.jpg', 'image/jpeg', 90 * 1024 * 1024, /huge\.jpg is too large to be a picture/],
     ['broken.png', 'image/png', 4, /broken\.png is damaged, or no picture that this browser can open/],
   ])('%s', async (name, type, size, said) => {

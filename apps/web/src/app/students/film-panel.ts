@@ -102,7 +102,7 @@ export class FilmPanel {
   protected readonly space = computed(() => {
     const bytes = this.stills().reduce((sum, still) => sum + still.bytes, 0);
     const free = this.free();
-    const films = this.filmBytes() === 0 ? '' : `; films kept here, ${sizeWords(this.filmBytes())}`;
+    const films = this.filmBytes() === 0 ? '' : `; films stored here, ${sizeWords(this.filmBytes())}`;
     const kept = `${this.stills().length} ${this.stills().length === 1 ? 'picture' : 'pictures'}, ${sizeWords(bytes)}${films}`;
     return free === null ? kept : `${kept}; ${sizeWords(free)} free in this browser`;
   });

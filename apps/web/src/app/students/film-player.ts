@@ -25,7 +25,7 @@ const FAR = 1e7;
   imports: [Button, FilmRun],
   template: `
     @if (trouble() !== '') {
-      <p class="wrong" role="alert">{{ trouble() }} Nothing was kept.</p>
+      <p class="wrong" role="alert">{{ trouble() }} Nothing was saved.</p>
     }
     <video
       #video

@@ -48,6 +48,9 @@ const shades = ['#0f5c4e', '#3f9480', '#9fcbbe', '#7a5200', '#c9a24a', '#7e8f89'
   imports: [Button, DayPipe],
   templateUrl: './load-panel.html',
   styles: `
+    td.wrap {
+      white-space: normal;
+    }
     .chart {
       position: relative;
       height: 14rem;
@@ -115,7 +118,7 @@ export class LoadPanel {
   protected readonly sides = computed(() => {
     const { leftSeconds, rightSeconds, owed } = sideBalance(this.logs(), this.today());
     const both = `Left ${durationWords(leftSeconds)}, right ${durationWords(rightSeconds)} in four weeks.`;
-    return owed === null ? `${both} Even.` : `${both} ${durationWords(owed.seconds)} are owed to the ${owed.side}.`;
+    return owed === null ? `${both} Even.` : `${both} The ${owed.side} side is ${durationWords(owed.seconds)} behind.`;
   });
   /** What was done of each drill over all the months, in what it is counted in. */
   protected readonly totals = computed(() =>

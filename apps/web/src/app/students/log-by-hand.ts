@@ -174,7 +174,7 @@ const nothing: z.infer<typeof HandSchema> = {
           type="button"
           (onClick)="add()"
         />
-        <p-button label="Keep it" size="small" type="submit" />
+        <p-button label="Save it" size="small" type="submit" />
         <p-button label="Cancel" size="small" variant="text" type="button" (onClick)="cancel()" />
       </div>
     </form>

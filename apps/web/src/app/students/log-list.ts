@@ -7,6 +7,8 @@ import {
   counted,
   durationWords,
   fellShort,
+  firmnessFelt,
+  handsLine,
   isLineMet,
   logsCsv,
   painPlaces,
@@ -21,6 +23,7 @@ import {
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
 import { download } from '../ui/download';
+import { HandsAnswers } from '../ui/hands-answers';
 import { NumberField } from '../ui/number-field';
 import { NotKept } from '../ui/not-kept';
 import { SideMark } from '../ui/side-mark';
@@ -35,7 +38,19 @@ const FIRST = 6;
 @Component({
   selector: 'pk-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CsvImport, FormsModule, InputText, LogByHand, NotKept, NumberField, Select, SideMark, TextField],
+  imports: [
+    Button,
+    CsvImport,
+    FormsModule,
+    HandsAnswers,
+    InputText,
+    LogByHand,
+    NotKept,
+    NumberField,
+    Select,
+    SideMark,
+    TextField,
+  ],
   templateUrl: './log-list.html',
   styleUrl: './log-list.scss',
 })
@@ -123,9 +138,21 @@ export class LogList {
     });
   }
 
+  /** What somebody's hands found, in words. */
+  protected hands(log: PracticeLog): string {
+    return handsLine(log.hands, (id) => this.stands(log).find(({ exerciseId }) => exerciseId === id)?.name);
+  }
+
+  /** The exercises of a practice, for what hands may have tested. */
+  protected stands({ lines }: PracticeLog): { exerciseId: string; name: string }[] {
+    const all = lines.map(({ exerciseId, exerciseName }) => [exerciseId, { exerciseId, name: exerciseName }] as const);
+    return [...new Map(all).values()];
+  }
+
   protected kept(line: LogLine): string {
     const until = line.alignmentKept === null ? '' : `alignment until ${percent(line.alignmentKept)}`;
     const gave = line.gaveOut === null ? '' : `the ${line.gaveOut} gave out`;
-    return [until, gave].filter((words) => words !== '').join(', ');
+    const firm = line.firmness === null ? '' : firmnessFelt(line.firmness);
+    return [until, gave, firm].filter((words) => words !== '').join(', ');
   }
 }

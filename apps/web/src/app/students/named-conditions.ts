@@ -20,7 +20,7 @@ import type { Editing } from '../data/editing';
     @if (silent()) {
       <p class="small soft">
         Cautions are shown wherever this student practises, and change nothing by themselves. What is to change doses
-        and exercises is noted under Body and baseline: a condition, or a limit of your own.
+        and exercises is noted under Body, beside this: a condition, or a limit of your own.
       </p>
     }
   `,

@@ -82,7 +82,7 @@ export class PlanWeeks {
   protected readonly holidayTo = signal('');
   protected readonly beside = signal<ReadonlyMap<string, Forecast> | null>(null);
   protected readonly percent = computed(() => Math.round(this.draft().growthPerWeek * 100));
-  protected readonly routineName = computed(() => this.context().routine?.name ?? 'a routine that is gone');
+  protected readonly routineName = computed(() => this.context().routine?.name ?? 'a deleted routine');
   private readonly question = computed(() => planQuestion(this.context(), this.whole(), SEASONS));
   private readonly reply = toSignal(
     toObservable(this.question).pipe(

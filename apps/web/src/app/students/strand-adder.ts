@@ -35,10 +35,10 @@ import { AxisField } from '../ui/axis-field';
             [options]="drills()"
             optionLabel="label"
             optionValue="value"
-            placeholder="Which drill?"
+            placeholder="Which exercise?"
             [ngModel]="segmentId()"
             (ngModelChange)="choose($event)"
-            ariaLabel="The drill that is to grow"
+            ariaLabel="The exercise that is to grow"
             appendTo="body"
           />
         </div>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
-import { axisLabels, axisWords, doseOf, gridOf, isOpen, type Strand, type Verdict } from '@pomek/core';
+import { axisLabels, goalWay, type Strand, type Verdict } from '@pomek/core';
 import { readDay } from '../ui/day-words';
 import { VerdictMark } from '../ui/verdict-mark';
 import type { Forecast } from './strand-weeks';
@@ -79,12 +79,11 @@ export class StrandList {
     this.strands().map((strand) => {
       const forecast = this.forecasts().get(strand.id);
       const { axis } = strand;
-      const dose = isOpen(strand) ? axisWords(doseOf(strand.level, gridOf(strand)), axis) : 'not opened';
       return {
         id: strand.id,
         name: strand.exerciseName,
         grows: axisLabels[axis],
-        way: `${dose} → ${axisWords(strand.target, axis)}`,
+        way: goalWay(strand),
         late: forecast !== undefined && !forecast.inTime,
         ends:
           forecast === undefined ? '' : forecast.earliestDay === null ? 'not reached' : readDay(forecast.earliestDay),

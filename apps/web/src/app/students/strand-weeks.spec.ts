@@ -193,7 +193,7 @@ describe('a strand', () => {
     const { page, changes } = await shown();
     const count = empty.checkpoints.length;
     const held = strand.heldBy.length;
-    expect(page.text()).toContain(`Held by ${held} of ${count} checkpoints`);
+    expect(page.text()).toContain(`Waits for ${held} of ${count} checkpoints`);
     const free = empty.checkpoints.find((point) => !strand.heldBy.includes(point.id))!;
     page.element.querySelector<HTMLInputElement>(`[id="held-strand-1-${free.id}"]`)!.click();
     await page.settle();
@@ -226,7 +226,7 @@ describe('a strand', () => {
 
   test('says where it stands, what is saved up, why it is not more, and what binds it', async () => {
     const saved = { ...strand, level: 64, start: 60, target: 120, step: 10 };
-    const verdict = { kind: 'stay', reasons: ['Met once running; 2 are wanted before a raise.'] };
+    const verdict = { kind: 'stay', reasons: ['Done in full once; 2 in a row are needed before a raise.'] };
     const forecast = {
       strandId: 'strand-1',
       weeks: [],
@@ -240,10 +240,10 @@ describe('a strand', () => {
     const { page } = await shown({ ...plan, strands: [saved] }, { standing: verdict, forecast });
     expect(page.text()).toMatch(/Stands at\s*1:00 min/);
     expect(page.text()).toMatch(/Saved up\s*1:04 min of the 1:10 min/);
-    expect(page.text()).toContain('Met once running');
+    expect(page.text()).toContain('Done in full once');
     expect(page.text()).toMatch(/Meanwhile, if you like\s*bend 40°/);
     expect(page.text()).toContain('By itself it would be there on 4 May 2026.');
-    expect(page.text()).toContain('What binds: another strand of its family goes up this week.');
+    expect(page.text()).toContain('Limited by: another goal of its family goes up this week.');
     const lost = await shown({ ...plan, strands: [{ ...saved, lost: [72] }] }, { standing: verdict });
     expect(lost.page.text()).toMatch(/To be found again\s*1:10 min/);
     const closed = { ...saved, level: 60, gate: { strandId: 'other', dose: 60 } };
@@ -300,7 +300,7 @@ describe('a strand', () => {
   test('a posture that the plan turned is said', async () => {
     const turned = { ...unturned, kneeBendDeg: 45 };
     const { page } = await shown({ ...plan, postures: [{ segmentId: 'segment-1', turned }] });
-    expect(page.text()).toContain('Lower, higher, other arms (now bend 45°)');
+    expect(page.text()).toContain('Change the posture instead of the amount (now bend 45°)');
     const seated = await shown(plan, { place: { ...place, posture: { ...place.posture, seated: true } } });
     expect(seated.page.text()).not.toContain('Lower, higher');
   });

@@ -48,6 +48,7 @@ import { keptDraft } from '../data/kept-draft';
 import { patchOf, type Patch } from '../data/patch';
 import { AxisField } from '../ui/axis-field';
 import { readDay, shortDay } from '../ui/day-words';
+import { Hint } from '../ui/hint';
 import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
 import type { TerraceInput } from '../ui/terraces.layout';
@@ -57,7 +58,7 @@ export type Forecast = ResultOf<'plan'>['forecasts'][number];
 export type Chance = ResultOf<'plan'>['chances'][number];
 
 /** Size of the drawing before it is fitted into its place, px. */
-const TERRACES = { widthPx: 720, heightPx: 280 } as const;
+const TERRACES = { widthPx: 720, heightPx: 215 } as const;
 
 const strandAt = patchOf<Strand>();
 
@@ -80,7 +81,7 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
 @Component({
   selector: 'pk-strand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, AxisField, FormsModule, InputText, RungPanel, Select, Terraces, TextField],
+  imports: [Button, Checkbox, AxisField, FormsModule, Hint, InputText, RungPanel, Select, Terraces, TextField],
   templateUrl: './strand-weeks.html',
   styleUrl: './strand-weeks.scss',
 })
@@ -128,7 +129,7 @@ export class StrandWeeks {
     return chance === undefined || this.locked() || !this.answered() ? '' : chanceWords(chance);
   });
   protected readonly picture = computed(
-    () => `${this.strand().exerciseName} over the weeks; the table below says the same`,
+    () => `${this.strand().exerciseName} over the weeks; the table under it says the same`,
   );
   protected readonly weeks = computed(() => {
     const before = new Map((this.before()?.weeks ?? []).map((week) => [week.week, week.dose]));
@@ -172,7 +173,7 @@ export class StrandWeeks {
     return [
       'Across: weeks of the plan.',
       done.length > 0 ? 'Full dots: met; open ones: not.' : '',
-      band.length > 1 ? 'Amber: where eight of ten seasons go.' : '',
+      band.length > 1 ? 'Amber: where eight of ten forecasts lie.' : '',
       has('holiday') ? 'Hatched: away.' : '',
       has('lighter') ? 'Dotted: lighter weeks.' : '',
       others.length > 0 ? 'Thin lines: the other goals, each as a share of its own.' : '',
@@ -350,12 +351,12 @@ export class StrandWeeks {
     const limit = this.limit();
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
     if (earliestDay === null && binding === 'minutes')
-      return `The session has room for ${most}; with more minutes, or less of something else, it goes on.`;
+      return `The practice has room for ${most}; with more minutes, or less of something else, it goes on.`;
     if (earliestDay === null && limit?.from === 'instead')
       return `It stays ${limit.reason}. What is practised instead still counts as practice.`;
     if (earliestDay === null && binding !== null && binding === limit?.from)
       return `Not as far as the goal: ${doseLimitWords(this.strand(), limit)!} ${limit.mend}`;
-    const why = binding === null ? '' : ` What binds: ${railWords[binding]}.`;
+    const why = binding === null ? '' : ` Limited by: ${railWords[binding]}.`;
     if (earliestDay === null) return `Not within three years at ${growth}.${why}`;
     const alone =
       aloneDay === null || aloneDay === earliestDay ? '' : ` By itself it would be there on ${readDay(aloneDay)}.`;

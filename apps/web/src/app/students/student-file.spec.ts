@@ -65,7 +65,7 @@ test('students are found by any of their words, and put in order by what waits o
   expect(names()).toEqual(['Bertil Anquist']);
   expect(page.text()).toContain('1 of 10');
   await find('nobody of that name');
-  expect(page.text()).toContain('Nobody has all these words');
+  expect(page.text()).toContain('No student matches your search.');
   await find('');
   const list = page.fixture.componentInstance as unknown as { setOrder: (order: 'waits' | 'seen') => void };
   list.setOrder('waits');
@@ -99,7 +99,7 @@ test('students can be those of one class; who is in the archive stands apart, an
   expect(localStorage.getItem('pomek.students-class')).toBe('c');
 });
 
-test('a student goes into the archive and comes out of it, in one step each, with all that was kept', async () => {
+test('a student goes into the archive and comes out of it, in one step each, with all that was saved', async () => {
   const page = await render(StudentFile, { id: 'demo-student-7', part: 'person' }, stored, [noWeeks]);
   await page.press('Put into the archive');
   expect((await page.database.of('students').get('demo-student-7'))!.archivedOn).toBe(
@@ -114,9 +114,9 @@ test('a student goes into the archive and comes out of it, in one step each, wit
 test('a sore knee stands first, and clearing it is remembered with the reason', async () => {
   const page = await withFile('demo-student-3');
   expect(page.text()).toContain('Pain 5 of 10 (right knee)');
-  await page.press('Clear it…');
+  await page.press('Unlock…');
   await page.fill('Your reason', 'rested');
-  await page.press('Clear the lock');
+  await page.press('Unlock it');
   const decisions = await page.database.of('decisions').toArray();
   expect(decisions.find((decision) => decision.outcome === 'cleared')).toMatchObject({
     teacherReason: 'rested',
@@ -162,7 +162,7 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
   const page = await render(StudentFile, { id: 'student-1' }, { students: [aStudent()], plans: [plan], logs }, [
     noWeeks,
   ]);
-  await page.press(/^Accept all safe/);
+  await page.press(/^Accept all except stops/);
   expect((await page.database.of('decisions').toArray()).map((decision) => decision.verdict)).toEqual([
     'raise',
     'raise',
@@ -254,7 +254,7 @@ test('from a plateau a way is chosen and remembered, it is not accepted with the
   const before = await legs();
   expect(page.text()).toMatch(/The last 6 practices at .* were not done in full/);
   expect(page.element.querySelector('pk-plateau-ways')).not.toBeNull();
-  expect(page.text()).not.toContain('Accept all safe');
+  expect(page.text()).not.toContain('Accept all except stops');
   await page.press(/^Apply: What is held, and half steps$/);
   expect(await legs()).toMatchObject({ halfSteps: { step: before.step } });
   expect((await legs()).level).toBeLessThan(before.level);

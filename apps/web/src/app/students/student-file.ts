@@ -8,22 +8,15 @@ import { switchMap } from 'rxjs';
 import * as z from 'zod';
 import {
   chainOfClass,
-  decide,
   recentLoad,
-  earlierIn,
   recentWords,
-  takesUp,
   takeRung,
-  takeWay,
   type Exercise,
   type Plan,
-  type PracticeLog,
   type Routine,
   type Student,
   type Verdict,
-  type Way,
   strandVerdicts,
-  type StrandVerdict,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
@@ -33,28 +26,36 @@ import { schoolOf } from '../data/gathered';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
 import { Store, type Write } from '../data/store';
+import { Decisions } from '../decide/decisions';
 import { GiveBoard } from '../give/give-board';
 import type { Practised } from '../give/gift';
 import { lessonsOf } from '../give/lessons';
-import { daysAgo, shortDay } from '../ui/day-words';
+import { daysAgo } from '../ui/day-words';
 import { NotKept } from '../ui/not-kept';
 import { DayPipe } from '../ui/day.pipe';
 import { Empty } from '../ui/empty';
-import { HomeLogPanel } from '../ui/home-log-panel';
 import { Baseline } from './baseline';
 import { BodyForm } from './body-form';
-import { CorrectionsMap } from './corrections-map';
-import { DecisionCard, type Reply } from './decision-card';
-import { FilmPanel } from './film-panel';
-import { LoadPanel } from './load-panel';
-import { LogList } from './log-list';
+import { FilePractices } from './file-practices';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
 import { PlanWeeks } from './plan-weeks';
 import type { RungTaken } from './rung-panel';
 
-const TabSchema = z.enum(['plan', 'practices', 'give', 'body', 'load', 'corrections', 'film', 'person']);
-type Tab = z.infer<typeof TabSchema>;
+/** The parts of the file, and sections that stand in one of them: the address may name either. */
+const inPart = {
+  plan: 'plan',
+  practices: 'practices',
+  load: 'practices',
+  corrections: 'practices',
+  film: 'practices',
+  person: 'person',
+  body: 'person',
+  give: 'give',
+} as const;
+const AddressSchema = z.enum(Object.keys(inPart) as [keyof typeof inPart]);
+type Address = keyof typeof inPart;
+type Tab = (typeof inPart)[Address];
 
 /** The file of one person: what is due to be decided, the plan, the practices, the person. */
 @Component({
@@ -65,16 +66,12 @@ type Tab = z.infer<typeof TabSchema>;
     BodyForm,
     Button,
     ButtonDirective,
-    CorrectionsMap,
     DayPipe,
-    DecisionCard,
+    Decisions,
     Empty,
-    FilmPanel,
+    FilePractices,
     FormsModule,
     GiveBoard,
-    HomeLogPanel,
-    LoadPanel,
-    LogList,
     NotKept,
     PersonForm,
     PlanMaker,
@@ -84,7 +81,6 @@ type Tab = z.infer<typeof TabSchema>;
   ],
   templateUrl: './student-file.html',
   styleUrl: './student-file.scss',
-  host: { '(document:keydown.alt.a)': 'acceptByKey($event)' },
 })
 export class StudentFile {
   private readonly router = inject(Router);
@@ -127,24 +123,21 @@ export class StudentFile {
   protected readonly stills = toSignal(this.id$.pipe(switchMap((id) => this.repository.stillsOf(id))), {
     initialValue: [],
   });
-  /** Which part of the file is open; it stands in the address. */
-  protected readonly tab = linkedSignal((): Tab => TabSchema.catch('plan').parse(this.part()));
+  /** Which part of the file is open, or which section of it; it stands in the address. */
+  protected readonly at = linkedSignal((): Address => AddressSchema.catch('plan').parse(this.part()));
+  protected readonly tab = computed(() => inPart[this.at()]);
   protected readonly tabs: { label: string; value: Tab }[] = [
     { label: 'Plan', value: 'plan' },
     { label: 'Practices', value: 'practices' },
-    { label: 'Give', value: 'give' },
-    { label: 'Body and baseline', value: 'body' },
-    { label: 'Load', value: 'load' },
-    { label: 'Corrections', value: 'corrections' },
-    { label: 'Film', value: 'film' },
     { label: 'Person', value: 'person' },
+    { label: 'Give', value: 'give' },
   ];
   /** The goal whose weeks are seen, by id. */
   protected readonly opened = signal<string | null>(null);
 
-  protected show(tab: Tab): void {
-    this.tab.set(tab);
-    void this.router.navigate([], { queryParams: { part: tab === 'plan' ? null : tab }, replaceUrl: true });
+  protected show(part: Address): void {
+    this.at.set(part);
+    void this.router.navigate([], { queryParams: { part: part === 'plan' ? null : part }, replaceUrl: true });
   }
 
   /** How it goes, in one line. */
@@ -193,8 +186,6 @@ export class StudentFile {
     return person == null ? [] : strandVerdicts(person);
   });
   protected readonly due = computed(() => this.verdicts().filter((entry) => entry.due));
-  protected readonly settled = computed(() => this.verdicts().filter((entry) => !entry.due));
-  protected readonly safe = computed(() => this.due().filter((entry) => takesUp(entry.verdict)));
   protected readonly history = computed(() =>
     this.decisions()
       .toSorted((a, b) => (a.day < b.day ? 1 : -1))
@@ -211,30 +202,11 @@ export class StudentFile {
     const taken = (stored: Plan): ReturnType<typeof takeRung> =>
       takeRung(stored, strandId, turned, exchange, newId, now);
     const made = taken(plan);
-    await this.store.write('Another rung', [
+    await this.store.write('Another posture', [
       { table: 'plans', id: plan.id, change: (stored) => taken(stored).plan },
       { table: 'decisions', add: made.decision },
     ]);
-    this.notices.done('Another rung begun', { detail: made.decision.reasons[0]!, undo: true });
-  }
-
-  /** Which share of many practices is written; null while none are. */
-  protected readonly keeping = signal<number | null>(null);
-
-  protected async addLogs(logs: PracticeLog[]): Promise<void> {
-    const label = logs.length === 1 ? `Practice of ${shortDay(logs[0]!.day)}` : `${logs.length} practices`;
-    const incoming = logs.map((record) => ({ table: 'logs', record }) as const);
-    try {
-      await this.store.takeOver(label, incoming, (share) => this.keeping.set(share));
-    } finally {
-      this.keeping.set(null);
-    }
-    this.notices.done(`${label} kept`, { undo: true });
-  }
-
-  protected async removeLog(log: PracticeLog): Promise<void> {
-    await this.store.write(`Remove the practice of ${shortDay(log.day)}`, [{ table: 'logs', remove: log.id }]);
-    this.notices.done('Practice removed', { undo: true });
+    this.notices.done('Another posture begun', { detail: made.decision.reasons[0]!, undo: true });
   }
 
   protected lockedIds(plan: Plan): Set<string> {
@@ -243,66 +215,6 @@ export class StudentFile {
         .filter((entry) => entry.plan.id === plan.id && entry.locked)
         .map((entry) => entry.strand.id),
     );
-  }
-
-  protected async answer(plan: Plan, verdict: Verdict, reply: Reply): Promise<void> {
-    const [newId, now] = [this.clock.newId(), this.clock.now()];
-    const decided = (stored: Plan): ReturnType<typeof decide> => decide(stored, verdict, reply, newId, now);
-    await this.store.write(
-      `Decision on ${plan.strands.find((strand) => strand.id === verdict.strandId)?.exerciseName ?? 'a strand'}`,
-      [
-        { table: 'plans', id: plan.id, change: (stored) => decided(stored).plan },
-        { table: 'decisions', add: decided(plan).decision },
-      ],
-    );
-  }
-
-  /** Goes on from a plateau in the way that was chosen. */
-  protected async takeWay({ plan, strand }: StrandVerdict, way: Way): Promise<void> {
-    const [newId, now] = [this.clock.newId(), this.clock.now()];
-    const taken = (stored: Plan): ReturnType<typeof takeWay> => takeWay(stored, strand.id, way, newId, now);
-    const shelf = new Map(this.exercises().map((exercise) => [exercise.id, exercise]));
-    const moved: Write[] =
-      way.kind === 'another place' && way.routine !== null
-        ? [
-            {
-              table: 'routines',
-              id: plan.routineId,
-              change: (stored) => earlierIn(stored, strand.segmentId, shelf)?.routine ?? stored,
-            },
-          ]
-        : [];
-    await this.store.write(`${strand.exerciseName}: ${way.title}`, [
-      { table: 'plans', id: plan.id, change: (stored) => taken(stored).plan },
-      ...moved,
-      { table: 'decisions', add: taken(plan).decision },
-    ]);
-    this.notices.done(`${strand.exerciseName}: ${way.title}`, { detail: way.words, undo: true });
-    if (way.kind === 'new test') this.show('body');
-    if (way.kind === 'another place' && way.routine === null) this.show('person');
-  }
-
-  protected acceptByKey(event: Event): void {
-    if (this.safe().length === 0) return;
-    event.preventDefault();
-    void this.acceptSafe();
-  }
-
-  protected async acceptSafe(): Promise<void> {
-    const now = this.clock.now();
-    const safe = this.safe();
-    const writes = safe.flatMap(({ plan, verdict }): Write[] => {
-      const newId = this.clock.newId();
-      const answer = { outcome: 'accepted', level: verdict.level, teacherReason: '' } as const;
-      const decided = (stored: Plan): ReturnType<typeof decide> => decide(stored, verdict, answer, newId, now);
-      return [
-        { table: 'plans', id: plan.id, change: (stored) => decided(stored).plan },
-        { table: 'decisions', add: decided(plan).decision },
-      ];
-    });
-    const count = safe.length;
-    await this.store.write('Accept all safe verdicts', writes);
-    this.notices.done(`${count} ${count === 1 ? 'verdict' : 'verdicts'} accepted`, { undo: true });
   }
 
   protected savePlan(plan: Plan): void {

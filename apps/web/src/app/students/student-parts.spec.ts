@@ -17,7 +17,7 @@ import { signal } from '@angular/core';
 import { aPerson, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Editing } from '../data/editing';
-import { DecisionCard } from './decision-card';
+import { DecisionCard } from '../decide/decision-card';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
@@ -37,7 +37,7 @@ const verdict: Verdict = {
   fromDose: 60,
   toDose: 65,
   moves: true,
-  reasons: ['Met 2 times running.', 'Not more: at most 10 % a week.'],
+  reasons: ['Done in full twice in a row.', 'Not more: at most 10 % a week.'],
   logId: 'log-1',
   plateau: null,
   retest: false,
@@ -77,6 +77,7 @@ const log: PracticeLog = {
       turned: null,
       staySeconds: null,
       gaveOut: null,
+      firmness: null,
     },
   ],
   effort: 6,
@@ -85,6 +86,7 @@ const log: PracticeLog = {
   painPlace: null,
   symptoms: ['numbness'],
   shook: [],
+  hands: [],
   note: 'came late',
 };
 
@@ -116,7 +118,7 @@ describe('a decision', () => {
     await page.press('Change…');
     await page.fill('Your dose', '50');
     await page.fill('Your reason', ' too soon ');
-    await page.press('Keep my dose');
+    await page.press('Save my dose');
     expect(replies).toEqual([{ outcome: 'changed', level: 50, teacherReason: 'too soon' }]);
   });
 
@@ -124,10 +126,10 @@ describe('a decision', () => {
     const { page, replies } = await card(entry({ kind: 'stop', source: 'stop' }));
     expect(page.text()).toContain('Stop and refer');
     expect(page.text()).not.toContain('Accept');
-    await page.press('Clear it…');
-    expect(page.button('Clear the lock').disabled).toBe(true);
+    await page.press('Unlock…');
+    expect(page.button('Unlock it').disabled).toBe(true);
     await page.fill('Your reason', 'seen by a doctor');
-    await page.press('Clear the lock');
+    await page.press('Unlock it');
     expect(replies).toEqual([{ outcome: 'cleared', level: 60, teacherReason: 'seen by a doctor' }]);
   });
 
@@ -164,24 +166,24 @@ describe('the weeks of a plan', () => {
 
   test('a locked strand and a lost routine are said', async () => {
     expect((await weeks({}, {}, new Set([strand.id]))).page.text()).toContain('Locked after a sign to stop.');
-    expect((await weeks({}, { routines: [] })).page.text()).toContain('a routine that is gone');
+    expect((await weeks({}, { routines: [] })).page.text()).toContain('a deleted routine');
     expect((await weeks({ strands: [] })).page.text()).toContain('No goals');
   });
 
   test('goal, growth and lighter weeks are changed on what is stored; an impossible goal is refused', async () => {
     const { page, kept } = await weeks();
     await page.fill('Goal', '3 min');
-    await page.fill('Growth a week', '5');
+    await page.fill('Weekly increase', '5');
     await page.fill('A lighter week every', '0');
     const whole = { ...plan, growthPerWeek: 0.05, lighterEvery: 0, strands: [{ ...strand, target: 180 }] };
     expect(await kept()).toEqual(whole);
     await page.fill('Goal', '30');
-    expect(page.text()).toContain('the target is below the start');
+    expect(page.text()).toContain('the goal is below the first dose');
     expect(await kept()).toEqual(whole);
     expect(page.field('Goal').value).toBe('30 s');
-    await page.press('Back to what is kept');
+    await page.press('Back to what is saved');
     expect(page.field('Goal').value).toBe('3:00 min');
-    expect(page.text()).not.toContain('Not kept yet');
+    expect(page.text()).not.toContain('Not saved yet');
   });
 
   test('practices enough give a chance', async () => {
@@ -191,6 +193,7 @@ describe('the weeks of a plan', () => {
       day: `2026-02-2${index}`,
       symptoms: [],
       shook: [],
+      hands: [],
       lines: [{ ...log.lines[0]!, side: 'both' as const, done: log.lines[0]!.asked, alignmentKept: null }],
     }));
     const { page } = await weeks({ startsOn: '2026-02-16' }, { logs });
@@ -226,7 +229,7 @@ describe('giving a routine', () => {
     await page.settle();
     await page.fill('Goal for Belly breathing', '30');
     await page.fill('Goal day', '2026-06-01');
-    await page.fill('Growth a week', '7');
+    await page.fill('Weekly increase', '7');
     await page.press('Make the plan');
     expect(made[0]!.strands).toHaveLength(1);
     expect(made[0]).toMatchObject({
@@ -349,6 +352,21 @@ describe('the practices', () => {
     ]) {
       expect(page.text()).toContain(words);
     }
+  });
+
+  test('show what hands found, and how firm it was asked and felt; both are put right', async () => {
+    const hands = [{ test: 'push' as const, outcome: 'partly' as const, exerciseId: 'tree-holding' }];
+    const firm = { of: 'hands' as const, from: 2, to: 6, felt: 4 };
+    const page = await render(LogList, {
+      logs: [{ ...log, hands, lines: log.lines.map((line) => ({ ...line, firmness: firm })) }],
+      today,
+    });
+    expect(page.text()).toContain('tested by hand');
+    expect(page.text()).toContain(
+      'Somebody’s hands: a slow push: the body gives way and comes back (Holding the tree).',
+    );
+    expect(page.text()).toContain('hands 2 to 6 of 10 firm, felt 4');
+    expect((await render(LogList, { logs: [log], today })).text()).not.toContain('hands');
   });
 
   test('begin with the latest, and show the rest when asked', async () => {

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
@@ -11,9 +11,12 @@ import { asLeft } from '../data/as-left';
 import { Clock } from '../data/clock';
 import { remembered } from '../data/remembered';
 import { OwnSchool } from '../data/own-school';
+import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
 import { Standings } from '../data/standings';
+import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
+import { AddNames } from '../ui/add-names';
 import { Empty } from '../ui/empty';
 import { DayPipe } from '../ui/day.pipe';
 import { dayWords, daysAgo } from '../ui/day-words';
@@ -44,6 +47,7 @@ interface Row {
   selector: 'pk-students',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    AddNames,
     Button,
     ButtonDirective,
     DayPipe,
@@ -59,9 +63,9 @@ interface Row {
   styleUrl: './students.scss',
 })
 export class Students {
-  private readonly router = inject(Router);
   private readonly ownSchool = inject(OwnSchool);
   private readonly store = inject(Store);
+  private readonly newThings = inject(NewThings);
   private readonly clock = inject(Clock);
   private readonly standings = inject(Standings).look();
   private readonly chosen = remembered('students-order');
@@ -87,7 +91,13 @@ export class Students {
     { label: 'longest not seen first', value: 'seen' },
   ];
   protected readonly order = computed((): Order => OrderSchema.catch('name').parse(this.chosen.value()));
+  private readonly notices = inject(Notices);
+  /** Whether a list of names is being added. */
+  /** How one comes here: `several` opens the list of names. */
+  readonly begin = input<string>();
+  protected readonly several = linkedSignal(() => this.begin() === 'several');
   private readonly students = toSignal(this.repository.students$);
+  protected readonly names = computed(() => (this.students() ?? []).map(({ name }) => name));
   private readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
   private readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly ready = computed(() => this.students() !== undefined && this.standings.looking() !== undefined);
@@ -147,11 +157,23 @@ export class Students {
     this.chosen.set(order);
   }
 
+  /** Everybody on a list, in one step. */
+  protected async addAll(names: readonly string[]): Promise<void> {
+    const schoolId = this.ownSchool.school().id;
+    const adds = names.map((name) => ({
+      table: 'students' as const,
+      add: newStudent(this.clock.newId(), name, schoolId),
+    }));
+    const label = names.length === 1 ? `Add ${names[0]!}` : `Add ${names.length} students`;
+    await this.store.write(label, adds);
+    this.several.set(false);
+    this.notices.done(names.length === 1 ? `${names[0]!} added` : `${names.length} students added`, { undo: true });
+  }
+
   protected async add(): Promise<void> {
     const id = this.clock.newId();
     const student = newStudent(id, 'New student', this.ownSchool.school().id);
-    await this.store.write('New student', [{ table: 'students', add: student }]);
-    await this.router.navigate(['/students', id], { queryParams: { part: 'person' } });
+    await this.newThings.begin('New student', 'students', student, ['/students', id], { part: 'person' });
   }
 }
 

@@ -46,6 +46,9 @@ const MOST = 3;
     }
   `,
   styles: `
+    :host {
+      display: contents;
+    }
     li {
       padding: 0.35rem 0;
       border-top: 1px solid var(--pk-line);

@@ -1,41 +1,62 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  computed,
+  inject,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
-import {
-  durationWords,
-  nextMeeting,
-  timeline,
-  verdictWeight,
-  type Meeting,
-  type Standing,
-  type Student,
-} from '@pomek/core';
-import { classLesson } from '../data/class-lesson';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { durationWords, verdictWeight, weekAhead, type Standing, type Student } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { schoolOf } from '../data/gathered';
-import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
 import { Standings } from '../data/standings';
 import { VerdictMark } from '../ui/verdict-mark';
-import { classTimes, meetingDay } from '../ui/class-words';
-import { daysAgo } from '../ui/day-words';
+import { classesAhead } from '../ui/classes-ahead';
 import { CameInList } from './came-in';
+import { CopyReminder } from './copy-reminder';
+import { DaysAhead } from './days-ahead';
+import { DecideHere } from './decide-here';
 import { FirstSteps } from './first-steps';
+
+/** A student of whom something is to be decided. */
+interface Due {
+  readonly student: Student;
+  readonly verdicts: Standing['due'];
+  readonly first: Standing['due'][number];
+}
+interface Deciding {
+  readonly rows: readonly Due[];
+  readonly open: string | null;
+}
 
 /** Who practises what today, whose plan is due, who has not been seen. */
 @Component({
   selector: 'pk-today-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, CameInList, FirstSteps, RouterLink, VerdictMark],
+  imports: [
+    Button,
+    ButtonDirective,
+    CameInList,
+    CopyReminder,
+    DaysAhead,
+    DecideHere,
+    FirstSteps,
+    RouterLink,
+    VerdictMark,
+  ],
   templateUrl: './today-board.html',
   styleUrl: './today-board.scss',
 })
 export class TodayBoard {
   private readonly clock = inject(Clock);
-  private readonly ownSchool = inject(OwnSchool);
   private readonly repository = inject(Repository);
   private readonly standings = inject(Standings).look();
   protected readonly space = inject(SPACE);
@@ -43,8 +64,6 @@ export class TodayBoard {
   protected readonly students = toSignal(this.repository.students$);
   protected readonly routines = toSignal(this.repository.routines$, { initialValue: [] });
   protected readonly plans = toSignal(this.repository.plans$, { initialValue: [] });
-  private readonly exercises = toSignal(this.repository.exercises$, { initialValue: [] });
-  private readonly shelf = computed(() => new Map(this.exercises().map((exercise) => [exercise.id, exercise])));
   protected readonly journals = toSignal(this.repository.journals$, { initialValue: [] });
 
   protected readonly beginning = computed(
@@ -63,11 +82,15 @@ export class TodayBoard {
   /** Those of whom nothing can be said, and why. */
   protected readonly problems = computed(() => this.standings.known().filter(({ problem }) => problem !== ''));
 
+  private readonly week = computed(() =>
+    weekAhead({ students: this.students() ?? [], plans: this.plans(), classes: this.classes() }, this.clock.today()),
+  );
+  protected readonly ahead = computed(() => this.week().slice(1));
   protected readonly practising = computed(() => {
     const today = this.clock.today();
-    const weekday = getISODay(parseISO(today));
+    const ids = new Set(this.week()[0]?.practising);
     return (this.students() ?? [])
-      .filter(({ practiceDays }) => practiceDays.includes(weekday))
+      .filter(({ id }) => ids.has(id))
       .map((student) => {
         const known = this.standing().get(student.id);
         return {
@@ -78,7 +101,7 @@ export class TodayBoard {
       });
   });
 
-  protected readonly due = computed(() =>
+  private readonly due = computed((): readonly Due[] =>
     this.standings
       .known()
       .flatMap(({ student, standing }) => {
@@ -87,6 +110,29 @@ export class TodayBoard {
       })
       .toSorted((a, b) => verdictWeight[a.first.kind] - verdictWeight[b.first.kind]),
   );
+
+  /** For whom it is decided here, by id. */
+  protected readonly deciding = signal<string | null>(null);
+  /** Who is decided on stays where he or she is while it is looked at anew what is due. */
+  protected readonly toDecide = linkedSignal<Deciding, readonly Due[]>({
+    source: () => ({ rows: this.due(), open: this.deciding() }),
+    computation: ({ rows, open }, before) => {
+      const at = before?.value.findIndex(({ student }) => student.id === open) ?? -1;
+      const gone = before?.value[at];
+      if (gone === undefined || rows.some(({ student }) => student.id === open)) return rows;
+      return rows.toSpliced(at, 0, gone);
+    },
+  });
+  private readonly dueHeading = viewChild<ElementRef<HTMLElement>>('dueHeading');
+
+  protected openDeciding(studentId: string): void {
+    this.deciding.update((open) => (open === studentId ? null : studentId));
+  }
+
+  protected closeDeciding(): void {
+    this.deciding.set(null);
+    this.dueHeading()?.nativeElement.focus();
+  }
 
   protected readonly unseen = computed(() =>
     this.standings.known().flatMap(({ student, standing }) => {
@@ -103,39 +149,11 @@ export class TodayBoard {
     this.standings.again();
   }
 
-  private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
-  private readonly chains = toSignal(this.repository.chains$, { initialValue: [] });
+  protected readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
   private readonly schools = toSignal(this.repository.schools$, { initialValue: [] });
-  /** The last meeting of each class. */
-  private readonly met = toSignal(this.repository.lastMeetings(), { initialValue: new Map<string, Meeting>() });
-  /** The class that comes next: when and where, what, how many belong to it, and what was taught last. */
-  protected readonly nextClass = computed(() => {
-    const [today, now] = [this.clock.today(), this.clock.now()];
-    const time = format(now, 'HH:mm');
-    const ahead = this.classes().map((of) => {
-      const last = this.met().get(of.id) ?? null;
-      return { of, last, day: nextMeeting(of, today, time, last?.day === today) };
-    });
-    const [next] = ahead.toSorted((a, b) => a.day.localeCompare(b.day) || a.of.startsAt.localeCompare(b.of.startsAt));
-    if (next === undefined) return null;
-    const { of, last, day } = next;
-    const plan = classLesson(of, this.routines(), this.chains(), this.ownSchool.school(), this.shelf());
-    const known = new Set((this.students() ?? []).map(({ id }) => id));
-    const names = new Map((this.students() ?? []).map(({ id, name }) => [id, name]));
-    const missed = last === null ? [] : of.roster.filter((id) => !last.present.includes(id));
-    return {
-      id: of.id,
-      name: of.name,
-      when: day === today ? `today ${of.startsAt}` : `${meetingDay(day, today)}, ${classTimes(of).slice(4)}`,
-      place: of.place,
-      people: of.roster.filter((id) => known.has(id)).length,
-      what: plan === null ? 'nothing to practise yet' : plan.routine.name,
-      length: plan === null ? '' : durationWords(timeline(plan.routine).totalMs / 1000),
-      last: last === null ? '' : `${last.lesson?.teaches ?? last.routineName} ${daysAgo(last.day, today)}`,
-      missed: missed.flatMap((id) => names.get(id) ?? []).join(', '),
-      waiting: (last?.waiting ?? []).flatMap((id) => names.get(id) ?? []).join(', '),
-    };
-  });
+  private readonly meeting = classesAhead();
+  /** The class that comes next. */
+  protected readonly nextClass = computed(() => this.meeting()?.[0] ?? null);
 
   /** The routines that somebody was given, while it is not known yet what is practised of them today. */
   private named({ id }: Student): readonly PlannedRoutine[] {

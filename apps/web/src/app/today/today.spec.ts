@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { formatISO, getISODay, parseISO, subDays } from 'date-fns';
 import { demoContents, emptyContents, newClass, newStill, sources, writeBundle, type PracticeLog } from '@pomek/core';
-import { aRoutine, aStudent, someContents } from '../../../testing/records';
+import { aPlan, aRoutine, aStudent, someContents } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -9,6 +9,8 @@ import { Store } from '../data/store';
 import { ImportPanel } from '../files/import-panel';
 import { NoticesView } from '../shell/notices-view';
 import { SourcesPage } from '../sources/sources-page';
+import { LastCopy } from '../ui/last-copy';
+import { CopyReminder } from './copy-reminder';
 import { FirstSteps } from './first-steps';
 import { TodayBoard } from './today-board';
 
@@ -17,12 +19,26 @@ const weekday = getISODay(parseISO(today));
 
 test('an empty space shows the first steps, and marks what is done', async () => {
   expect((await render(TodayBoard)).text()).toContain('To begin with');
-  const page = await render(FirstSteps, { hasRoutine: true, hasStudent: false, hasPlan: false, hasLog: false });
-  expect([...page.element.querySelectorAll('li')].map((step) => step.classList.contains('done'))).toEqual([
-    true,
-    false,
-    false,
-    false,
+  const page = await render(FirstSteps, {
+    hasRoutine: true,
+    hasStudent: false,
+    hasClass: false,
+    hasPlan: false,
+    hasLog: false,
+  });
+  const done = [...page.element.querySelectorAll('.done')].map((step) => step.querySelector('h3')?.textContent);
+  expect(done).toEqual(['With a routine']);
+  // People, a routine by either way, a class, or the hall that is made up.
+  const ways = [...page.element.querySelectorAll('a')].map((link) => link.getAttribute('href'));
+  expect(ways).toEqual([
+    '/students?begin=several',
+    '/routines/lay-out',
+    '/routines',
+    '/classes',
+    '/demo',
+    '/ten-minutes',
+    '/students',
+    '/practise',
   ]);
 });
 
@@ -97,6 +113,7 @@ test('what came back from home and pictures that wait are named, each a press aw
     painPlace: null,
     symptoms: [],
     shook: [],
+    hands: [],
     note: '',
   };
   const page = await render(TodayBoard, {}, { students, stills, logs: [home] });
@@ -140,7 +157,7 @@ describe('taking a file in', () => {
   test('shows what is new, takes it in, and can be undone', async () => {
     const page = await offer(bundle());
     expect(page.text()).toContain('2 new');
-    await page.press('Take in 2');
+    await page.press('Import 2');
     expect(await page.database.of('students').count()).toBe(1);
     await TestBed.inject(Store).undo();
     expect(await page.database.of('students').count()).toBe(0);
@@ -149,16 +166,16 @@ describe('taking a file in', () => {
   test('takes only what is ticked', async () => {
     const page = await offer(bundle(), { students: [aStudent({ name: 'Old Name' })] });
     expect(page.text()).toContain('1 changed');
-    page.element.querySelector<HTMLInputElement>('input[aria-label="Take in Nela Brisk"]')!.click();
+    page.element.querySelector<HTMLInputElement>('input[aria-label="Import Nela Brisk"]')!.click();
     await page.settle();
-    await page.press('Take in 1');
+    await page.press('Import 1');
     expect((await page.database.of('students').get('student-1'))!.name).toBe('Old Name');
     expect(await page.database.of('routines').count()).toBe(1);
   });
 
   test('refuses a damaged file with its place, and a huge one without reading it', async () => {
     const page = await offer(bundle().slice(0, 300));
-    expect(page.text()).toMatch(/mine.json was not taken in. Nothing was changed.*line \d+, column \d+/);
+    expect(page.text()).toMatch(/mine.json was not imported. Nothing was changed.*line \d+, column \d+/);
     const panel = page.fixture.componentInstance as unknown as { read(file: File): void };
     panel.read({ name: 'huge.json', size: 100 * 1024 * 1024 } as File);
     await page.settle();
@@ -166,9 +183,9 @@ describe('taking a file in', () => {
     expect(await page.database.of('students').count()).toBe(0);
   });
 
-  test('nothing new is nothing to take in', async () => {
+  test('nothing new is nothing to import', async () => {
     const page = await offer(bundle({ ...emptyContents(), students: [aStudent()] }), { students: [aStudent()] });
-    expect(page.button('Nothing to take in').disabled).toBe(true);
+    expect(page.button('Nothing to import').disabled).toBe(true);
   });
 });
 
@@ -192,4 +209,82 @@ test('the Sources page shows every formula with source and limits', async () => 
   expect(page.element.querySelectorAll('section > dl')).toHaveLength(sources.length);
   expect(page.element.querySelectorAll('dd')).toHaveLength(3 * sources.length);
   expect(page.text()).toContain('ACSM position stand 2009');
+});
+
+test('it is decided on Today, with the reasons and how the last practice felt; undone in one step', async () => {
+  const demo = demoContents(today);
+  const page = await render(TodayBoard, {}, demo as never);
+  const due = () => page.element.querySelector<HTMLElement>('section[aria-labelledby="due"]')!;
+  await page.until(/Decide/);
+  for (let round = 0; round < 100 && page.text().includes('Looking through'); round += 1) await page.settle();
+  const rows = [...due().querySelectorAll('li.deciding')];
+  const row = rows.find((entry) => entry.textContent.includes('Raise') && !entry.textContent.includes('Stop'))!;
+  const name = row.querySelector('.name')!.textContent;
+  const before = await page.database.of('decisions').count();
+  await page.press(`Decide for ${name}`);
+  await page.until(/Last practised .*effort/);
+  await page.press('Accept all except stops');
+  for (let round = 0; round < 40 && (await page.database.of('decisions').count()) === before; round += 1)
+    await page.settle();
+  const made = (await page.database.of('decisions').toArray()).filter(
+    ({ id }) => !demo.decisions.some((one) => one.id === id),
+  );
+  expect(made.length).toBeGreaterThan(0);
+  const student = demo.students.find((one) => one.name === name)!;
+  for (const one of made) expect(one).toMatchObject({ studentId: student.id, outcome: 'accepted', day: today });
+  // All is decided: the row closes and the name is gone from the list.
+  for (let round = 0; round < 100 && due().textContent.includes(name); round += 1) await page.settle();
+  expect(due().textContent).not.toContain(name);
+  expect(await TestBed.inject(Store).undo()).toBe('Accept all except stops');
+  expect(await page.database.of('decisions').count()).toBe(before);
+});
+
+test('the next days name who practises and the classes that meet, and today’s list comes from the same week', async () => {
+  const next = (weekday % 7) + 1;
+  const students = [
+    aStudent({ id: 'a', name: 'Ama Reed', practiceDays: [weekday, next] }),
+    aStudent({ id: 'b', name: 'Bo Field', practiceDays: [next] }),
+  ];
+  const day = formatISO(new Date(), { representation: 'date' });
+  const away = { ...aPlan(), id: 'away', studentId: 'a', holidays: [{ from: day, to: day }] };
+  const classes = [{ ...newClass('soon', 'Soon class', next), startsAt: '18:30' }];
+  const page = await render(TodayBoard, {}, { students, routines: [aRoutine()], plans: [away], classes });
+  await page.until(/The next days/);
+  const days = page.element.querySelectorAll('section[aria-labelledby="days-ahead"] .day');
+  expect(days).toHaveLength(6);
+  expect(days[0]!.textContent.replace(/\s+/g, ' ')).toMatch(/tomorrow ?Soon class 18:30 ?Ama ?Bo/);
+  expect(days[1]!.textContent).toContain('nobody');
+  expect(page.element.querySelector('section[aria-labelledby="practising"]')!.textContent).toContain(
+    'Nobody practises today.',
+  );
+});
+
+test('a copy is asked for once there are practices and none was made for a week; it is made there, or put off', async () => {
+  const page = await render(CopyReminder, { practised: true }, { students: [aStudent()] });
+  expect(page.text()).toContain('No copy has been made yet');
+  await page.press('In three days');
+  expect(page.text()).toBe('');
+  expect(localStorage.getItem('pomek.own.copy-put-off-on')).toBe(today);
+  // There is no place for files in these tests.
+  Object.assign(URL, { createObjectURL: () => 'blob:copy', revokeObjectURL: () => undefined });
+  await TestBed.inject(LastCopy).make();
+  expect(localStorage.getItem('pomek.own.copied-on')).toBe(today);
+
+  const ago = (days: number): string => formatISO(subDays(parseISO(today), days), { representation: 'date' });
+  const reminder = async (made: string | null, off: string | null, practised = true) => {
+    TestBed.resetTestingModule();
+    const copy = { madeOn: () => made, putOffOn: () => off };
+    return (await render(CopyReminder, { practised }, {}, [{ provide: LastCopy, useValue: copy }])).text();
+  };
+  expect(await reminder(null, null, false)).toBe('');
+  expect(await reminder(ago(6), null)).toBe('');
+  expect(await reminder(ago(7), null)).toContain('The last copy of everything was made on');
+  expect(await reminder(ago(7), ago(2))).toBe('');
+  expect(await reminder(ago(9), ago(3))).toContain('The last copy of everything was made on');
+});
+
+test('what somebody else wrote where the day of the last copy stands is no day', async () => {
+  await render(CopyReminder, { practised: false });
+  localStorage.setItem('pomek.own.copied-on', 'soon');
+  expect(TestBed.runInInjectionContext(() => new LastCopy()).madeOn()).toBeNull();
 });

@@ -12,11 +12,12 @@ export function dayWords(days: readonly number[]): string {
     .join(', ');
 }
 
-/** A day seen from today: `today`, `yesterday`, `12 days ago`. */
+/** A day seen from today: `today`, `yesterday`, `12 days ago`, `tomorrow`, `in 3 days`. */
 export function daysAgo(day: string, today: string): string {
   const days = differenceInCalendarDays(parseISO(today), parseISO(day));
   if (days === 0) return 'today';
   if (days === 1) return 'yesterday';
+  if (days === -1) return 'tomorrow';
   return days > 0 ? `${days} days ago` : `in ${-days} days`;
 }
 

@@ -33,9 +33,9 @@ const doseAt = patchOf<Dose>();
 const nouns = { hold: 'Holds', cycle: 'Repetitions', timed: 'Rounds', breath: 'Breaths' } as const;
 const patternParts: readonly { key: keyof BreathPattern; label: string }[] = [
   { key: 'inSeconds', label: 'In' },
-  { key: 'fullPauseSeconds', label: 'Pause full' },
+  { key: 'fullPauseSeconds', label: 'Pause after breathing in' },
   { key: 'outSeconds', label: 'Out' },
-  { key: 'emptyPauseSeconds', label: 'Pause empty' },
+  { key: 'emptyPauseSeconds', label: 'Pause after breathing out' },
 ];
 
 /** How much of an exercise: amounts by side and direction, and their time or pace; gives out one value at a time. */

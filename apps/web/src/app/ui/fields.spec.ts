@@ -87,7 +87,7 @@ test('a hold is typed in seconds or in breaths, and can wait for the cue', async
   state.dose.set(tree);
   await fixture.whenStable();
   // 14 breaths a minute where none were counted: 10 breaths are 43 s.
-  await type(labelled('that is in breaths, about'), '10');
+  await type(labelled('In breaths, about'), '10');
   expect(state.dose()).toMatchObject({ kind: 'hold', holdSeconds: 43, byCue: false });
   labelled('until my cue').click();
   await fixture.whenStable();

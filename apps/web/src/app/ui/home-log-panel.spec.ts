@@ -23,6 +23,7 @@ const practice = (id: string): PracticeLog => ({
   painPlace: null,
   symptoms: [],
   shook: [],
+  hands: [],
   note: `of ${id}`,
 });
 
@@ -57,13 +58,13 @@ const opened = () => render(HomeLogPanel, { studentId: null }, { students: [stud
 test('what comes in while a log is being kept stays, and what is known by then is known', async () => {
   const view = await opened();
   await choose(view, JSON.stringify(logOf('one')));
-  await view.until(/1 new, 0 known/);
-  view.button('Take it in').click();
+  await view.until(/1 new, 0 already/);
+  view.button('Import').click();
   // Not waited for: the parts of the same log and one more are chosen at once.
   await choose(view, ...packedLog(logOf('one', 'two'), 60).toReversed());
-  await view.until(/1 new, 1 known/);
-  await view.press('Take it in');
-  await view.until(/^(?!.*What the log holds)(?!.*known already)/);
+  await view.until(/1 new, 1 already here/);
+  await view.press('Import');
+  await view.until(/^(?!.*What the log holds)(?!.*already here)/);
   const kept = await view.database.of('logs').toArray();
   expect(kept).toHaveLength(2);
   expect(kept.every(({ cameInAt }) => cameInAt !== undefined)).toBe(true);
@@ -75,17 +76,17 @@ test('a whole log takes the place of what was there; a part waits for its others
   await choose(view, first!);
   await view.until(/1 of \d+ parts are here/);
   await choose(view, ...packedLog(logOf('two', 'three')));
-  await view.until(/2 new, 0 known/);
+  await view.until(/2 new, 0 already/);
   await choose(view, first!, ...others);
-  await view.until(/1 new, 0 known/);
+  await view.until(/1 new, 0 already/);
   expect(view.text()).toContain('of one');
 });
 
 test('a log taken in by another tab is known at once', async () => {
   const view = await opened();
   await choose(view, JSON.stringify(logOf('one')));
-  await view.until(/1 new, 0 known/);
+  await view.until(/1 new, 0 already/);
   await view.database.of('logs').add(practice('one'));
-  await view.until(/0 new, 1 known already/);
-  expect(view.text()).toContain('there is nothing to take in');
+  await view.until(/0 new, 1 already here/);
+  expect(view.text()).toContain('there is nothing to import');
 });

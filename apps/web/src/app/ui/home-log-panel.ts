@@ -142,7 +142,7 @@ export class HomeLogPanel {
         fresh.map((log) => ({ table: 'logs' as const, add: { ...log, cameInAt } })),
       );
       const count = fresh.length === 1 ? 'One practice' : `${fresh.length} practices`;
-      this.notices.done(`${count} of ${student.name} taken in`, { undo: true });
+      this.notices.done(`${count} of ${student.name} imported`, { undo: true });
       // What came in meanwhile is another log, and stays.
       this.pasted.update((text) => (text === pasted ? '' : text));
       this.found.update((texts) => (texts === found ? [] : texts));

@@ -10,12 +10,12 @@ import { Button } from 'primeng/button';
     @if (problems().length > 0) {
       <div class="wrong row spread" role="alert">
         <div>
-          <strong>Not kept yet:</strong>
+          <strong>Not saved yet:</strong>
           @for (problem of problems(); track $index) {
             <p>{{ problem }}</p>
           }
         </div>
-        <p-button label="Back to what is kept" size="small" variant="text" (onClick)="forget.emit()" />
+        <p-button label="Back to what is saved" size="small" variant="text" (onClick)="forget.emit()" />
       </div>
     }
   `,

@@ -24,6 +24,10 @@ import { remembered } from '../data/remembered';
     summary {
       cursor: pointer;
       padding: 0.4rem 0;
+
+      @media (pointer: coarse) {
+        padding: 0.7rem 0;
+      }
     }
     .title {
       font: 600 1.05rem var(--pk-display);

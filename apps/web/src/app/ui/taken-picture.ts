@@ -34,7 +34,7 @@ export function takenPicture(
     const data = canvas.toDataURL('image/jpeg', quality);
     if (data.length <= LONGEST_PICTURE) return { data, width: canvas.width, height: canvas.height, atSeconds };
   }
-  throw new Error('The picture is too large to be kept.');
+  throw new Error('The picture is too large to be saved.');
 }
 
 /** A file longer than this is no picture, bytes. */

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { axisWords, shortAxisWords, type Axis } from '@pomek/core';
 import { layoutTerraces, type TerraceInput } from './terraces.layout';
 
@@ -28,7 +39,11 @@ export class Terraces {
 
   protected readonly away = `away-${(count += 1)}`;
   protected readonly lighter = `lighter-${count}`;
-  protected readonly drawing = computed(() => layoutTerraces(this.input()));
+  /** It is drawn as wide as it stands there, so that what is written in it is as large as everywhere; 0 before that is known. */
+  private readonly width = signal(0);
+  protected readonly drawing = computed(() =>
+    layoutTerraces(this.width() === 0 ? this.input() : { ...this.input(), widthPx: this.width() }),
+  );
   protected readonly drag = signal<{ fromX: number; fromY: number; x: number; y: number } | null>(null);
   private readonly wished = computed((): TargetMove | null => {
     const drag = this.drag();
@@ -56,6 +71,18 @@ export class Terraces {
   protected readonly goalWords = computed(
     () => `${this.words(this.input().strand.target)} in week ${this.input().targetWeek + 1}`,
   );
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const measure = (): void => this.width.set(Math.round(this.host.nativeElement.clientWidth));
+      measure();
+      if (typeof ResizeObserver === 'undefined') return;
+      const observer = new ResizeObserver(measure);
+      observer.observe(this.host.nativeElement);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
 
   protected rungWords(dose: number): string {
     return shortAxisWords(dose, this.axis());

@@ -13,7 +13,7 @@ export function plateauWords({ dose, held, because }: Plateau, axis: Axis): stri
   const choose = 'More of the same will hardly change that: choose how to go on.';
   return because === 'short'
     ? `${at} were not done in full; about ${axisWords(held, axis)} of it was. ${choose}`
-    : `${at} were mostly too hard for a raise, and never light enough twice running. ${choose}`;
+    : `${at} were mostly too hard for a raise, and never light enough twice in a row. ${choose}`;
 }
 
 /** What is easier for a while in a goal, and until when; empty where nothing is. */

@@ -1,0 +1,53 @@
+import { Injectable, inject } from '@angular/core';
+import * as z from 'zod';
+import { DaySchema, bundleKinds, withinSize, writeBundle, type BundleKind } from '@pomek/core';
+import { Clock } from '../data/clock';
+import { Notices } from '../data/notices';
+import { remembered } from '../data/remembered';
+import { SPACE } from '../data/space';
+import { WholeSpace } from '../data/whole-space';
+import { download } from './download';
+
+/** A copy of everything as a file, and when the last one was made in this browser. */
+@Injectable({ providedIn: 'root' })
+export class LastCopy {
+  private readonly clock = inject(Clock);
+  private readonly notices = inject(Notices);
+  private readonly whole = inject(WholeSpace);
+  private readonly space = inject(SPACE);
+  private readonly made = remembered(`${this.space}.copied-on`);
+  private readonly put = remembered(`${this.space}.copy-put-off-on`);
+
+  /** When the last copy was made, YYYY-MM-DD; null where none was, as far as this browser knows. */
+  madeOn(): string | null {
+    return dayOf(this.made.value());
+  }
+
+  /** When the reminder was last put off; null where it never was. */
+  putOffOn(): string | null {
+    return dayOf(this.put.value());
+  }
+
+  putOff(): void {
+    this.put.set(this.clock.today());
+  }
+
+  /** Makes a copy. @param left kinds that do not go along */
+  async make(left: ReadonlySet<BundleKind> = new Set(['pictures', 'recordings'])): Promise<void> {
+    const kinds = bundleKinds.filter((kind) => !left.has(kind));
+    const { contents, left: tooMany } = withinSize(await this.whole.read(kinds));
+    const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
+    download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
+    this.made.set(this.clock.today());
+    const detail =
+      tooMany === 0
+        ? ''
+        : `${tooMany} pictures and recordings did not go into one file: it would be too large to be read.`;
+    this.notices.done(`Everything exported: ${count} records`, { detail });
+  }
+}
+
+const dayOf = (stored: string | null): string | null => {
+  const read = z.nullable(DaySchema).safeParse(stored);
+  return read.success ? read.data : null;
+};

@@ -1,0 +1,107 @@
+import type { Page } from '@playwright/test';
+import { openDemo } from '../support/pomek';
+import { expect, test } from '../support/test';
+
+/** Every place that a teacher comes to, with what the demo holds. */
+const places = [
+  '/today',
+  '/exercises',
+  '/exercises/neutral-stance',
+  '/routines',
+  '/routines/demo-morning',
+  '/routines/demo-morning/give',
+  '/routines/lay-out',
+  '/routines/chains/demo-chain',
+  '/students',
+  '/students/season',
+  '/students/demo-student-1',
+  '/students/demo-student-1?part=practices',
+  '/students/demo-student-1?part=person',
+  '/students/demo-student-1?part=give',
+  '/classes',
+  '/classes/demo-class-pond',
+  '/practise',
+  '/practise?student=demo-student-5',
+  '/files',
+  '/sources',
+  '/ten-minutes',
+] as const;
+
+/** The least size of what is written, px, and of what is pressed with a finger, px high. */
+const LEAST_TEXT = 12;
+const LEAST_TARGET = 40;
+
+/** What is wrong with a page as it stands there: wider than the window, text too small, cut off without a sign, or too small to press. */
+const wrongOn = (page: Page, touch: boolean): Promise<string[]> =>
+  page.evaluate(
+    ({ touch: byTouch, leastText, leastTarget }) => {
+      const wrong: string[] = [];
+      const words = (element: Element): string =>
+        `${element.tagName.toLowerCase()}.${element.getAttribute('class') ?? ''} “${(element.getAttribute('aria-label') ?? element.textContent).trim().slice(0, 40)}”`;
+      const isSeen = (element: Element): boolean => {
+        const { width, height } = element.getBoundingClientRect();
+        return width > 1 && height > 1 && element.checkVisibility({ visibilityProperty: true, opacityProperty: true });
+      };
+      const over = document.documentElement.scrollWidth - document.documentElement.clientWidth;
+      if (over > 0) wrong.push(`${over} px wider than the window`);
+
+      const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      while (texts.nextNode() !== null) {
+        const element = texts.currentNode.parentElement;
+        if (element === null || texts.currentNode.textContent!.trim() === '' || !isSeen(element)) continue;
+        const svg = element.closest('svg');
+        const drawn = svg?.viewBox.baseVal.width ?? 0;
+        const scale = svg === null || drawn === 0 ? 1 : svg.getBoundingClientRect().width / drawn;
+        const size = Number.parseFloat(getComputedStyle(element).fontSize) * scale;
+        if (size < leastText - 0.05) wrong.push(`${size.toFixed(1)} px: ${words(element)}`);
+      }
+
+      for (const element of document.querySelectorAll('main *')) {
+        if (element.children.length > 0 || element.textContent.trim() === '' || !isSeen(element)) continue;
+        const cut = element.scrollWidth > element.clientWidth + 1 && getComputedStyle(element).overflowX === 'hidden';
+        if (cut && element.closest('[title]') === null)
+          wrong.push(`cut off, ${element.clientWidth} of ${element.scrollWidth} px: ${words(element)}`);
+      }
+
+      if (!byTouch) return wrong;
+      const pressed = 'button, a[href], input, select, textarea, summary, [role=button], [role=combobox]';
+      for (const element of document.querySelectorAll(pressed)) {
+        if (!isSeen(element) || element.classList.contains('skip')) continue;
+        // A link in a sentence is as high as its line; a box is pressed by its label too.
+        const sentence = element.tagName === 'A' && getComputedStyle(element).display === 'inline';
+        if (sentence && element.parentElement!.textContent.trim().length > element.textContent.trim().length) continue;
+        const label =
+          element instanceof HTMLInputElement && ['checkbox', 'radio'].includes(element.type)
+            ? (element.labels?.[0] ?? element.closest('label'))
+            : null;
+        const { height } = (label ?? element).getBoundingClientRect();
+        if (height < leastTarget - 0.5) wrong.push(`${height.toFixed(0)} px high: ${words(element)}`);
+      }
+      return wrong;
+    },
+    { touch, leastText: LEAST_TEXT, leastTarget: LEAST_TARGET },
+  );
+
+const sizes = [
+  { width: 1280, height: 800, touch: false },
+  { width: 1920, height: 1080, touch: false },
+  { width: 820, height: 1180, touch: true },
+  { width: 390, height: 844, touch: true },
+] as const;
+
+for (const { width, height, touch } of sizes)
+  test.describe(`at ${width} × ${height}`, () => {
+    test.use({ viewport: { width, height }, hasTouch: touch, isMobile: touch });
+
+    test(`every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off`, async ({
+      page,
+    }) => {
+      await openDemo(page);
+      for (const place of places) {
+        await page.goto(place);
+        await expect(page.getByRole('heading').first()).toBeVisible();
+        await expect(page.getByRole('status').filter({ hasText: /…$/ })).toHaveCount(0);
+        expect.soft(await wrongOn(page, touch), `${place} at ${width}`).toEqual([]);
+      }
+    });
+  });
