@@ -5,6 +5,7 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { Notices } from './data/notices';
 import { SPACE, type Space } from './data/space';
+import { offlineWhenQuiet } from './shell/offline-when-quiet';
 import { PreloadWhenIdle } from './shell/preload-when-idle';
 import { pomekPreset } from './ui/preset';
 
@@ -34,7 +35,7 @@ export const appConfig = (space: Space): ApplicationConfig => ({
         options: { darkModeSelector: '.hall', cssLayer: { name: 'primeng', order: 'primeng' } },
       },
     }),
-    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: offlineWhenQuiet }),
     { provide: SPACE, useValue: space },
     { provide: ErrorHandler, useClass: NoticeErrorHandler },
   ],
