@@ -74,15 +74,16 @@ async function practise(home: Page, path: string, effort: number): Promise<void>
   await expect(home.getByText(`effort ${effort}`)).toBeVisible();
 }
 
+/** On the smallest phone the practice is done to its end; on the others until it stands in the middle. */
+const SMALLEST = 360;
+
 for (const [width, height, scheme] of [
-  [360, 640, 'light'],
+  [SMALLEST, 640, 'light'],
   [390, 844, 'dark'],
   [768, 1024, 'light'],
 ] as const) {
-  test(`the sheet conducts a whole practice from the file alone at ${width}×${height}, ${scheme}, and outlives a reload`, async ({
-    page,
-    browser,
-  }) => {
+  const what = width === SMALLEST ? 'conducts a whole practice from the file alone' : 'is read and begun';
+  test(`the sheet ${what} at ${width}×${height}, ${scheme}, and outlives a reload`, async ({ page, browser }) => {
     await openDemo(page);
     await openFile(page);
     const path = await sheetOf(page, `sheet-${width}.html`);
@@ -126,6 +127,7 @@ for (const [width, height, scheme] of [
     await accessible();
     await home.reload();
     await expect(home.locator('.hall header .num')).toHaveText(left!);
+    if (width !== SMALLEST) return;
     await home.getByRole('button', { name: 'Go on' }).click();
     await home.clock.runFor(1200);
     // Two minutes in which the page is closed are not practised.

@@ -10,6 +10,7 @@ const places = [
   '/routines',
   '/routines/demo-morning',
   '/routines/demo-morning/give',
+  '/routines/demo-reeling',
   '/routines/lay-out',
   '/routines/chains/demo-chain',
   '/students',
@@ -18,8 +19,11 @@ const places = [
   '/students/demo-student-1?part=practices',
   '/students/demo-student-1?part=person',
   '/students/demo-student-1?part=give',
+  '/students/demo-student-3?part=film',
+  '/students/demo-student-3/film/demo-student-3-still-30',
   '/classes',
   '/classes/demo-class-pond',
+  '/classes/demo-class-stand',
   '/practise',
   '/practise?student=demo-student-5',
   '/files',
@@ -82,26 +86,66 @@ const wrongOn = (page: Page, touch: boolean): Promise<string[]> =>
     { touch, leastText: LEAST_TEXT, leastTarget: LEAST_TARGET },
   );
 
-const sizes = [
-  { width: 1280, height: 800, touch: false },
-  { width: 1920, height: 1080, touch: false },
-  { width: 820, height: 1180, touch: true },
-  { width: 390, height: 844, touch: true },
+/** How wide and high the windows are in which each place is looked at, with a pointer and with a finger. */
+const windows = [
+  {
+    by: 'pointer',
+    sizes: [
+      { width: 1280, height: 800 },
+      { width: 1920, height: 1080 },
+      { width: 900, height: 1200 },
+    ],
+  },
+  {
+    by: 'finger',
+    sizes: [
+      { width: 820, height: 1180 },
+      { width: 390, height: 844 },
+    ],
+  },
 ] as const;
 
-for (const { width, height, touch } of sizes)
-  test.describe(`at ${width} × ${height}`, () => {
-    test.use({ viewport: { width, height }, hasTouch: touch, isMobile: touch });
+/** Waits until nothing has changed on the page for so long. */
+const settled = (page: Page, quietMs: number): Promise<void> =>
+  page.evaluate(
+    (quietFor) =>
+      new Promise<void>((resolve) => {
+        const LATEST_MS = 8000;
+        const end = (): void => {
+          seen.disconnect();
+          resolve();
+        };
+        let quiet = setTimeout(end, quietFor);
+        setTimeout(end, LATEST_MS);
+        const seen = new MutationObserver(() => {
+          clearTimeout(quiet);
+          quiet = setTimeout(end, quietFor);
+        });
+        seen.observe(document.body, { subtree: true, childList: true, characterData: true });
+      }),
+    quietMs,
+  );
 
-    test(`every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off`, async ({
+for (const { by, sizes } of windows)
+  test.describe(`by ${by}`, () => {
+    const touch = by === 'finger';
+    test.use({ viewport: sizes[0], hasTouch: touch, isMobile: touch });
+
+    test(`at ${sizes.map(({ width, height }) => `${width} × ${height}`).join(', ')} every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off`, async ({
       page,
     }) => {
       await openDemo(page);
       for (const place of places) {
+        await page.setViewportSize(sizes[0]);
         await page.goto(place);
         await expect(page.getByRole('heading').first()).toBeVisible();
+        await settled(page, 400);
         await expect(page.getByRole('status').filter({ hasText: /…$/ })).toHaveCount(0);
-        expect.soft(await wrongOn(page, touch), `${place} at ${width}`).toEqual([]);
+        for (const size of sizes) {
+          await page.setViewportSize(size);
+          await settled(page, 120);
+          expect.soft(await wrongOn(page, touch), `${place} at ${size.width}`).toEqual([]);
+        }
       }
     });
   });

@@ -93,6 +93,10 @@ import { builtInCondition, builtInSchools, conditions, type Condition } from '@p
         border-color: var(--pk-pine);
         font-weight: 700;
       }
+
+      @media (pointer: coarse) {
+        min-height: 2.75rem;
+      }
     }
     .limits {
       columns: 2 18rem;
