@@ -9,6 +9,7 @@ import {
   axesOfSegment,
   axisLabels,
   axisWords,
+  contextOf,
   doseLimitWords,
   doseOf,
   doseWords,
@@ -18,16 +19,19 @@ import {
   firstLevel,
   newPlan,
   newStrand,
+  planForecast,
   type Axis,
   type Exercise,
   type ExerciseSegment,
   type PersonRecord,
   type Plan,
+  type Routine,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { AxisField } from '../ui/axis-field';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
+import { reachWords } from './reach-words';
 
 interface Wish {
   readonly wanted: boolean;
@@ -62,9 +66,13 @@ export class PlanMaker {
   protected readonly open = computed(() => this.unfolded() || !this.another());
   protected readonly routineOptions = computed(() => [...this.person().routines]);
   private readonly routineId = signal<string | null>(null);
-  protected readonly routine = computed(() =>
-    this.person().routines.find((routine) => routine.id === this.routineId()),
-  );
+  /** The one that was chosen; where there is only one to give, that one. */
+  protected readonly routine = computed(() => {
+    const { routines } = this.person();
+    return routines.length === 1 && !this.another()
+      ? routines[0]
+      : routines.find((routine) => routine.id === this.routineId());
+  });
   protected readonly wishes = signal<ReadonlyMap<string, Wish>>(new Map());
   protected readonly chosenDay = signal<string | null>(null);
   protected readonly targetDay = computed(() => this.chosenDay() ?? firstGoalDay(this.today()));
@@ -95,6 +103,26 @@ export class PlanMaker {
         };
       }),
   );
+  /** By drill: when its goal is reached in a plan with all that is wished for, and the goal that its day allows. */
+  protected readonly reaches = computed(() => {
+    const routine = this.routine();
+    const { plan } =
+      routine === undefined ? { plan: null } : this.planOf('wished', routine, ({ segment }) => segment.id);
+    if (plan === null) return new Map<string, never>();
+    const { strands } = planForecast(contextOf(plan, this.person()));
+    return new Map(
+      strands.map((forecast, index) => {
+        const { axis, start, targetDay, segmentId } = plan.strands[index]!;
+        const { doseOnTargetDay: dose, earliestDay, inTime } = forecast;
+        const words =
+          earliestDay === null
+            ? `Not within three years at ${this.growth()} % a week`
+            : reachWords(forecast, targetDay, axis);
+        const instead = inTime || dose <= start ? null : { dose, words: axisWords(dose, axis) };
+        return [segmentId, { words: inTime ? words : `${words}.`, instead }] as const;
+      }),
+    );
+  });
   protected readonly count = computed(() => [...this.wishes().values()].filter((wish) => wish.wanted).length);
 
   protected choose(id: string): void {
@@ -115,32 +143,35 @@ export class PlanMaker {
   protected make(): void {
     const routine = this.routine();
     if (routine === undefined) return;
-    const strands = this.rows()
-      .filter((row) => row.goal !== null)
-      .map(({ segment, exercise, wish: { axis }, goal }) =>
-        newStrand(
-          this.clock.newId(),
-          segment,
-          exercise,
-          axis,
-          goal!.target,
-          this.targetDay(),
-          this.school(),
-          this.person().noted,
-        ),
-      );
-    const { plan, wrong } = newPlan(
-      { id: this.clock.newId(), studentId: this.person().student.id, routineId: routine.id, startsOn: this.today() },
-      strands,
-      this.growth() / 100,
-      this.school(),
-    );
+    const { plan, wrong } = this.planOf(this.clock.newId(), routine, () => this.clock.newId());
     this.wrong.set(wrong ?? '');
     if (plan === null) return;
     this.made.emit(plan);
     this.unfolded.set(false);
     this.routineId.set(null);
     this.wishes.set(new Map());
+  }
+
+  /** The plan that all wishes make, or what is wrong with it. */
+  private planOf(id: string, routine: Routine, idOf: (row: Row) => string): ReturnType<typeof newPlan> {
+    const person = this.person();
+    const { school, noted, student, today } = person;
+    const strands = this.rows().flatMap((row) =>
+      row.goal === null
+        ? []
+        : newStrand(
+            idOf(row),
+            row.segment,
+            row.exercise,
+            row.wish.axis,
+            row.goal.target,
+            this.targetDay(),
+            school,
+            noted,
+          ),
+    );
+    const of = { id, studentId: student.id, routineId: routine.id, startsOn: today };
+    return newPlan(of, strands, this.growth() / 100, school);
   }
 
   private firstWish(segment: ExerciseSegment): Wish {

@@ -52,6 +52,7 @@ import { Hint } from '../ui/hint';
 import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
 import type { TerraceInput } from '../ui/terraces.layout';
+import { reachWords } from './reach-words';
 import { RungPanel, type RungTaken } from './rung-panel';
 
 export type Forecast = ResultOf<'plan'>['forecasts'][number];
@@ -345,9 +346,8 @@ export class StrandWeeks {
   private inWords(forecast: Forecast): string {
     if (this.locked()) return 'Locked after a sign to stop.';
     const { axis, targetDay } = this.strand();
-    const { earliestDay, aloneDay, inTime, doseOnTargetDay, binding } = forecast;
+    const { earliestDay, aloneDay, inTime, binding } = forecast;
     const growth = growthWords(this.growth());
-    const wished = readDay(targetDay);
     const limit = this.limit();
     const most = axisWords(Math.max(...forecast.weeks.map((week) => week.dose)), axis);
     if (earliestDay === null && binding === 'minutes')
@@ -360,9 +360,9 @@ export class StrandWeeks {
     if (earliestDay === null) return `Not within three years at ${growth}.${why}`;
     const alone =
       aloneDay === null || aloneDay === earliestDay ? '' : ` By itself it would be there on ${readDay(aloneDay)}.`;
-    if (inTime) return `Reached on ${readDay(earliestDay)}, in time for ${wished}.${alone}${why}`;
+    const reached = reachWords(forecast, targetDay, axis);
+    if (inTime) return `${reached}${alone}${why}`;
     const binds = `the limit is ${growth}${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
-    const onDay = axisWords(doseOnTargetDay, axis);
-    return `Out of reach by ${wished}: ${onDay} by then. The earliest is ${readDay(earliestDay)}; ${binds}.${alone}${why}`;
+    return `${reached}; ${binds}.${alone}${why}`;
   }
 }

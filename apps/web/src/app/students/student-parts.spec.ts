@@ -9,6 +9,7 @@ import {
   strictSchool,
   type Plan,
   type PracticeLog,
+  type Routine,
   type StoredPerson,
   type StrandVerdict,
   type Verdict,
@@ -18,6 +19,7 @@ import { aPerson, aPlan, aRoutine, aStudent } from '../../../testing/records';
 import { heard, render } from '../../../testing/render';
 import { Editing } from '../data/editing';
 import { DecisionCard } from '../decide/decision-card';
+import { readDay } from '../ui/day-words';
 import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
@@ -273,6 +275,36 @@ describe('giving a routine', () => {
     expect(made[0]!.strands).toMatchObject([{ target: 180 }]);
     const forecast = planForecast(contextOf(made[0]!, known)).strands[0]!;
     expect(forecast.inTime).toBe(true);
+  });
+
+  test('beside a wished goal stands when it is reached, as the plan then says; one too far is exchanged for what its day allows', async () => {
+    const known = aPerson(today, { student: aStudent({ practiceDays: [1, 3, 5] }), routines: [routine] });
+    const { page, made } = await maker({ person: known });
+    page.field('Holding the tree').click();
+    await page.settle();
+    const reach = () => page.element.querySelector('.reach')?.textContent ?? '';
+    expect(reach()).toMatch(/Reached on \d+ \w+ 2026, in time for/);
+    await page.fill('Goal for Holding the tree', '5:00');
+    await page.fill('Goal day', '2026-05-01');
+    const late = /Out of reach by 1 May 2026: (.+) by then\. The earliest is (.+ 20\d\d)\./.exec(reach())!;
+    expect([reach(), late]).not.toContain(null);
+    await page.press(`Goal ${late[1]!}`);
+    expect(reach()).toMatch(/Reached on \d+ \w+ 2026, in time for 1 May 2026\./);
+    const day = /Reached on (.+ 2026), in/.exec(reach())![1]!;
+    await page.press('Make the plan');
+    const forecast = planForecast(contextOf(made[0]!, known)).strands[0]!;
+    expect(forecast.inTime).toBe(true);
+    expect(readDay(forecast.earliestDay!)).toBe(day);
+  });
+
+  test('the only routine is chosen at once; of two none is, nor the same one again', async () => {
+    const shown = (routines: readonly Routine[], another: boolean) =>
+      render(PlanMaker, { person: aPerson(today, { routines }), another });
+    expect((await shown([routine], false)).text()).toContain('Pick what is to grow');
+    expect((await shown([routine, { ...routine, id: 'second' }], false)).text()).not.toContain('Pick what is to grow');
+    const folded = await shown([routine], true);
+    await folded.press('Give another routine');
+    expect(folded.text()).not.toContain('Pick what is to grow');
   });
 
   test('stays folded while there is a plan, until asked for', async () => {
