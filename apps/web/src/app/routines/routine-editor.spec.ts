@@ -43,6 +43,41 @@ test('adds from the shelf, and Enter in the search takes the first found', async
   expect(search.value).toBe('');
 });
 
+test('the shelf begins with what loosens, is one stop of the Tab key, and arrow keys lead through it', async () => {
+  const { page } = await editor();
+  const shelf = page.element.querySelector('pk-shelf')!;
+  expect(shelf.querySelector('h2')!.textContent).toBe('warm-up');
+  const [first, second] = shelf.querySelectorAll('button');
+  const stops = () => [...shelf.querySelectorAll('button')].filter(({ tabIndex }) => tabIndex === 0);
+  expect(stops()).toEqual([first]);
+  const press = async (key: string) => {
+    document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await page.settle();
+  };
+  const search = shelf.querySelector('input')!;
+  search.focus();
+  await press('ArrowDown');
+  expect(document.activeElement).toBe(first);
+  await press('ArrowDown');
+  expect(document.activeElement).toBe(second);
+  expect(stops()).toEqual([second]);
+  await press('ArrowUp');
+  await press('ArrowUp');
+  expect(document.activeElement).toBe(search);
+  // Where the last one is not among those found any more, the first that is takes its place.
+  search.value = 'belly';
+  search.dispatchEvent(new Event('input'));
+  await page.settle();
+  expect(stops()).toHaveLength(1);
+});
+
+test('sides are told apart where something is done on one of them', async () => {
+  const { page } = await editor();
+  expect(page.element.querySelectorAll('pk-routine-summary .side')).toHaveLength(2);
+  const both = await editor(aRoutine({ segments: [newSegment('only', of('joint-circles'), softSchool)] }));
+  expect(both.page.element.querySelectorAll('pk-routine-summary .side')).toHaveLength(0);
+});
+
 test('moves by keyboard and by button, keeps its place at the ends, and undoes', async () => {
   const { page, order } = await editor();
   const press = async (key: string) => {

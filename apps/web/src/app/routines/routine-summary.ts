@@ -35,6 +35,8 @@ export class RoutineSummary {
   });
   protected readonly sides = computed(() => {
     const ledger = sidesLedger(this.routine());
+    // Where nothing is done on one side there is nothing to compare.
+    if (ledger.left.seconds + ledger.right.seconds === 0) return [];
     return (['left', 'right'] as const).map((side) => {
       const totals = ledger[side];
       // What is given as time ends somewhere in a repetition.

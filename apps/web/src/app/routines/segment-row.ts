@@ -1,22 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { durationWords, segmentWords, type Segment } from '@pomek/core';
 
-/** One segment of a routine in one line; a press selects it. */
+/** One segment of a routine: its name, its dose beside or under it, its length; a press selects it. */
 @Component({
   selector: 'pk-segment',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="line" [class.open]="open()" [class.selected]="selected()" [class.pause]="segment().type !== 'exercise'">
-      <button
-        type="button"
-        class="title"
-        [title]="name() + ', ' + words()"
-        [attr.aria-pressed]="open()"
-        (click)="picked.emit()"
-      >
+      <button type="button" class="title" [attr.aria-pressed]="open()" (click)="picked.emit()">
         <span class="number num">{{ index() + 1 }}</span>
-        <strong>{{ name() }}</strong>
-        <span class="small soft num words">{{ words() }}</span>
+        <span class="told">
+          <strong>{{ name() }}</strong>
+          <span class="small soft num">{{ words() }}</span>
+        </span>
       </button>
       @if (uneven()) {
         <span class="uneven small">sides unequal</span>
@@ -49,18 +45,16 @@ import { durationWords, segmentWords, type Segment } from '@pomek/core';
       color: var(--pk-soft);
       font-size: 0.89rem;
     }
-    strong,
-    .words {
-      overflow: hidden;
-      text-overflow: ellipsis;
-      white-space: nowrap;
+    .told {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      column-gap: 0.5rem;
+      min-width: 0;
+      overflow-wrap: anywhere;
     }
     strong {
-      flex: 0 1 auto;
       font-weight: 600;
-    }
-    .words {
-      flex: 1 1 6rem;
     }
     .pause strong {
       font-weight: 400;

@@ -1,10 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { doseWords, families, searchExercises, type Exercise } from '@pomek/core';
 import { asLeft } from '../data/as-left';
 import { TextField } from '../ui/text-field';
 
-/** The exercises to take from, by family; Enter in the search takes the first that is found. */
+/** Families in the order in which they are practised: loosening comes first. */
+const practised = ['warm-up', ...families.filter((family) => family !== 'warm-up')] as const;
+
+/**
+ * The exercises to take from, by family. Enter in the search takes the first that is found; the list is one stop of the
+ * Tab key, within it arrow keys lead from one to the next.
+ */
 @Component({
   selector: 'pk-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,6 +23,7 @@ import { TextField } from '../ui/text-field';
       [pkText]="text()"
       (pkTextChange)="text.set($event)"
       (keydown.enter)="takeFirst($event)"
+      (keydown.arrowdown)="go($event, 1)"
       placeholder="Search"
       title="Enter adds the first found"
       aria-label="Search the shelf; Enter adds the first found"
@@ -26,7 +33,15 @@ import { TextField } from '../ui/text-field';
       <ul class="bare">
         @for (exercise of group.exercises; track exercise.id) {
           <li>
-            <button type="button" (click)="pick.emit(exercise)" [title]="dose(exercise)">
+            <button
+              type="button"
+              (click)="pick.emit(exercise)"
+              (focus)="at.set(exercise.id)"
+              (keydown.arrowdown)="go($event, 1)"
+              (keydown.arrowup)="go($event, -1)"
+              [tabindex]="exercise.id === stop() ? 0 : -1"
+              [title]="dose(exercise)"
+            >
               <span>{{ exercise.name }}</span><i class="pi pi-plus" aria-hidden="true"></i
               ><span class="hidden-text">, add to the routine</span>
             </button>
@@ -44,7 +59,10 @@ import { TextField } from '../ui/text-field';
     h2 {
       font-size: 1.1rem;
       margin: 0.75rem 0 0.2rem;
-      text-transform: capitalize;
+
+      &::first-letter {
+        text-transform: uppercase;
+      }
     }
     button {
       display: flex;
@@ -73,15 +91,31 @@ import { TextField } from '../ui/text-field';
   `,
 })
 export class ShelfList {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly exercises = input.required<readonly Exercise[]>();
   readonly pick = output<Exercise>();
   protected readonly text = asLeft('shelf-text', '');
   private readonly found = computed(() => searchExercises(this.exercises(), this.text()));
   protected readonly groups = computed(() =>
-    families
+    practised
       .map((family) => ({ family, exercises: this.found().filter((exercise) => exercise.family === family) }))
       .filter((group) => group.exercises.length > 0),
   );
+
+  /** The exercise that has, or had last, the focus. */
+  protected readonly at = signal<string | null>(null);
+  /** The one that the Tab key stops at. */
+  protected readonly stop = computed(() => {
+    const shown = this.groups().flatMap(({ exercises }) => exercises);
+    return (shown.find(({ id }) => id === this.at()) ?? shown[0])?.id;
+  });
+
+  /** To the next or the one before; up from the first back to the search. */
+  protected go(event: Event, by: 1 | -1): void {
+    event.preventDefault();
+    const all = [...this.host.querySelectorAll<HTMLElement>('input, button')];
+    all[all.indexOf(event.target as HTMLElement) + by]?.focus();
+  }
 
   protected dose(exercise: Exercise): string {
     return doseWords(exercise.defaultDose);

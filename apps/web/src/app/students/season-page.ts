@@ -32,6 +32,7 @@ import { Standings } from '../data/standings';
 import { readDay } from '../ui/day-words';
 import { Empty } from '../ui/empty';
 import { VerdictMark } from '../ui/verdict-mark';
+import { goalEnds } from './goal-ends';
 import { layoutSeasonLine, type SeasonFrame, type SeasonStep } from './season.layout';
 
 type Forecasts = ResultOf<'plan'>['forecasts'];
@@ -201,8 +202,7 @@ export class SeasonPage {
       goal: `${axisWords(strand.target, axis)} by ${readDay(strand.targetDay)}`,
       over: over ? `goes over: ${doseLimitWords(strand, limit)!}` : '',
       waits: forecast?.binding == null ? '' : railWords[forecast.binding],
-      late: forecast !== undefined && !forecast.inTime,
-      ends: forecast === undefined ? '' : forecast.earliestDay === null ? 'not reached' : readDay(forecast.earliestDay),
+      ...goalEnds(strand, forecast),
       drawing: layoutSeasonLine({ steps, target: strand.target, targetDay: strand.targetDay }, this.frame()),
     };
   }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { axisLabels, goalWay, type Strand, type Verdict } from '@pomek/core';
-import { readDay } from '../ui/day-words';
 import { VerdictMark } from '../ui/verdict-mark';
+import { goalEnds } from './goal-ends';
 import type { Forecast } from './strand-weeks';
 
 /** The goals of a plan, a line each: where each stands, where it is to go, and whether it gets there; one is open. */
@@ -84,9 +84,7 @@ export class StrandList {
         name: strand.exerciseName,
         grows: axisLabels[axis],
         way: goalWay(strand),
-        late: forecast !== undefined && !forecast.inTime,
-        ends:
-          forecast === undefined ? '' : forecast.earliestDay === null ? 'not reached' : readDay(forecast.earliestDay),
+        ...goalEnds(strand, forecast),
         kind: this.verdicts().get(strand.id)?.kind,
       };
     }),
