@@ -35,6 +35,7 @@ import { Store } from '../data/store';
 import { BodyForms } from '../space/body-forms';
 import { bodyAlone } from '../space/body-pictures';
 import { DayPipe } from '../ui/day.pipe';
+import { DayField } from '../ui/day-field';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { StillPicture } from '../ui/still-picture';
@@ -64,6 +65,7 @@ interface WantedOver extends Pick<Still, 'from' | 'marks' | 'plumb'> {
     DayPipe,
     FilmHead,
     FindBody,
+    DayField,
     FormsModule,
     InputText,
     Marking,

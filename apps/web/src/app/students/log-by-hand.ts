@@ -16,6 +16,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { keptDraft } from '../data/kept-draft';
+import { DayField } from '../ui/day-field';
 import { TextField } from '../ui/text-field';
 
 const HandRowSchema = z.object({
@@ -50,15 +51,12 @@ const nothing: z.infer<typeof HandSchema> = {
 @Component({
   selector: 'pk-log-by-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, Select, TextField],
+  imports: [Button, DayField, FormsModule, InputText, Select, TextField],
   template: `
     @let it = draft.value();
     <form class="stack" (submit)="keep($event)" aria-label="A practice by hand">
       <div class="row top">
-        <div class="field">
-          <label for="hand-day">Day</label>
-          <input pInputText type="date" id="hand-day" [pkText]="day()" (pkTextChange)="draft.set({ day: $event })" />
-        </div>
+        <pk-day label="Day" [value]="day()" (valueChange)="draft.set({ day: $event })" />
         <div class="field">
           <label for="hand-effort">Effort, 0 to 10</label>
           <input

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
-import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import {
   axesOf,
@@ -29,8 +28,8 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { AxisField } from '../ui/axis-field';
+import { DayField } from '../ui/day-field';
 import { NumberField } from '../ui/number-field';
-import { TextField } from '../ui/text-field';
 import { reachWords } from './reach-words';
 
 interface Wish {
@@ -49,7 +48,7 @@ interface Row {
 @Component({
   selector: 'pk-plan-maker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AxisField, Button, Checkbox, FormsModule, InputText, NumberField, Select, TextField],
+  imports: [AxisField, Button, Checkbox, DayField, FormsModule, NumberField, Select],
   templateUrl: './plan-maker.html',
   styleUrl: './plan-maker.scss',
 })

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
-import { InputText } from 'primeng/inputtext';
 import { catchError, map, of, switchMap } from 'rxjs';
 import {
   contextOf,
@@ -18,13 +17,13 @@ import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import type { Patch } from '../data/patch';
 import { readDay } from '../ui/day-words';
+import { DayField } from '../ui/day-field';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import type { RungTaken } from './rung-panel';
 import { StrandAdder } from './strand-adder';
 import { StrandList } from './strand-list';
 import { StrandWeeks, type Forecast } from './strand-weeks';
-import { TextField } from '../ui/text-field';
 
 /** Seasons that are played for the chance of a strand. */
 const SEASONS = 2000;
@@ -33,7 +32,7 @@ const SEASONS = 2000;
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, InputText, NotKept, NumberField, StrandAdder, StrandList, StrandWeeks, TextField],
+  imports: [Button, DayField, NotKept, NumberField, StrandAdder, StrandList, StrandWeeks],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })

@@ -48,6 +48,7 @@ import { keptDraft } from '../data/kept-draft';
 import { patchOf, type Patch } from '../data/patch';
 import { AxisField } from '../ui/axis-field';
 import { readDay, shortDay } from '../ui/day-words';
+import { DayField } from '../ui/day-field';
 import { Hint } from '../ui/hint';
 import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
@@ -82,7 +83,19 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
 @Component({
   selector: 'pk-strand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, AxisField, FormsModule, Hint, InputText, RungPanel, Select, Terraces, TextField],
+  imports: [
+    AxisField,
+    Button,
+    Checkbox,
+    DayField,
+    FormsModule,
+    Hint,
+    InputText,
+    RungPanel,
+    Select,
+    Terraces,
+    TextField,
+  ],
   templateUrl: './strand-weeks.html',
   styleUrl: './strand-weeks.scss',
 })
@@ -272,7 +285,7 @@ export class StrandWeeks {
   }
 
   protected setDay(targetDay: string): void {
-    if (targetDay !== '') this.typed.emit(strandAt(['targetDay'], targetDay));
+    this.typed.emit(strandAt(['targetDay'], targetDay));
   }
 
   protected setGate(strandId: string | null): void {

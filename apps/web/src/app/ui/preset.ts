@@ -2,11 +2,13 @@ import { definePreset } from '@primeuix/themes';
 import base from '@primeuix/themes/aura/base';
 import button from '@primeuix/themes/aura/button';
 import checkbox from '@primeuix/themes/aura/checkbox';
+import datepicker from '@primeuix/themes/aura/datepicker';
 import dialog from '@primeuix/themes/aura/dialog';
 import drawer from '@primeuix/themes/aura/drawer';
 import iconfield from '@primeuix/themes/aura/iconfield';
 import inputtext from '@primeuix/themes/aura/inputtext';
 import multiselect from '@primeuix/themes/aura/multiselect';
+import popover from '@primeuix/themes/aura/popover';
 import radiobutton from '@primeuix/themes/aura/radiobutton';
 import select from '@primeuix/themes/aura/select';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
@@ -20,11 +22,13 @@ export const pomekPreset = definePreset(
     components: {
       button,
       checkbox,
+      datepicker,
       dialog,
       drawer,
       iconfield,
       inputtext,
       multiselect,
+      popover,
       radiobutton,
       select,
       selectbutton,
