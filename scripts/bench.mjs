@@ -6,12 +6,13 @@ import { measureBody } from './bench/body.mjs';
 import { measureEngines } from './bench/engines.mjs';
 import { measureFrames } from './bench/frames.mjs';
 import { measureLoading } from './bench/loading.mjs';
+import { countPresses } from './bench/presses.mjs';
 import { measureScale } from './bench/scale.mjs';
 import { measureSheet } from './bench/sheet.mjs';
 import { measureTable } from './bench/table.mjs';
 import { measureViews } from './bench/views.mjs';
 
-/** Measures speed as ratios taken in one run; prints them and keeps them in bench-results/. */
+/** Counts the presses of usual jobs, measures speed as ratios taken in one run; prints all and keeps it in bench-results/. */
 await installPackages();
 const chromium = await findChromium();
 console.log('Building the app and the bare page…');
@@ -24,6 +25,7 @@ const bare = await run(tool('ng'), ['build', 'bare'], {
 if (bare !== 0) process.exit(1);
 
 const rows = [
+  ...(await countPresses(chromium)),
   ...(await measureLoading(chromium)),
   ...(await measureViews(chromium)),
   ...(await measureFrames(chromium)),

@@ -23,7 +23,7 @@ export class PreloadWhenIdle implements PreloadingStrategy {
   /** Ends when every view is there, or could not be had; never before the first was asked for. */
   async whole(): Promise<void> {
     await firstValueFrom(this.asked);
-    for (let last: unknown = null; last !== this.turn; ) {
+    for (let last: unknown = null; last !== this.turn;) {
       last = this.turn;
       await last;
     }

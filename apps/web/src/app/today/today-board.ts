@@ -2,6 +2,8 @@ import {
   ChangeDetectionStrategy,
   Component,
   type ElementRef,
+  Injector,
+  afterNextRender,
   computed,
   inject,
   linkedSignal,
@@ -123,15 +125,31 @@ export class TodayBoard {
       return rows.toSpliced(at, 0, gone);
     },
   });
+  private readonly injector = inject(Injector);
   private readonly dueHeading = viewChild<ElementRef<HTMLElement>>('dueHeading');
 
   protected openDeciding(studentId: string): void {
     this.deciding.update((open) => (open === studentId ? null : studentId));
   }
 
-  protected closeDeciding(): void {
-    this.deciding.set(null);
-    this.dueHeading()?.nativeElement.focus();
+  /** All is decided for one student: on to the next, or to the heading where nobody is left. */
+  protected nextDeciding(): void {
+    const rows = this.toDecide();
+    const at = rows.findIndex(({ student }) => student.id === this.deciding());
+    const next = rows[at + 1]?.student.id ?? null;
+    this.deciding.set(next);
+    const heading = this.dueHeading()?.nativeElement;
+    if (next === null) heading?.focus();
+    // What waits for the next one is still to be read: the keyboard stands right before it.
+    else
+      afterNextRender(
+        () =>
+          [...(heading?.parentElement?.querySelectorAll<HTMLElement>('[data-student]') ?? [])]
+            .find(({ dataset }) => dataset['student'] === next)
+            ?.querySelector('button')
+            ?.focus(),
+        { injector: this.injector },
+      );
   }
 
   protected readonly unseen = computed(() =>

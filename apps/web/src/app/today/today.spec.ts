@@ -220,6 +220,7 @@ test('it is decided on Today, with the reasons and how the last practice felt; u
   const rows = [...due().querySelectorAll('li.deciding')];
   const row = rows.find((entry) => entry.textContent.includes('Raise') && !entry.textContent.includes('Stop'))!;
   const name = row.querySelector('.name')!.textContent;
+  const next = rows[rows.indexOf(row) + 1]?.querySelector('.name')?.textContent;
   const before = await page.database.of('decisions').count();
   await page.press(`Decide for ${name}`);
   await page.until(/Last practised .*effort/);
@@ -235,6 +236,10 @@ test('it is decided on Today, with the reasons and how the last practice felt; u
   // All is decided: the row closes and the name is gone from the list.
   for (let round = 0; round < 100 && due().textContent.includes(name); round += 1) await page.settle();
   expect(due().textContent).not.toContain(name);
+  // The next one is opened, and has the keyboard.
+  expect(document.activeElement?.getAttribute('aria-label')).toBe(
+    next === undefined ? null : `Close the decisions on ${next}`,
+  );
   expect(await TestBed.inject(Store).undo()).toBe('Accept all except stops');
   expect(await page.database.of('decisions').count()).toBe(before);
 });
