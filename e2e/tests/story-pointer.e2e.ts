@@ -74,7 +74,7 @@ test('the whole job once, with a pointer, on an empty space', async ({ page, bro
     await page.getByRole('option', { name: 'Evening by the mill' }).click();
     await page.getByLabel(/Holding the tree/).check();
     await page.getByLabel('Goal for Holding the tree').fill('4:00');
-    await page.getByLabel('Goal day').fill('2026-04-06');
+    await page.getByLabel('Goal day').fill('6 Apr 2026');
     await page.getByRole('button', { name: 'Make the plan' }).click();
     // 120 · 1.1⁸ is the first above 240: raised on the Wednesdays of three weeks, after a lighter one on the Mondays
     // of three more, and after the next lighter one on 27 April and 4 May.

@@ -26,8 +26,12 @@ test('a student measured, planned, overruled, away and raised, from intake on', 
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByRole('row', { name: /^3 .*40 s.*Set by you: Exams/ })).toBeVisible();
   await page.getByText(/holidays \(0\)/).click();
-  await page.getByLabel('Away from').fill('2026-03-30');
-  await page.getByLabel('to', { exact: true }).fill('2026-04-12');
+  await page.getByLabel('Away from').fill('30 March 2026');
+  // The last day is chosen from the calendar.
+  await page.getByLabel('to', { exact: true }).fill('1 Apr 2026');
+  await page.getByRole('button', { name: 'Choose from a calendar' }).last().click();
+  await page.locator('.p-datepicker-day').filter({ hasText: /^12$/ }).click();
+  await expect(page.getByLabel('to', { exact: true })).toHaveValue('12 Apr 2026');
   await page.getByRole('button', { name: 'Add the holiday' }).click();
   await expect(page.getByRole('cell', { name: /^Holiday: nothing is raised/ }).first()).toBeVisible();
   // Two practices by hand, both met, and the dose goes up.
