@@ -9,7 +9,7 @@ import { durationWords, segmentWords, type Segment } from '@pomek/core';
     <div class="line" [class.open]="open()" [class.selected]="selected()" [class.pause]="segment().type !== 'exercise'">
       <button type="button" class="title" [attr.aria-pressed]="open()" (click)="picked.emit()">
         <span class="number num">{{ index() + 1 }}</span>
-        <span class="told">
+        <span class="what">
           <strong>{{ name() }}</strong>
           <span class="small soft num">{{ words() }}</span>
         </span>
@@ -45,7 +45,7 @@ import { durationWords, segmentWords, type Segment } from '@pomek/core';
       color: var(--pk-soft);
       font-size: 0.89rem;
     }
-    .told {
+    .what {
       display: flex;
       flex-wrap: wrap;
       align-items: baseline;

@@ -13,12 +13,14 @@ import {
   doseOf,
   doseWords,
   goalLimit,
+  growthOfStrand,
   proposedGoal,
   firstGoalDay,
   firstLevel,
   newPlan,
   newStrand,
   planForecast,
+  practiceDaysOf,
   type Axis,
   type Exercise,
   type ExerciseSegment,
@@ -102,23 +104,22 @@ export class PlanMaker {
         };
       }),
   );
-  /** By drill: when its goal is reached in a plan with all that is wished for, and the goal that its day allows. */
+  /** By segment: when its goal is reached in a plan with all that is wished for, and the goal that its day allows. */
   protected readonly reaches = computed(() => {
     const routine = this.routine();
     const { plan } =
       routine === undefined ? { plan: null } : this.planOf('wished', routine, ({ segment }) => segment.id);
     if (plan === null) return new Map<string, never>();
-    const { strands } = planForecast(contextOf(plan, this.person()));
+    const context = contextOf(plan, this.person());
     return new Map(
-      strands.map((forecast, index) => {
-        const { axis, start, targetDay, segmentId } = plan.strands[index]!;
-        const { doseOnTargetDay: dose, earliestDay, inTime } = forecast;
-        const words =
-          earliestDay === null
-            ? `Not within three years at ${this.growth()} % a week`
-            : reachWords(forecast, targetDay, axis);
+      planForecast(context).strands.map((forecast, index) => {
+        const strand = plan.strands[index]!;
+        const { axis, start, targetDay, segmentId } = strand;
+        const growth = growthOfStrand(strand, plan, this.school().raise, practiceDaysOf(context));
+        const { doseOnTargetDay: dose, inTime } = forecast;
+        const words = `${reachWords(forecast, targetDay, axis, growth)}.`;
         const instead = inTime || dose <= start ? null : { dose, words: axisWords(dose, axis) };
-        return [segmentId, { words: inTime ? words : `${words}.`, instead }] as const;
+        return [segmentId, { words, instead }] as const;
       }),
     );
   });

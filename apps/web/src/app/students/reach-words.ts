@@ -1,4 +1,4 @@
-import { axisWords, type Axis } from '@pomek/core';
+import { axisWords, growthWords, type Axis, type Growth } from '@pomek/core';
 import { readDay } from '../ui/day-words';
 
 /** When a goal is reached, as far as it is known. */
@@ -10,11 +10,19 @@ export interface Reach {
   readonly doseOnTargetDay: number;
 }
 
-/** When a goal is reached, and how far it comes by its day where that is later; empty where it is never reached. */
-export function reachWords({ earliestDay, inTime, doseOnTargetDay }: Reach, targetDay: string, axis: Axis): string {
-  if (earliestDay === null) return '';
+/**
+ * When a goal is reached, and how far it comes by its day where that is later; without a full stop.
+ * @param growth what a raise may add at most
+ */
+export function reachWords(
+  { earliestDay, inTime, doseOnTargetDay }: Reach,
+  targetDay: string,
+  axis: Axis,
+  growth: Growth,
+): string {
+  if (earliestDay === null) return `Not within three years at ${growthWords(growth)}`;
   const [earliest, wished] = [readDay(earliestDay), readDay(targetDay)];
   return inTime
-    ? `Reached on ${earliest}, in time for ${wished}.`
+    ? `Reached on ${earliest}, in time for ${wished}`
     : `Out of reach by ${wished}: ${axisWords(doseOnTargetDay, axis)} by then. The earliest is ${earliest}`;
 }

@@ -370,11 +370,11 @@ export class StrandWeeks {
     if (earliestDay === null && binding !== null && binding === limit?.from)
       return `Not as far as the goal: ${doseLimitWords(this.strand(), limit)!} ${limit.mend}`;
     const why = binding === null ? '' : ` Limited by: ${railWords[binding]}.`;
-    if (earliestDay === null) return `Not within three years at ${growth}.${why}`;
+    const reached = reachWords(forecast, targetDay, axis, this.growth());
+    if (earliestDay === null) return `${reached}.${why}`;
     const alone =
       aloneDay === null || aloneDay === earliestDay ? '' : ` By itself it would be there on ${readDay(aloneDay)}.`;
-    const reached = reachWords(forecast, targetDay, axis);
-    if (inTime) return `${reached}${alone}${why}`;
+    if (inTime) return `${reached}.${alone}${why}`;
     const binds = `the limit is ${growth}${this.plan().lighterEvery > 0 ? ' and the lighter weeks' : ''}`;
     return `${reached}; ${binds}.${alone}${why}`;
   }

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { addDays, formatISO, parseISO } from 'date-fns';
+import { addDays, parseISO } from 'date-fns';
 import { Button } from 'primeng/button';
 import { DatePicker } from 'primeng/datepicker';
 import { InputText } from 'primeng/inputtext';
@@ -22,8 +22,6 @@ import { TextField } from './text-field';
 import { typedDay } from './typed-day';
 
 let count = 0;
-
-const iso = (date: Date): string => formatISO(date, { representation: 'date' });
 
 /**
  * A day, typed as `12 Mar 2026` or chosen from a calendar; arrow keys move it by one. It stands as days are written
@@ -90,6 +88,8 @@ const iso = (date: Date): string => formatISO(date, { representation: 'date' });
 export class DayField {
   private readonly clock = inject(Clock);
   readonly label = input.required<string>();
+  /** What it is called where something is wrong with it; its label where that says it. */
+  readonly called = input<string>();
   /** YYYY-MM-DD; empty: none. */
   readonly value = input.required<string>();
   /** The first day that may be chosen, YYYY-MM-DD. */
@@ -129,7 +129,7 @@ export class DayField {
     event.preventDefault();
     // What stands in the field, since quick presses come before the value has gone round.
     const shown = this.read(this.text()) ?? this.clock.today();
-    const next = iso(addDays(parseISO(shown), days));
+    const next = this.clock.dayOf(addDays(parseISO(shown), days));
     if (this.problem(readDay(next)) !== '') return;
     this.own.set(readDay(next));
     this.give(next);
@@ -137,7 +137,7 @@ export class DayField {
 
   protected choose(date: Date): void {
     this.own.set(null);
-    this.give(iso(date));
+    this.give(this.clock.dayOf(date));
     this.field().nativeElement.focus();
   }
 
@@ -150,10 +150,11 @@ export class DayField {
   }
 
   private problem(text: string): string {
+    const name = this.called() ?? this.label();
     if (text.trim() === '' && this.optional()) return '';
     const day = this.read(text);
-    if (day === null) return `${this.label()}: a day like ${readDay(this.clock.today())}.`;
+    if (day === null) return `${name}: a day like ${readDay(this.clock.today())}.`;
     const min = this.min();
-    return min !== undefined && day < min ? `${this.label()}: not before ${readDay(min)}.` : '';
+    return min !== undefined && day < min ? `${name}: not before ${readDay(min)}.` : '';
   }
 }
