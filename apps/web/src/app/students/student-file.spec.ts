@@ -106,7 +106,7 @@ test('a student goes into the archive and comes out of it, in one step each, wit
     formatISO(new Date(), { representation: 'date' }),
   );
   await page.until(/In the archive since/);
-  await page.press('Take out of the archive');
+  await page.press('Bring back from the archive');
   expect((await page.database.of('students').get('demo-student-7'))!.archivedOn).toBeNull();
   expect(await page.database.of('plans').where('studentId').equals('demo-student-7').count()).toBe(1);
 });
