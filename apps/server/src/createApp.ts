@@ -1,4 +1,3 @@
-import compression from 'compression';
 import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -80,7 +79,6 @@ export function createApp({ folder, demo }: AppOptions): Express {
       frameAncestors: ["'self'"],
     }),
   );
-  app.use(compression());
   app.get('/healthz', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');
     response.json({ ok: true });

@@ -1,115 +1,117 @@
 import type { Routes } from '@angular/router';
 import { Today } from './today/today';
 
+const views = () => import('./views');
+
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today – Pomek', component: Today },
   {
     path: 'exercises',
     title: 'Exercises – Pomek',
-    loadComponent: async () => (await import('./exercises/exercises')).Exercises,
+    loadComponent: async () => (await views()).Exercises,
   },
   {
     path: 'exercises/:id',
     title: 'Exercises – Pomek',
-    loadComponent: async () => (await import('./exercises/exercises')).Exercises,
+    loadComponent: async () => (await views()).Exercises,
   },
   {
     path: 'exercises/:id/edit',
     title: 'Edit an exercise – Pomek',
-    loadComponent: async () => (await import('./exercises/exercise-editor')).ExerciseEditor,
+    loadComponent: async () => (await views()).ExerciseEditor,
   },
   {
     path: 'routines',
     title: 'Routines – Pomek',
-    loadComponent: async () => (await import('./routines/routines')).Routines,
+    loadComponent: async () => (await views()).Routines,
   },
   {
     path: 'routines/lay-out',
     title: 'Lay one out – Pomek',
-    loadComponent: async () => (await import('./routines/lay-out')).LayOut,
+    loadComponent: async () => (await views()).LayOut,
   },
   {
     path: 'routines/chains/:id',
     title: 'Chain – Pomek',
-    loadComponent: async () => (await import('./routines/chain-page')).ChainPage,
+    loadComponent: async () => (await views()).ChainPage,
   },
   {
     path: 'routines/chains/:chainId/give',
     title: 'Give – Pomek',
-    loadComponent: async () => (await import('./give/give-page')).GivePage,
+    loadComponent: async () => (await views()).GivePage,
   },
   {
     path: 'routines/:routineId/give',
     title: 'Give – Pomek',
-    loadComponent: async () => (await import('./give/give-page')).GivePage,
+    loadComponent: async () => (await views()).GivePage,
   },
   {
     path: 'routines/:id',
     title: 'Routine – Pomek',
-    loadComponent: async () => (await import('./routines/routine-editor')).RoutineEditor,
+    loadComponent: async () => (await views()).RoutineEditor,
   },
   {
     path: 'students',
     title: 'Students – Pomek',
-    loadComponent: async () => (await import('./students/students')).Students,
+    loadComponent: async () => (await views()).Students,
   },
   {
     path: 'students/season',
     title: 'The season – Pomek',
-    loadComponent: async () => (await import('./students/season-page')).SeasonPage,
+    loadComponent: async () => (await views()).SeasonPage,
   },
   {
     path: 'students/:id',
     title: 'Student – Pomek',
-    loadComponent: async () => (await import('./students/student-file')).StudentFile,
+    loadComponent: async () => (await views()).StudentFile,
   },
   {
     path: 'students/:id/film/:stillId/followed',
     title: 'Followed through a film – Pomek',
-    loadComponent: async () => (await import('./film/film-page')).FilmPage,
+    loadComponent: async () => (await views()).FilmPage,
   },
   {
     path: 'students/:id/film/:stillId/beside',
     title: 'Two films in step – Pomek',
-    loadComponent: async () => (await import('./film/films-beside')).FilmsBeside,
+    loadComponent: async () => (await views()).FilmsBeside,
   },
   {
     path: 'students/:id/film/:stillId',
     title: 'Seen on film – Pomek',
-    loadComponent: async () => (await import('./film/still-page')).StillPage,
+    loadComponent: async () => (await views()).StillPage,
   },
   {
     path: 'classes',
     title: 'Classes – Pomek',
-    loadComponent: async () => (await import('./classes/classes')).Classes,
+    loadComponent: async () => (await views()).Classes,
   },
   {
     path: 'classes/:id',
     title: 'Class – Pomek',
-    loadComponent: async () => (await import('./classes/class-page')).ClassPage,
+    loadComponent: async () => (await views()).ClassPage,
   },
   {
     path: 'practise',
     title: 'Practise – Pomek',
-    loadComponent: async () => (await import('./practise/practise-start')).PractiseStart,
+    loadComponent: async () => (await views()).PractiseStart,
   },
   {
     path: 'practise/:journalId',
     title: 'Practising – Pomek',
     data: { fullScreen: true },
-    loadComponent: async () => (await import('./practise/conductor')).Conductor,
+    loadComponent: async () => (await views()).Conductor,
   },
-  { path: 'files', title: 'Files – Pomek', loadComponent: async () => (await import('./files/files')).Files },
+  { path: 'files', title: 'Files – Pomek', loadComponent: async () => (await views()).Files },
   {
     path: 'sources',
     title: 'Sources – Pomek',
-    loadComponent: async () => (await import('./sources/sources-page')).SourcesPage,
+    loadComponent: async () => (await views()).SourcesPage,
   },
   {
     path: 'ten-minutes',
     title: 'Pomek in ten minutes',
-    loadComponent: async () => (await import('./tour/ten-minutes')).TenMinutes,
+    loadComponent: async () => (await views()).TenMinutes,
   },
   { path: '**', title: 'Not here – Pomek', loadComponent: async () => (await import('./shell/not-here')).NotHere },
 ];

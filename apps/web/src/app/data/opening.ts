@@ -19,7 +19,11 @@ export class Opening {
       this.painted.set(true);
       then();
     };
-    if (typeof requestIdleCallback === 'function') requestIdleCallback(go, { timeout: LATEST_MS });
-    else setTimeout(go);
+    // A page that is not looked at paints nothing.
+    const latest = setTimeout(go, LATEST_MS);
+    requestAnimationFrame(() => {
+      clearTimeout(latest);
+      setTimeout(go);
+    });
   }
 }

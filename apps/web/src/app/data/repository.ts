@@ -1,7 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { liveQuery } from 'dexie';
-import { Observable, combineLatest, defer, map, shareReplay } from 'rxjs';
+import { Observable, map, shareReplay } from 'rxjs';
 import {
+  builtInExercises,
   byName,
   type Exercise,
   type Film,
@@ -39,11 +40,8 @@ export class Repository {
     map(withBuiltInSchools),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
-  readonly exercises$: Observable<Exercise[]> = combineLatest([
-    defer(() => import('./built-in')),
-    this.all('exercises'),
-  ]).pipe(
-    map(([{ builtInExercises }, own]) => withBuiltInExercises(builtInExercises, own)),
+  readonly exercises$: Observable<Exercise[]> = this.all('exercises').pipe(
+    map((own) => withBuiltInExercises(builtInExercises, own)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   readonly routines$ = this.all('routines').pipe(map((routines) => routines.toSorted(byName)));

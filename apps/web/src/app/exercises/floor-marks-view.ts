@@ -64,8 +64,7 @@ export class FloorMarksView {
     const pose = this.pose();
     let bodies: Awaited<ReturnType<typeof bodyPictures>> = null;
     try {
-      const { floorSheet } = await import('../print/floor-sheet');
-      const { PICTURE_PX, standing } = await import('../print/handout-figure');
+      const { PICTURE_PX, floorSheet, standing } = await import('../print/printing');
       bodies = await bodyPictures(this.forms.of(pose.body), PICTURE_PX);
       const picture = standing(pose, bodies?.draw ?? null);
       const file = await floorSheet(this.exercise(), this.name(), this.drawing(), this.words(), picture);

@@ -87,7 +87,7 @@ export class Giver {
       }));
       return { kind: 'words', tracks: told, bytes };
     }
-    const { papers } = await import('../print/papers');
+    const { papers } = await import('../print/printing');
     const paper = await this.papers.of(gift, await this.shared(), stop);
     const { file } = await papers(paper.title, [paper]);
     return { kind: 'pdf', made: { name: `${baseName(gift)}.pdf`, file, writes: [] } };
@@ -109,7 +109,7 @@ export class Giver {
     if (papersKinds.has(kind)) {
       const shared = await this.shared();
       const made = await this.each(gifts, progress, stop, (gift) => this.papers.of(gift, shared, stop));
-      const { papers } = await import('../print/papers');
+      const { papers } = await import('../print/printing');
       const { file } = await papers(name, made);
       return { name: `${name}.pdf`, file, writes: [] };
     }

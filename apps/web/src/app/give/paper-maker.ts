@@ -90,23 +90,17 @@ export class PaperMaker {
    */
   async of(gift: Gift, shared: Shared, stop: AbortSignal): Promise<Paper> {
     const { kind, person, practised, options } = gift;
+    const { PICTURE_PX, handout, pinUp, weekCard } = await import('../print/printing');
     if (kind === 'week-card') {
-      const { weekCard } = await import('../print/week-card');
       const { student } = someone(person);
       const days = plannedDays(planOf(gift), someone(person), options.weeks);
       return weekCard({ student: student.name, routine: practised.name, cautions: student.cautions, days });
     }
-    const { PICTURE_PX } = await import('../print/handout-figure');
     const { body } = person ?? standardPerson(this.clock.today());
     const drawn = await bodyPictures(this.forms.of(body), PICTURE_PX);
     try {
       const request = { ...(await this.request(gift, shared)), draw: drawn?.draw ?? null, pause: () => pause(stop) };
-      if (kind === 'pin-up') {
-        const { pinUp } = await import('../print/pin-up');
-        return await pinUp(request);
-      }
-      const { handout } = await import('../print/handout');
-      return await handout(request);
+      return kind === 'pin-up' ? await pinUp(request) : await handout(request);
     } finally {
       drawn?.end();
     }
@@ -191,7 +185,7 @@ export class PaperMaker {
   ): Promise<SeenPrinted | null> {
     const picture = await firstValueFrom(this.repository.one('pictures', still.id));
     if (picture === null) return null;
-    const { stillImage } = await import('../print/still-image');
+    const { stillImage } = await import('../print/printing');
     const { exerciseId, day, from } = still;
     const drill = exerciseId === null ? undefined : shelf.get(exerciseId)?.name;
     const title = `Seen on film on ${readDay(day)}, ${filmFromWords(from)}${drill === undefined ? '' : `: ${drill}`}`;

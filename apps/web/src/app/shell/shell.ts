@@ -17,10 +17,7 @@ import { Notices } from '../data/notices';
 import { SPACE, rememberSpace } from '../data/space';
 import { Opening } from '../data/opening';
 import { Steps } from '../data/steps';
-import { SchoolDrawer } from '../schools/school-drawer';
-import { CommandPalette } from './command-palette';
-import { KeysList } from './keys-list';
-import { NoticesView } from './notices-view';
+import { CommandPalette, KeysList, NoticesView, SchoolDrawer } from './aside';
 import { places } from './places';
 import { readLight, setLight } from './light';
 
@@ -85,7 +82,7 @@ export class Shell {
 
   private async begin(): Promise<void> {
     try {
-      const { begin } = await import('../data/begin');
+      const { begin } = await import('../today/day');
       await begin(this.injector);
     } catch (error) {
       this.notices.failure('The storage could not be opened', error);

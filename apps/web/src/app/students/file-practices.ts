@@ -19,8 +19,7 @@ import { shortDay } from '../ui/day-words';
 import { DayPipe } from '../ui/day.pipe';
 import { HomeLogPanel } from '../ui/home-log-panel';
 import { CorrectionsMap } from './corrections-map';
-import { FilmPanel } from './film-panel';
-import { LoadPanel } from './load-panel';
+import { FilmPanel, LoadPanel } from './practice-panels';
 import { LogList } from './log-list';
 
 /** What was practised: the practices themselves, what was decided after them, corrections, load and film. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Clock } from '../data/clock';
 import { Opening } from '../data/opening';
 import { fullDay } from '../ui/written-day';
-import { TodayBoard } from './today-board';
+import { TodayBoard } from './day';
 
 /** The day, at once: it is painted before what it holds is asked for. */
 @Component({

@@ -1,5 +1,4 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { written } from './written-day';
+import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 
 export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
@@ -22,10 +21,10 @@ export function daysAgo(day: string, today: string): string {
 }
 
 /** A day for reading: `12 Mar 2026`. */
-export const readDay = written({ day: 'numeric', month: 'short', year: 'numeric' });
+export const readDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
 
 /** A day without its year: `12 Mar`. */
-export const dayMonth = written({ day: 'numeric', month: 'short' });
+export const dayMonth = (day: string): string => format(parseISO(day), 'd MMM');
 
 export { shortDay } from '@pomek/core';
 
