@@ -2,17 +2,18 @@ import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { BundleContentsSchema } from '../formats';
 import { importPreview } from '../formats/importPreview';
 import { emptyContents } from '../formats/bundle';
-import { doseOf, mayChange, planVerdicts, type PlanContext } from '../plan';
+import { contextOf, doseOf, isReached, mayChange, planForecast, planVerdicts, type PlanContext } from '../plan';
+import { personRecord } from '../person/personRecord';
 import { builtInExercises } from '../library/builtInExercises';
 import { seededRandom } from '../random/seededRandom';
 import { dayNumber, weekdayOf } from '../days';
 import { handsAgain, handsLately } from '../practice/handsTest';
-import { demoContents } from '.';
+import { demoContents, demoPeople, demoPerson } from '.';
 
 const today = '2026-11-20';
 const demo = demoContents(today);
 const shelf = new Map([...builtInExercises, ...demo.exercises].map((exercise) => [exercise.id, exercise]));
-const contextOf = (
+const bareContextOf = (
   contents: typeof demo,
   plan: (typeof demo.plans)[number],
   logs: (typeof demo.logs)[number][],
@@ -36,12 +37,20 @@ const verdictsOf = (name: string) => {
   const student = demo.students.find((entry) => entry.name === name)!;
   const plan = demo.plans.find((entry) => entry.studentId === student.id)!;
   const logs = demo.logs.filter((entry) => entry.studentId === student.id);
-  return planVerdicts(contextOf(demo, plan, logs, today));
+  return planVerdicts(bareContextOf(demo, plan, logs, today));
 };
 
 test('the same day and seed give the same demo, another seed another', () => {
   expect(demoContents(today)).toEqual(demo);
   expect(demoContents(today, 9)).not.toEqual(demo);
+});
+
+test('each person is made by themselves, and nobody else is', () => {
+  expect(demoPeople).toEqual(demo.students.map(({ id }) => id));
+  const { students, plans, logs } = demoPerson(today, 'demo-student-3');
+  expect([students, plans]).toEqual([[demo.students[2]], [demo.plans[2]]]);
+  expect(logs).toEqual(demo.logs.filter(({ studentId }) => studentId === 'demo-student-3'));
+  expect(() => demoPerson(today, 'demo-student-11')).toThrow('there is no demo-student-11 in the demo');
 });
 
 test('it is valid, points to nothing that is missing, and lies before today', () => {
@@ -82,6 +91,28 @@ test('the patterns show in the verdicts: a sore knee stops, a long absence asks 
   for (const { level, start, step } of strands) expect(doseOf(level, step)).toBeGreaterThanOrEqual(start);
 });
 
+test.each([today, '2026-03-12', '2026-07-15'])(
+  'on %s all goals are within reach but two: what arms hold, and a left leg that comes up short',
+  (day) => {
+    const contents = demoContents(day);
+    const far = contents.plans.flatMap((plan) => {
+      const [student] = contents.students.filter(({ id }) => id === plan.studentId);
+      const school = contents.schools.find(({ id }) => id === student!.schoolId)!;
+      const exercises = [...builtInExercises, ...contents.exercises];
+      const of = <T extends { readonly studentId: string }>(list: readonly T[]): T[] =>
+        list.filter(({ studentId }) => studentId === student!.id);
+      const [logs, decisions, measures] = [of(contents.logs), of(contents.decisions), of(contents.measures)];
+      const stored = { student: student!, school, plans: [plan], decisions, logs, measures, corrections: [] };
+      const person = personRecord({ ...stored, routines: contents.routines, exercises }, day);
+      return planForecast(contextOf(plan, person)).strands.flatMap(({ inTime }, index) => {
+        const strand = plan.strands[index]!;
+        return inTime || isReached(strand) ? [] : [`${student!.name}: ${strand.id.replace(`${student!.id}-`, '')}`];
+      });
+    });
+    expect(far).toEqual(['Ilse Marrowby: empty-full-time', 'Caspian Roe: tree-holding-time']);
+  },
+);
+
 test('the generator is even enough to be called random', () => {
   const random = seededRandom(3);
   const tenths = Array.from({ length: 10 }, () => 0);
@@ -95,12 +126,12 @@ test('twelve weeks day by day: every verdict has a reason, and the order in whic
     const days = [...new Set(logs.map((entry) => entry.day))].filter((_, index) => index % 5 === 0);
     for (const day of days) {
       const known = logs.filter((entry) => entry.day <= day);
-      const found = planVerdicts(contextOf(demo, value, known, day));
+      const found = planVerdicts(bareContextOf(demo, value, known, day));
       for (const { reasons } of found) expect(reasons.length).toBeGreaterThan(0);
       // What is said sooner says no less.
-      if (!mayChange(contextOf(demo, value, known, day)))
+      if (!mayChange(bareContextOf(demo, value, known, day)))
         expect(found.every(({ moves, retest, plateau }) => (!moves && !retest) || plateau !== null)).toBe(true);
-      expect(planVerdicts(contextOf(demo, value, known.toReversed(), day))).toEqual(found);
+      expect(planVerdicts(bareContextOf(demo, value, known.toReversed(), day))).toEqual(found);
     }
   }
 });

@@ -1,5 +1,5 @@
 import { addDays, formatISO, getISODay, parseISO, subDays } from 'date-fns';
-import { emptyContents, type BundleContents } from '../formats/bundle';
+import { emptyContents, together, type BundleContents } from '../formats/bundle';
 import { allCheckpoints } from '../alignment/checkpoints';
 import { TEST_STANCE } from '../endurance/capacity';
 import type { Still } from '../film/still';
@@ -36,9 +36,9 @@ const clamp = (value: number): number => Math.max(0, Math.min(10, Math.round(val
 /** How many of the latest days are left for the user to decide upon. */
 const OPEN_DAYS = 5;
 
-function studentOf(part: Part, index: number, today: Date): Student {
+function studentOf(part: Part, id: string, today: Date): Student {
   return {
-    ...newStudent(`demo-student-${index + 1}`, part.name, part.schoolId),
+    ...newStudent(id, part.name, part.schoolId),
     statureCm: part.size?.[0] ?? null,
     massKg: part.size?.[1] ?? null,
     conditions: [...(part.conditions ?? [])],
@@ -228,42 +228,57 @@ function season(
   return { plan, logs, decisions };
 }
 
+const personId = (index: number): string => `demo-student-${index + 1}`;
+
+/** The people of the demo, by id, in the order in which they are made. */
+export const demoPeople: readonly string[] = demoParts.map((_part, index) => personId(index));
+
+/**
+ * What belongs to nobody in particular: schools, exercises, routines, the chain, the classes and their lessons.
+ * @param today YYYY-MM-DD
+ */
+export const demoHall = (today: string): BundleContents => ({
+  ...emptyContents(),
+  schools: [...builtInSchools],
+  exercises: [lanternWalk],
+  routines: [...demoRoutines],
+  chains: [demoChain],
+  classes: [...demoClasses],
+  meetings: demoMeetings(today),
+});
+
+/**
+ * One person of the demo with all that is theirs. The same seed and day give the same.
+ * @param today YYYY-MM-DD
+ * @param id one of `demoPeople`; any other throws
+ */
+export function demoPerson(today: string, id: string, seed = 5): BundleContents {
+  const index = demoPeople.indexOf(id);
+  const part = demoParts[index];
+  if (part === undefined) throw new Error(`id: there is no ${id} in the demo`);
+  const now = parseISO(today);
+  const random = seededRandom(seed * demoParts.length + index);
+  const student = studentOf(part, id, now);
+  const measures = measuresFor(part, student, now);
+  const { plan, logs, decisions } = season(part, student, measures, planOf(part, student, now), now, random);
+  const { stills, pictures } = part.name === FILMED ? demoStills(student, now) : { stills: [], pictures: [] };
+  return {
+    ...emptyContents(),
+    students: [student],
+    measures,
+    stills: [...stills],
+    pictures: [...pictures],
+    corrections: correctionsOf(part, student, stills, now),
+    plans: [plan],
+    logs,
+    decisions,
+  };
+}
+
 /**
  * The demo: an invented hall, ten students, four routines, three schools and twelve weeks of logs, with
  * dates that end yesterday. The same seed and day give the same data.
  * @param today YYYY-MM-DD
- * @param progress is told which share is done
  */
-export function demoContents(
-  today: string,
-  seed = 8,
-  progress: (share: number) => void = () => undefined,
-): BundleContents {
-  const random = seededRandom(seed);
-  const now = parseISO(today);
-  const contents: BundleContents = {
-    ...emptyContents(),
-    schools: [...builtInSchools],
-    exercises: [lanternWalk],
-    routines: [...demoRoutines],
-    chains: [demoChain],
-    classes: [...demoClasses],
-    meetings: demoMeetings(today),
-  };
-  demoParts.forEach((part, index) => {
-    const student = studentOf(part, index, now);
-    const measures = measuresFor(part, student, now);
-    const { plan, logs, decisions } = season(part, student, measures, planOf(part, student, now), now, random);
-    contents.students.push(student);
-    contents.measures.push(...measures);
-    const filmed = part.name === FILMED ? demoStills(student, now) : { stills: [], pictures: [] };
-    contents.stills.push(...filmed.stills);
-    contents.pictures.push(...filmed.pictures);
-    contents.corrections.push(...correctionsOf(part, student, filmed.stills, now));
-    contents.plans.push(plan);
-    contents.logs.push(...logs);
-    contents.decisions.push(...decisions);
-    progress((index + 1) / demoParts.length);
-  });
-  return contents;
-}
+export const demoContents = (today: string, seed = 5): BundleContents =>
+  together([demoHall(today), ...demoPeople.map((id) => demoPerson(today, id, seed))]);

@@ -61,8 +61,8 @@ export const demoParts: readonly Part[] = [
     routine: reelingRoutine,
     since: 84,
     strands: [
-      ['one-hand-reeling', 'repetitions', 16],
-      ['empty-full', 'time', 60],
+      ['one-hand-reeling', 'repetitions', 20],
+      ['empty-full', 'time', 40],
     ],
     habit: { attendance: 0.92, effort: 4 },
   },
@@ -78,7 +78,7 @@ export const demoParts: readonly Part[] = [
     routine: morningRoutine,
     since: 84,
     strands: [
-      ['tree-holding', 'time', 300],
+      ['tree-holding', 'time', 150],
       ['opening-closing', 'breaths', 18],
     ],
     habit: { attendance: 0.9, effort: 5, away: (day) => day >= 40 && day < 58 },
@@ -146,7 +146,7 @@ export const demoParts: readonly Part[] = [
     strands: [
       ['tree-holding', 'time', 600],
       ['wide-rider', 'time', 120],
-      ['wide-rider', 'bend', 60],
+      ['wide-rider', 'bend', 45],
     ],
     habit: {
       attendance: 0.85,
@@ -167,7 +167,7 @@ export const demoParts: readonly Part[] = [
     routine: longStandRoutine,
     since: 84,
     strands: [
-      ['tree-holding', 'time', 480],
+      ['tree-holding', 'time', 420],
       ['bow-stand', 'time', 90],
       ['squat-and-bounce', 'repetitions', 36],
     ],
@@ -195,7 +195,7 @@ export const demoParts: readonly Part[] = [
     note: 'Second week.',
     routine: morningRoutine,
     since: 11,
-    strands: [['tree-holding', 'time', 180]],
+    strands: [['tree-holding', 'time', 120]],
     habit: { attendance: 1, effort: 5 },
   },
   {
@@ -211,9 +211,9 @@ export const demoParts: readonly Part[] = [
     routine: chairRoutine,
     since: 84,
     strands: [
-      ['empty-full', 'time', 30],
-      ['belly-breathing', 'breaths', 24],
-      ['heel-lifts', 'repetitions', 18],
+      ['demo-lantern-walk', 'repetitions', 10],
+      ['belly-breathing', 'breaths', 30],
+      ['heel-lifts', 'repetitions', 24],
     ],
     habit: { attendance: 0.95, effort: 4 },
   },
@@ -231,7 +231,7 @@ export const demoParts: readonly Part[] = [
     since: 70,
     strands: [
       ['belly-breathing', 'breaths', 20],
-      ['demo-lantern-walk', 'repetitions', 10],
+      ['demo-lantern-walk', 'repetitions', 9],
     ],
     habit: {
       attendance: 0.7,
@@ -249,7 +249,7 @@ export const demoParts: readonly Part[] = [
     note: 'Has not been seen for a while.',
     routine: morningRoutine,
     since: 63,
-    strands: [['tree-holding', 'time', 240]],
+    strands: [['tree-holding', 'time', 120]],
     habit: { attendance: 0.9, effort: 4, away: (day) => day > 42 },
   },
 ];

@@ -98,6 +98,13 @@ export const emptyContents = (): BundleContents => ({
   recordings: [],
 });
 
+/** Several contents as one, their records one after the other. */
+export function together(contents: readonly BundleContents[]): BundleContents {
+  const whole = emptyContents();
+  for (const kind of bundleKinds) Object.assign(whole, { [kind]: contents.flatMap((part) => [...part[kind]]) });
+  return whole;
+}
+
 /** The text of a bundle, indented so that a person can read it and compare two. */
 export function writeBundle(contents: BundleContents, now: Date): string {
   const bundle: Bundle = { format: 'pomek bundle', version: BUNDLE_VERSION, writtenAt: now.toISOString(), contents };

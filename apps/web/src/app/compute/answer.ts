@@ -4,7 +4,9 @@ import {
   csvLogs,
   cueTracks,
   recordingsBy,
-  demoContents,
+  demoHall,
+  demoPeople,
+  demoPerson,
   fitRoutine,
   planForecast,
   readBundle,
@@ -42,7 +44,9 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
   const { progress, part } = tell;
   switch (request.task) {
     case 'demo':
-      return demoContents(request.today, undefined, progress);
+      return { hall: demoHall(request.today), people: [...demoPeople] };
+    case 'demo-person':
+      return demoPerson(request.today, request.id);
     case 'read-bundle': {
       const read = readBundle(await request.file.text());
       if (read.ok) return { ok: true, contents: read.bundle.contents, writtenAt: read.bundle.writtenAt };

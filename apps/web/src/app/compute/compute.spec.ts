@@ -1,6 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom, lastValueFrom, toArray } from 'rxjs';
-import { builtInExercises, capacityGuess, demoContents, planForecast, softSchool, writeBundle } from '@pomek/core';
+import {
+  builtInExercises,
+  capacityGuess,
+  demoContents,
+  planForecast,
+  softSchool,
+  together,
+  writeBundle,
+} from '@pomek/core';
 import { aRoutine, someContents } from '../../../testing/records';
 import { opened } from '../../../testing/worker.client';
 import { Compute } from './compute';
@@ -33,11 +41,12 @@ test('a good file comes back as its contents, a bad one as its problems', async 
   expect(bad).toMatchObject({ ok: false, problems: [{ place: expect.stringContaining('line 1') as string }] });
 });
 
-test('the demo is the one of the core, and says how far it is, student by student', async () => {
-  const shares: number[] = [];
-  expect(await firstValueFrom(compute().demo(today, (share) => shares.push(share)))).toEqual(demo);
-  expect(shares).toHaveLength(demo.students.length);
-  expect(shares.at(-1)).toBe(1);
+test('the demo is the one of the core: the hall, then person by person', async () => {
+  const { hall, people } = await firstValueFrom(compute().demo(today));
+  expect(people).toEqual(demo.students.map(({ id }) => id));
+  const made = await Promise.all(people.map((id) => firstValueFrom(compute().demoPerson(today, id))));
+  expect(together([hall, ...made])).toEqual(demo);
+  await expect(firstValueFrom(compute().demoPerson(today, 'nobody'))).rejects.toThrow('there is no nobody in the demo');
 });
 
 test('a plan is the one of the core, with chances, the same each time, and it tells how far it is', async () => {

@@ -33,9 +33,14 @@ export class Compute {
     return this.result('read-bundle', { file });
   }
 
-  /** @param progress is told which share is done */
-  demo(today: string, progress?: (share: number) => void): Observable<BundleContents> {
-    return this.result('demo', { today }, progress);
+  /** What belongs to nobody in the demo, and who else belongs to it. */
+  demo(today: string): Observable<ResultOf<'demo'>> {
+    return this.result('demo', { today });
+  }
+
+  /** One person of the demo, with all that is theirs. */
+  demoPerson(today: string, id: string): Observable<BundleContents> {
+    return this.result('demo-person', { today, id });
   }
 
   /** The one result of a task. @param progress is told which share is done */

@@ -43,6 +43,7 @@ const capacity = z.object({ kneeNm: z.number().positive(), shoulderNm: z.number(
 export const RequestSchema = z.discriminatedUnion('task', [
   z.object({ task: z.literal('read-bundle'), file: z.instanceof(Blob) }),
   z.object({ task: z.literal('demo'), today: DaySchema }),
+  z.object({ task: z.literal('demo-person'), today: DaySchema, id: z.string() }),
   z.object({
     task: z.literal('plan'),
     plan: PlanSchema,
@@ -150,7 +151,8 @@ const joint = z.enum(loadedJoints);
 
 /** What each task comes back with. */
 export const resultSchemas = {
-  demo: BundleContentsSchema,
+  demo: z.object({ hall: BundleContentsSchema, people: z.array(z.string()) }),
+  'demo-person': BundleContentsSchema,
   'read-bundle': z.union([
     z.object({ ok: z.literal(true), contents: BundleContentsSchema, writtenAt: z.string() }),
     z.object({ ok: z.literal(false), problems }),

@@ -1,33 +1,84 @@
 import { Injectable, inject } from '@angular/core';
-import { firstValueFrom } from 'rxjs';
+import { concatMap, firstValueFrom, from, lastValueFrom, mergeMap, tap, toArray, type Observable } from 'rxjs';
+import { together, type BundleContents } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from './clock';
 import { Notices } from './notices';
 import { Opening } from './opening';
+import { Repository } from './repository';
 import { SPACE } from './space';
 import { WholeSpace } from './whole-space';
+
+/** People of the demo that are made at once. */
+const AT_ONCE = 2;
+/** Where the day stands for which the demo is being made; there only until it is whole. */
+const KEY = 'pomek.demo-making';
+
+/** The rest of the demo is made once: by this tab, or by the one that was there before. */
+const alone = <T>(work: () => Promise<T>): Promise<T> =>
+  'locks' in navigator ? (navigator.locks.request(KEY, work) as Promise<T>) : work();
 
 /** Fills the demo's own space with made-up data whose dates end yesterday. */
 @Injectable({ providedIn: 'root' })
 export class DemoSpace {
   private readonly space = inject(SPACE);
   private readonly whole = inject(WholeSpace);
+  private readonly repository = inject(Repository);
   private readonly compute = inject(Compute);
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly opening = inject(Opening);
 
+  /** Makes the demo where there is none, and goes on where a page was closed in the middle of it. */
   async fillWhenEmpty(): Promise<void> {
-    if (this.space === 'demo' && (await this.whole.isEmpty())) await this.fill();
+    if (this.space !== 'demo') return;
+    await alone(async () => {
+      if (localStorage.getItem(KEY) === null && !(await this.whole.isEmpty())) return;
+      await this.busy(() => this.goOn(this.clock.today()));
+    });
   }
 
-  /** Makes the demo anew; what was changed in it is gone. */
+  /** Makes the demo anew, all at once; what was changed in it is gone. */
   async fill(): Promise<void> {
     if (this.space !== 'demo') throw new Error('Only the demo can be started over.');
+    await this.busy(async () => {
+      const today = this.clock.today();
+      const { hall, people } = await firstValueFrom(this.compute.demo(today));
+      const made = await lastValueFrom(this.persons(today, people, 0).pipe(toArray()));
+      await this.whole.replace(together([hall, ...made]));
+    });
+  }
+
+  /** Person by person, each stored as soon as it is made. */
+  private async goOn(today: string): Promise<void> {
+    const { hall, people } = await firstValueFrom(this.compute.demo(today));
+    if (localStorage.getItem(KEY) !== today || (await this.whole.isEmpty())) {
+      localStorage.setItem(KEY, today);
+      await this.whole.replace(hall);
+    }
+    const there = new Set((await this.repository.read('students')).map(({ id }) => id));
+    const missing = people.filter((id) => !there.has(id));
+    const stored = this.persons(today, missing, people.length - missing.length).pipe(
+      concatMap((made) => this.whole.add(made)),
+    );
+    await lastValueFrom(stored, { defaultValue: undefined });
+    localStorage.removeItem(KEY);
+  }
+
+  /** @param done how many are there already */
+  private persons(today: string, ids: readonly string[], done: number): Observable<BundleContents> {
+    const all = done + ids.length;
+    let share = done;
+    return from(ids).pipe(
+      mergeMap((id) => this.compute.demoPerson(today, id), AT_ONCE),
+      tap(() => this.opening.share.set((share += 1) / all)),
+    );
+  }
+
+  private async busy(work: () => Promise<void>): Promise<void> {
     this.opening.busy.set(true);
     try {
-      const made = this.compute.demo(this.clock.today(), (share) => this.opening.share.set(share));
-      await this.whole.replace(await firstValueFrom(made));
+      await work();
     } catch (error) {
       this.notices.failure('The demo could not be made', error);
     } finally {

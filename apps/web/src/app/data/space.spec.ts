@@ -94,6 +94,26 @@ describe('the demo space', () => {
     await database.delete();
   });
 
+  test('a page that was closed while it was made goes on with those who are missing', async () => {
+    const database = freshSpace([{ provide: SPACE, useValue: 'demo' }]);
+    const [demo, today] = [TestBed.inject(DemoSpace), TestBed.inject(Clock).today()];
+    await demo.fillWhenEmpty();
+    const whole = await TestBed.inject(WholeSpace).read();
+    await database.of('students').bulkDelete(['demo-student-5', 'demo-student-8']);
+    await database.of('students').update('demo-student-1', { note: 'There already' });
+    localStorage.setItem('pomek.demo-making', today);
+    await demo.fillWhenEmpty();
+    const [first, ...others] = (await TestBed.inject(WholeSpace).read()).students;
+    expect(others).toEqual(whole.students.slice(1));
+    expect(first!.note).toBe('There already');
+    expect(localStorage.getItem('pomek.demo-making')).toBeNull();
+    // Begun on another day it is made anew: its dates end yesterday.
+    localStorage.setItem('pomek.demo-making', '2020-01-01');
+    await demo.fillWhenEmpty();
+    expect(await TestBed.inject(WholeSpace).read()).toEqual(whole);
+    await database.delete();
+  });
+
   test('never touches the own space', async () => {
     const database = freshSpace();
     const demo = TestBed.inject(DemoSpace);

@@ -53,6 +53,13 @@ export class WholeSpace {
     this.store.forget();
   }
 
+  /** Adds records without a step that could be undone. */
+  async add(contents: BundleContents): Promise<void> {
+    await this.database.transaction('rw', [...bundleKinds], async () => {
+      for (const kind of bundleKinds) await this.database.table(kind).bulkPut(contents[kind]);
+    });
+  }
+
   async isEmpty(): Promise<boolean> {
     const counts = await Promise.all(bundleKinds.map((kind) => this.database.table(kind).count()));
     return counts.every((count) => count === 0);
