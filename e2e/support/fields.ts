@@ -12,7 +12,7 @@ export interface Field {
 }
 
 const TYPED =
-  'input:not([type=checkbox], [type=radio], [type=range], [type=file], [type=search], [type=time], [data-day]), textarea';
+  'input:not([type=checkbox], [type=radio], [type=range], [type=file], [type=search], [data-clock], [data-day]), textarea';
 
 /** Fields that say the same as another one, or that are asked and not kept. */
 const elsewhere = ['In breaths', 'Fit to', 'Held for'];

@@ -109,7 +109,7 @@ test('it is set up as it is typed; a time that is none is not kept, and said', a
   const it = await page({}, 'set-up');
   await it.until(/Who belongs to it 2/);
   await it.fill('Begins at', '');
-  await it.until(/a time of day, as 18:30/);
+  await it.until(/Begins at: a time like 19:00 or 7 pm/);
   expect((await it.database.of('classes').get('class-1'))!.startsAt).toBe('18:30');
   await it.fill('Begins at', '07:05');
   await it.fill('Room', 'The barn');

@@ -17,12 +17,25 @@ import { AddNames } from '../ui/add-names';
 import { weekdays } from '../ui/day-words';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
+import { TimeField } from '../ui/time-field';
 
 /** When and where a class meets, who belongs to it, what it practises; kept as it is typed. */
 @Component({
   selector: 'pk-class-set-up',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddNames, Button, Checkbox, FormsModule, InputText, NumberField, RouterLink, Select, TextField, Textarea],
+  imports: [
+    AddNames,
+    Button,
+    Checkbox,
+    FormsModule,
+    InputText,
+    NumberField,
+    RouterLink,
+    Select,
+    TextField,
+    Textarea,
+    TimeField,
+  ],
   template: `
     @if (edit().draft(); as it) {
       <div class="two">
@@ -50,16 +63,7 @@ import { TextField } from '../ui/text-field';
                 appendTo="body"
               />
             </div>
-            <div class="field time">
-              <label for="class-time">Begins at</label>
-              <input
-                pInputText
-                type="time"
-                id="class-time"
-                [pkText]="it.startsAt"
-                (pkTextChange)="edit().type(['startsAt'], $event)"
-              />
-            </div>
+            <pk-time label="Begins at" [value]="it.startsAt" (valueChange)="edit().type(['startsAt'], $event)" />
             <pk-number
               label="Length"
               unit="min"
@@ -186,9 +190,6 @@ import { TextField } from '../ui/text-field';
     }
     .top {
       align-items: flex-start;
-    }
-    .time input {
-      width: 8rem;
     }
     li {
       padding: 0.15rem 0;

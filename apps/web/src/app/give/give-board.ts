@@ -13,7 +13,6 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
-import { InputText } from 'primeng/inputtext';
 import { RadioButton } from 'primeng/radiobutton';
 import { Select } from 'primeng/select';
 import { catchError, debounceTime, from, map, of, startWith, switchMap, type Observable } from 'rxjs';
@@ -25,7 +24,7 @@ import { DayPipe } from '../ui/day.pipe';
 import { download } from '../ui/download';
 import { sizeWords } from '../ui/size-words';
 import { NumberField } from '../ui/number-field';
-import { TextField } from '../ui/text-field';
+import { TimeField } from '../ui/time-field';
 import {
   giftKinds,
   gifts,
@@ -67,7 +66,7 @@ interface Looking {
 @Component({
   selector: 'pk-give-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DayPipe, FormsModule, GiftLook, InputText, NumberField, RadioButton, Select, TextField],
+  imports: [Button, Checkbox, DayPipe, FormsModule, GiftLook, NumberField, RadioButton, Select, TimeField],
   templateUrl: './give-board.html',
   styleUrl: './give-board.scss',
 })

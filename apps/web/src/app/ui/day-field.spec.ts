@@ -74,11 +74,14 @@ test('what is no day, or too early, stays with what is wrong about it, and nothi
 });
 
 test('arrow keys move it by a day, quick ones too, and not before the first', async () => {
-  const { field, after, day } = await host();
+  const { field, after, type, day } = await host();
   const press = (key: string) => after(new KeyboardEvent('keydown', { key }));
   field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
   await press('ArrowUp');
   expect([field.value, day()]).toEqual(['14 Mar 2026', '2026-03-14']);
+  await type('20.3.2026');
+  await press('ArrowUp');
+  expect([field.value, day()]).toEqual(['21 Mar 2026', '2026-03-21']);
   day.set('2026-03-01');
   await after(new FocusEvent('blur'));
   await press('ArrowDown');

@@ -6,7 +6,6 @@ import {
   inject,
   input,
   output,
-  signal,
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
@@ -17,8 +16,7 @@ import { InputText } from 'primeng/inputtext';
 import { Popover } from 'primeng/popover';
 import { Clock } from '../data/clock';
 import { readDay } from './day-words';
-import { followsStored } from './follows-stored';
-import { TextField } from './text-field';
+import { OwnText } from './own-text';
 import { typedDay } from './typed-day';
 
 let count = 0;
@@ -30,7 +28,7 @@ let count = 0;
 @Component({
   selector: 'pk-day',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DatePicker, FormsModule, InputText, Popover, TextField],
+  imports: [Button, DatePicker, FormsModule, InputText, Popover],
   template: `
     <div class="field">
       <label [for]="id">{{ label() }}</label>
@@ -43,13 +41,13 @@ let count = 0;
           data-day
           autocomplete="off"
           [id]="id"
-          [pkText]="text()"
-          (pkTextChange)="typed($event)"
-          (blur)="left()"
+          [value]="own.text()"
+          (input)="own.typed(field.value)"
+          (blur)="own.left()"
           (keydown.arrowUp)="move($event, 1)"
           (keydown.arrowDown)="move($event, -1)"
-          [attr.aria-invalid]="wrong() !== ''"
-          [attr.aria-describedby]="wrong() === '' ? null : id + '-wrong'"
+          [attr.aria-invalid]="own.wrong() !== ''"
+          [attr.aria-describedby]="own.wrong() === '' ? null : id + '-wrong'"
         />
         <p-button
           icon="pi pi-calendar"
@@ -59,8 +57,8 @@ let count = 0;
           (onClick)="calendar.toggle($event)"
         />
       </span>
-      @if (wrong() !== '') {
-        <span class="wrong" [id]="id + '-wrong'">{{ wrong() }}</span>
+      @if (own.wrong() !== '') {
+        <span class="wrong" [id]="id + '-wrong'">{{ own.wrong() }}</span>
       }
     </div>
     <p-popover #calendar appendTo="body" ariaLabel="Calendar">
@@ -101,48 +99,29 @@ export class DayField {
 
   protected readonly id = `day-field-${++count}`;
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
-  /** What its owner types; null when it shows its value. */
-  private readonly own = signal<string | null>(null);
-  protected readonly text = computed(() => this.own() ?? (this.value() === '' ? '' : readDay(this.value())));
-  protected readonly wrong = computed(() => this.problem(this.text()));
+  protected readonly own = new OwnText({
+    value: () => this.value(),
+    written: (day) => (day === '' ? '' : readDay(day)),
+    read: (text) => this.read(text) ?? '',
+    problem: (text) => this.problem(text),
+    changed: (day) => this.valueChange.emit(day),
+  });
   protected readonly date = computed(() => (this.value() === '' ? null : parseISO(this.value())));
   protected readonly least = computed(() => {
     const min = this.min();
     return min === undefined ? null : parseISO(min);
   });
 
-  constructor() {
-    followsStored(() => this.own.set(null));
-  }
-
-  protected typed(text: string): void {
-    this.own.set(text);
-    if (this.problem(text) === '') this.give(this.read(text) ?? '');
-  }
-
-  /** What is wrong stays, with what is wrong about it. */
-  protected left(): void {
-    if (this.wrong() === '') this.own.set(null);
-  }
-
   protected move(event: Event, days: number): void {
     event.preventDefault();
     // What stands in the field, since quick presses come before the value has gone round.
-    const shown = this.read(this.text()) ?? this.clock.today();
-    const next = this.clock.dayOf(addDays(parseISO(shown), days));
-    if (this.problem(readDay(next)) !== '') return;
-    this.own.set(readDay(next));
-    this.give(next);
+    const shown = this.read(this.own.text()) ?? this.clock.today();
+    this.own.put(this.clock.dayOf(addDays(parseISO(shown), days)));
   }
 
   protected choose(date: Date): void {
-    this.own.set(null);
-    this.give(this.clock.dayOf(date));
+    this.own.put(this.clock.dayOf(date));
     this.field().nativeElement.focus();
-  }
-
-  private give(day: string): void {
-    if (day !== this.value()) this.valueChange.emit(day);
   }
 
   private read(text: string): string | null {
