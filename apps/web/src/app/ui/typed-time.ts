@@ -5,7 +5,10 @@ const ways = ['H:mm', 'H.mm', 'h:mm a', 'h.mm a', 'h a', 'h:mma', 'h.mma', 'ha']
 
 /** A time of day as it is typed, as HH:MM; null for anything else. */
 export function typedTime(text: string): string | null {
-  const clean = text.trim().replace(/\s+/g, ' ').replace(/^(\d\d)(\d\d)$/, '$1:$2');
+  const clean = text
+    .trim()
+    .replace(/\s+/g, ' ')
+    .replace(/^(\d\d)(\d\d)$/, '$1:$2');
   for (const way of ways) {
     const time = parse(clean, way, new Date(2000, 0, 1));
     if (isValid(time))
