@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'preact/hooks';
 import {
+  counted,
   Hall,
   bodyOfStudent,
   clock,
@@ -190,11 +191,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
           </p>
         )}
         <p class="next">Next: {moment.next}</p>
-        {state.losses.length > 0 && (
-          <p class="small">
-            Alignment lost noted {state.losses.length} {state.losses.length === 1 ? 'time' : 'times'}.
-          </p>
-        )}
+        {state.losses.length > 0 && <p class="small">Alignment lost noted {counted(state.losses.length, 'time')}.</p>}
         <footer>
           <div class="controls">
             <button type="button" class="strong" onClick={() => hall.toggle()}>

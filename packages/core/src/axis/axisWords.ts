@@ -1,5 +1,5 @@
 import type { Axis } from './axis';
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import { durationWords } from '../words/durationWords';
 
 /** What grows, as it is chosen. */

@@ -1,3 +1,4 @@
+import { counted } from '../words/counted';
 import { durationWords } from '../words/durationWords';
 import type { LessonPart, LessonPartKind } from './lessons';
 
@@ -17,7 +18,7 @@ export const lessonPartWords: Readonly<Record<LessonPartKind, string>> = {
 export function lessonStepWords({ kind, pieces, times, seconds }: LessonPart): string {
   const what =
     kind === 'review' || kind === 'whole' || kind === 'other side'
-      ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`
+      ? counted(pieces.length, 'piece')
       : (pieces[0]?.name ?? '');
   const often = times > 1 ? `, ${times} times` : '';
   return `${lessonPartWords[kind]}: ${what}${often} (${durationWords(seconds)})`;

@@ -1,5 +1,5 @@
 import type { Dose } from '../library/dose';
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import { SLIDES, type Film } from './film';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading, Kept } from './filmReading';

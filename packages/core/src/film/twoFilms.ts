@@ -1,4 +1,4 @@
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import { mirroredValue, opposite } from './comparedFigures';
 import type { FilmCycles } from './filmCycles';
 import type { FilmReading } from './filmReading';

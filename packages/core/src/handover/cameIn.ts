@@ -1,7 +1,7 @@
 import { dayNumber } from '../days/dayNumber';
 import type { Still } from '../film/still';
 import type { PracticeLog } from '../practice/log';
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 
 /** What came in is told for so many days, today among them; a picture that waits for so many. House values. */
 const TOLD = { logs: 3, stills: 30 };

@@ -3,14 +3,8 @@ import { givingOf } from './doseKinds';
 import { countOf } from './repetitions';
 import { wayWords } from './wayWords';
 import { breathRate } from '../breath/breathRate';
+import { counted } from '../words/counted';
 import { durationWords } from '../words/durationWords';
-
-const number = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
-
-/** A count with its noun: `1 hold`, `3 holds`. */
-export function counted(amount: number, singular: string, plural = `${singular}s`): string {
-  return `${number.format(amount)} ${amount === 1 ? singular : plural}`;
-}
 
 const nouns = { hold: 'hold', cycle: 'repetition', timed: 'round', breath: 'breath' } as const;
 
@@ -30,6 +24,8 @@ function amountWords(dose: Dose): string {
   }
   return `${noun}s: ${amounts.map(rowWords).join(', ')}`;
 }
+
+const number = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
 
 /** From where on it is enough: `, enough from 30 s`, or by feel; nothing where all of it, or no less than is asked, is wanted. */
 function enoughWords(dose: Dose): string {

@@ -4,7 +4,7 @@ import { breathPhaseAt, type BreathPhase } from '../breath/breathPhaseAt';
 import { fullnessAt, patternKnots, phaseKnots } from '../library/breathCurve';
 import { cycleParts } from '../library/cycleParts';
 import { isTimed, type Dose, type HoldDose } from '../library/dose';
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import type { Exercise } from '../library/exercise';
 import { holdPartAt, holdParts } from '../library/holdParts';
 import type { ExerciseSegment } from '../routine/routine';

@@ -1,4 +1,4 @@
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import type { Phase } from '../library/exercise';
 import { breathTold } from './breathTold';
 import type { School } from './school';

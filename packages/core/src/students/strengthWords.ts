@@ -1,4 +1,4 @@
-import { counted } from '../library/doseWords';
+import { counted } from '../words/counted';
 import type { KnownStrength } from './studentBody';
 
 /** Where the strength of legs or arms comes from, and from how many practices. */

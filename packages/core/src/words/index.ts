@@ -10,3 +10,4 @@ export * from './angles';
 export * from './firstLetter';
 export * from './percent';
 export * from './msToSay';
+export * from './counted';

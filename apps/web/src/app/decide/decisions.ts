@@ -22,6 +22,7 @@ import {
   type StrandVerdict,
   type Verdict,
   type Way,
+  counted,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
@@ -111,7 +112,7 @@ export class Decisions {
         this.writes(plan, verdict, { outcome: 'accepted', level: verdict.level, teacherReason: '' }),
       ),
     );
-    this.notices.done(`${safe.length} ${safe.length === 1 ? 'verdict' : 'verdicts'} accepted`, { undo: true });
+    this.notices.done(`${counted(safe.length, 'verdict')} accepted`, { undo: true });
   }
 
   /** Goes on from a plateau in the way that was chosen. */

@@ -15,12 +15,13 @@ import { Store } from '../data/store';
 import { ExerciseSheet } from './exercise-sheet';
 import { blankExercise, copyOf } from './own-exercise';
 import { TextField } from '../ui/text-field';
+import { CountedPipe } from '../ui/counted.pipe';
 
 /** The shelf: every exercise by family, and the one that is open. */
 @Component({
   selector: 'pk-exercises',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ExerciseSheet, FormsModule, InputText, RouterLink, Select, TextField],
+  imports: [Button, CountedPipe, ExerciseSheet, FormsModule, InputText, RouterLink, Select, TextField],
   templateUrl: './exercises.html',
   styleUrl: './exercises.scss',
 })

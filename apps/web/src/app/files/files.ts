@@ -19,12 +19,24 @@ import { HomeLogPanel } from '../ui/home-log-panel';
 import { ImportPanel } from './import-panel';
 import { DayPipe } from '../ui/day.pipe';
 import { RemoveAll } from './remove-all';
+import { CountedPipe } from '../ui/counted.pipe';
 
 /** What goes out and what comes in. */
 @Component({
   selector: 'pk-files',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DayPipe, FormsModule, HomeLogPanel, ImportPanel, RemoveAll, Select, RouterLink],
+  imports: [
+    Button,
+    Checkbox,
+    CountedPipe,
+    DayPipe,
+    FormsModule,
+    HomeLogPanel,
+    ImportPanel,
+    RemoveAll,
+    RouterLink,
+    Select,
+  ],
   templateUrl: './files.html',
   styleUrl: './files.scss',
 })

@@ -10,6 +10,7 @@ import {
   type BundleContents,
   type BundleProblem,
   type PreviewRow,
+  counted,
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Notices } from '../data/notices';
@@ -106,7 +107,7 @@ export class ImportPanel {
     const rows = this.chosen();
     await this.whole.import(preview.contents, rows, `Import of ${this.name()}`);
     this.preview.set(null);
-    this.notices.done(`${rows.length} ${rows.length === 1 ? 'record' : 'records'} imported`, { undo: true });
+    this.notices.done(`${counted(rows.length, 'record')} imported`, { undo: true });
   }
 
   private read(file: File): void {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, output, signal } from '@ang
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
-import { emptyContents } from '@pomek/core';
+import { counted, emptyContents } from '@pomek/core';
 import { Notices } from '../data/notices';
 import { WholeSpace } from '../data/whole-space';
 
@@ -47,12 +47,11 @@ export class RemoveAll {
 
   protected async ask(): Promise<void> {
     const { students, routines, logs, classes } = await this.whole.read(['students', 'routines', 'logs', 'classes']);
-    const count = (many: number, one: string, more: string): string => `${many} ${many === 1 ? one : more}`;
     const words = [
-      count(students.length, 'student', 'students'),
-      count(routines.length, 'routine', 'routines'),
-      count(classes.length, 'class', 'classes'),
-      count(logs.length, 'practice', 'practices'),
+      counted(students.length, 'student'),
+      counted(routines.length, 'routine'),
+      counted(classes.length, 'class', 'classes'),
+      counted(logs.length, 'practice'),
     ];
     this.held.set(`${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`);
   }

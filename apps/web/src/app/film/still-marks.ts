@@ -17,6 +17,7 @@ import {
   type FilmSpot,
   type FoundBody,
   type LineEnd,
+  counted,
 } from '@pomek/core';
 import type { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
@@ -132,7 +133,7 @@ export class StillMarks {
     await this.edit.change('Find the body', (stored) => withFound(stored, body));
     this.active.set(nextMark(after));
     const [count, seen] = [after.found.length, filmFromWords(after.from)];
-    this.notices.done(`${count} ${count === 1 ? 'point' : 'points'} found`, {
+    this.notices.done(`${counted(count, 'point')} found`, {
       detail: after.from === before.from ? 'Look at each: press it where it is right.' : `Looked at as ${seen}.`,
       undo: true,
     });

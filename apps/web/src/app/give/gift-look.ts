@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { clock, durationWords } from '@pomek/core';
+import { clock, durationWords, counted } from '@pomek/core';
 import { readDay } from '../ui/day-words';
 import { sizeWords } from '../ui/size-words';
 import type { Look } from './giver';
@@ -100,7 +100,6 @@ export class GiftLook {
     const look = this.look();
     if (look.kind !== 'words') return '';
     const long = look.tracks.reduce((sum, { words }) => sum + (words.at(-1)?.toMs ?? 0), 0);
-    const count = look.tracks.length === 1 ? '1 practice' : `${look.tracks.length} practices`;
-    return `${count}, ${durationWords(Math.round(long / 1000))}, ${sizeWords(look.bytes)} of sound before it is packed`;
+    return `${counted(look.tracks.length, 'practice')}, ${durationWords(Math.round(long / 1000))}, ${sizeWords(look.bytes)} of sound before it is packed`;
   });
 }

@@ -16,7 +16,7 @@ import { Checkbox } from 'primeng/checkbox';
 import { RadioButton } from 'primeng/radiobutton';
 import { Select } from 'primeng/select';
 import { catchError, debounceTime, from, map, of, startWith, switchMap, type Observable } from 'rxjs';
-import { upperFirst, type PersonRecord } from '@pomek/core';
+import { upperFirst, type PersonRecord, counted } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices, reasonOf } from '../data/notices';
 import { Store } from '../data/store';
@@ -213,7 +213,7 @@ export class GiveBoard {
       if (shown?.kind !== 'look' || shown.look.kind !== 'sheet')
         return this.kind() === 'sheet' ? (before?.value ?? '') : '';
       const { lines, bytes } = shown.look.voice;
-      return lines === 0 ? '' : `${lines === 1 ? '1 line' : `${lines} lines`}, ${sizeWords(bytes)}`;
+      return lines === 0 ? '' : `${counted(lines, 'line')}, ${sizeWords(bytes)}`;
     },
   });
 

@@ -63,13 +63,14 @@ import { heldHere } from './held-here';
 import { SaidList } from './said-list';
 import { ScreenAwake } from './screen-awake';
 import { Speaker } from './speaker';
+import { CountedPipe } from '../ui/counted.pipe';
 
 const SeenAsSchema = z.enum(seenAs);
 /** Conducts a routine, readable from three metres; everything pressed is kept in a journal at once. */
 @Component({
   selector: 'pk-conductor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ClassEnd, ClassRoom, ClassTime, EndForm, HallFigure, RouterLink, SaidList, SideMark],
+  imports: [Button, ClassEnd, ClassRoom, ClassTime, CountedPipe, EndForm, HallFigure, RouterLink, SaidList, SideMark],
   templateUrl: './conductor.html',
   styleUrl: './conductor.scss',
   host: { '(document:keydown)': 'onKey($event)' },

@@ -45,6 +45,7 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { raiseFields, type RaiseField } from './raise-fields';
+import { CountedPipe } from '../ui/counted.pipe';
 
 /** The conventions and the numbers of the raise rule, school by school. */
 @Component({
@@ -52,6 +53,7 @@ import { raiseFields, type RaiseField } from './raise-fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Button,
+    CountedPipe,
     Drawer,
     DurationField,
     FormsModule,
@@ -60,8 +62,8 @@ import { raiseFields, type RaiseField } from './raise-fields';
     NumberField,
     Select,
     SelectButton,
-    TextField,
     Textarea,
+    TextField,
   ],
   templateUrl: './school-drawer.html',
   styles: `

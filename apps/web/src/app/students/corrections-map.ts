@@ -32,6 +32,7 @@ import { BodyInSpace } from '../space/body-in-space';
 import type { Pin } from '../ui/figure';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
+import { CountedPipe } from '../ui/counted.pipe';
 
 const general = allCheckpoints();
 const NotedSchema = z.object({ chosen: z.string().nullable(), cue: z.string() });
@@ -42,7 +43,18 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
 @Component({
   selector: 'pk-corrections',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BodyInSpace, Button, DayPipe, FormsModule, InputText, RouterLink, Select, StillPicture, TextField],
+  imports: [
+    BodyInSpace,
+    Button,
+    CountedPipe,
+    DayPipe,
+    FormsModule,
+    InputText,
+    RouterLink,
+    Select,
+    StillPicture,
+    TextField,
+  ],
   template: `
     <div class="stack">
       <h2>Corrections</h2>
@@ -65,7 +77,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
                 @if (entry.safety) {
                   <span class="small danger">safety point</span>
                 }
-                seen {{ entry.count }} {{ entry.count === 1 ? 'time' : 'times' }} lately.
+                seen {{ entry.count | pkCounted: 'time' }} lately.
                 {{ cueOf(entry.checkpointId) }}
                 @if (entry.helped[0]; as cue) {
                   <span class="small soft">Helped before: “{{ cue }}”</span>

@@ -13,6 +13,7 @@ import {
   type School,
   type Still,
   type Student,
+  counted,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { freeBytes } from '../data/free-bytes';
@@ -80,7 +81,7 @@ export class FilmPanel {
         outside.length > 0
           ? outside.map(({ why, said }) => `${why.replace(/\.$/, '')}: ${said}.`).join(' ')
           : within > 0
-            ? `${within} ${within === 1 ? 'point' : 'points'} within, none outside.`
+            ? `${counted(within, 'point')} within, none outside.`
             : missing.length > 0
               ? 'Not marked yet.'
               : 'Nothing can be judged from here.';
@@ -103,7 +104,7 @@ export class FilmPanel {
     const bytes = this.stills().reduce((sum, still) => sum + still.bytes, 0);
     const free = this.free();
     const films = this.filmBytes() === 0 ? '' : `; films stored here, ${sizeWords(this.filmBytes())}`;
-    const kept = `${this.stills().length} ${this.stills().length === 1 ? 'picture' : 'pictures'}, ${sizeWords(bytes)}${films}`;
+    const kept = `${counted(this.stills().length, 'picture')}, ${sizeWords(bytes)}${films}`;
     return free === null ? kept : `${kept}; ${sizeWords(free)} free in this browser`;
   });
 

@@ -105,9 +105,7 @@ export class LoadPanel {
     const ratio = load.ratio === null ? '' : ` ${percent(load.ratio)} of the usual.`;
     const missing = this.logs().filter((log) => log.effort === null).length;
     const without =
-      missing === 0
-        ? ''
-        : ` ${missing} ${missing === 1 ? 'practice has' : 'practices have'} no effort noted, and so no load.`;
+      missing === 0 ? '' : ` ${counted(missing, 'practice has', 'practices have')} no effort noted, and so no load.`;
     return `${recentWords(load)}${ratio}${without}`;
   });
   protected readonly guidance = computed(() => {

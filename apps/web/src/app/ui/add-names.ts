@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
 import * as z from 'zod';
-import { namesIn } from '@pomek/core';
+import { namesIn, counted } from '@pomek/core';
 import { keptDraft } from '../data/kept-draft';
 import { TextField } from './text-field';
 
@@ -63,7 +63,7 @@ export class AddNames {
   protected readonly label = computed(() => {
     const count = this.fresh().length + (this.keepsHere() ? this.here().length : 0);
     if (count === 0) return 'Add';
-    return `Add ${count} ${count === 1 ? 'student' : 'students'}`;
+    return `Add ${counted(count, 'student')}`;
   });
 
   protected add(): void {

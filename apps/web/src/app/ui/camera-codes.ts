@@ -12,6 +12,7 @@ import {
 import { Button } from 'primeng/button';
 import { CameraStream } from './camera-stream';
 import { codeIn } from './code-reader';
+import { CountedPipe } from './counted.pipe';
 
 /** So often the picture is looked at, ms. */
 const LOOK_MS = 200;
@@ -20,14 +21,14 @@ const LOOK_MS = 200;
 @Component({
   selector: 'pk-camera-codes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, CountedPipe],
   template: `
     @if (trouble() !== '') {
       <p class="wrong" role="alert">{{ trouble() }}</p>
     }
     <video #video muted playsinline aria-label="What the camera sees"></video>
     <div class="row">
-      <span role="status" class="small num">{{ count() }} {{ count() === 1 ? 'code' : 'codes' }} read</span>
+      <span role="status" class="small num">{{ count() | pkCounted: 'code' }} read</span>
       <p-button label="Camera off" variant="text" size="small" (onClick)="closed.emit()" />
     </div>
   `,

@@ -4,12 +4,13 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { schoolChanges, type School } from '@pomek/core';
 import { schoolOf } from '../data/gathered';
+import { CountedPipe } from './counted.pipe';
 
 /** The school of a routine or a student: another one is chosen, what it would change is read, then it is changed or left. */
 @Component({
   selector: 'pk-school-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, Select],
+  imports: [Button, CountedPipe, FormsModule, Select],
   template: `
     <p-select
       [options]="options()"
@@ -26,7 +27,7 @@ import { schoolOf } from '../data/gathered';
           <p>{{ to().name }} does everything as {{ from().name }} does.</p>
         } @else {
           <p>
-            {{ to().name }} does {{ changes().length }} {{ changes().length === 1 ? 'thing' : 'things' }} differently.
+            {{ to().name }} does {{ changes().length | pkCounted: 'thing' }} differently.
             {{ kept() }}
           </p>
           <dl>
