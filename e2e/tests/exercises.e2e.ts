@@ -17,6 +17,30 @@ test('browse by family, search and open', async ({ page }) => {
   await expect(page.getByRole('article', { name: 'Gathering home' })).toContainText('3 repetitions, 12 s each');
 });
 
+test('by keyboard the shelf is passed in one step, arrow keys lead along it, and nothing is far', async ({ page }) => {
+  await openOwn(page);
+  await page.goto('/exercises/tree-holding');
+  const shelf = page.getByRole('region', { name: 'The shelf' });
+  await expect(shelf.getByRole('link', { name: 'Holding the tree' })).toBeVisible();
+  await page.locator('main').focus();
+  const within = (place: string) => page.locator(place).evaluate((part) => part.contains(document.activeElement));
+  let tabs = 0;
+  while (!(await within('pk-exercise-sheet'))) {
+    await page.keyboard.press('Tab');
+    tabs += 1;
+  }
+  expect(tabs).toBeLessThanOrEqual(12);
+  await page.keyboard.press('Shift+Tab');
+  await expect(shelf.getByRole('link', { name: 'Holding the tree' })).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/tree-holding/);
+  // In the search, arrow keys and Home are for the text.
+  await page.getByRole('searchbox', { name: 'Search the exercises' }).fill('tree');
+  await page.keyboard.press('Home');
+  await expect(page.getByRole('searchbox', { name: 'Search the exercises' })).toBeFocused();
+});
+
 test('copy a built-in one, change it, use it, lose it, get it back', async ({ page }) => {
   await openOwn(page);
   await page.goto('/exercises/cloud-steps');

@@ -16,12 +16,13 @@ import { ExerciseSheet } from './exercise-sheet';
 import { blankExercise, copyOf } from './own-exercise';
 import { TextField } from '../ui/text-field';
 import { CountedPipe } from '../ui/counted.pipe';
+import { OneStop, OneStopItem } from '../ui/one-stop';
 
 /** The shelf: every exercise by family, and the one that is open. */
 @Component({
   selector: 'pk-exercises',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CountedPipe, ExerciseSheet, FormsModule, InputText, RouterLink, Select, TextField],
+  imports: [Button, CountedPipe, ExerciseSheet, FormsModule, InputText, OneStop, OneStopItem, RouterLink, Select, TextField],
   templateUrl: './exercises.html',
   styleUrl: './exercises.scss',
 })

@@ -48,9 +48,14 @@ const film: readonly KeyWords[] = [
   { keys: ['Delete'], does: 'remove the mark' },
 ];
 
+const shelf: readonly KeyWords[] = [
+  { keys: ['↓'], does: 'the next exercise; ↑ the one before, Home the first, End the last' },
+];
+
 /** The keys of a place beside those that work everywhere. */
 const places: readonly (readonly [RegExp, string, readonly KeyWords[]])[] = [
   [/^\/practise/, 'In the hall', hall],
+  [/^\/exercises(\/[^/]+)?$/, 'On the shelf', shelf],
   [/^\/routines\/(?!lay-out|chains)[^/]+$/, 'In a routine', routine],
   [/^\/students\/[^/]+\/film\//, 'On a picture', film],
   [/^\/(today|students\/(?!season)[^/]+)$/, 'Where something is to decide', deciding],

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { shortDay, type DayAhead, type Student, type TaughtClass } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { daysAgo } from '../ui/day-words';
+import { OneStop, OneStopItem } from '../ui/one-stop';
 
 /** So many people of a day are named; of more the rest is counted. */
 const MOST = 6;
@@ -11,24 +12,29 @@ const MOST = 6;
 @Component({
   selector: 'pk-days-ahead',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [OneStop, OneStopItem, RouterLink],
   template: `
     <section class="sheet" aria-labelledby="days-ahead">
       <h2 id="days-ahead">The next days</h2>
-      <dl>
+      <dl pkOneStop>
         @for (row of rows(); track row.day) {
           <div class="day">
             <dt class="num">{{ row.words }}</dt>
             <dd>
               @for (one of row.classes; track one.id) {
                 <p>
-                  <a [routerLink]="['/classes', one.id]">{{ one.name }}</a> <span class="num"> {{ one.startsAt }}</span>
+                  <a pkOneStopItem [routerLink]="['/classes', one.id]">{{ one.name }}</a>
+                  <span class="num"> {{ one.startsAt }}</span>
                 </p>
               }
               @for (person of row.people; track person.id) {
-                <a class="person" [routerLink]="['/students', person.id]" [attr.aria-label]="person.name">{{
-                  person.short
-                }}</a>
+                <a
+                  class="person"
+                  pkOneStopItem
+                  [routerLink]="['/students', person.id]"
+                  [attr.aria-label]="person.name"
+                  >{{ person.short }}</a
+                >
               }
               @if (row.more > 0) {
                 <span class="soft">and {{ row.more }} more</span>
