@@ -22,7 +22,18 @@ import { OneStop, OneStopItem } from '../ui/one-stop';
 @Component({
   selector: 'pk-exercises',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CountedPipe, ExerciseSheet, FormsModule, InputText, OneStop, OneStopItem, RouterLink, Select, TextField],
+  imports: [
+    Button,
+    CountedPipe,
+    ExerciseSheet,
+    FormsModule,
+    InputText,
+    OneStop,
+    OneStopItem,
+    RouterLink,
+    Select,
+    TextField,
+  ],
   templateUrl: './exercises.html',
   styleUrl: './exercises.scss',
 })

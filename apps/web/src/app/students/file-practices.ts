@@ -29,6 +29,9 @@ import { LogList } from './log-list';
   imports: [CorrectionsMap, DayPipe, FilmPanel, HomeLogPanel, LoadPanel, LogList, RouterLink],
   templateUrl: './file-practices.html',
   styles: `
+    td:not(.small) {
+      white-space: nowrap;
+    }
     .within {
       display: flex;
       flex-wrap: wrap;
