@@ -80,7 +80,7 @@ const editors: readonly Editor[] = [
       await page.goto('/routines/chains/demo-chain');
       await stands(page, 'pk-chain');
       // Where each piece goes is folded up.
-      for (const folded of await page.locator('pk-chain details.goes summary').all()) await folded.click();
+      for (const folded of await page.getByRole('button', { name: /^More of piece/ }).all()) await folded.click();
     },
   },
   {

@@ -222,8 +222,15 @@ test('the chain of the term: lessons follow the pieces, also after a reload', as
   await expect(page.getByRole('heading', { name: '6 Cloud over the hill' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: '6 Cloud over the hill' })).toBeVisible();
-  await page.getByLabel('A lesson lasts').fill('15 min');
-  await expect(page.getByText('join them and play them in one go').first()).toBeVisible();
+  await page.getByLabel('A lesson lasts').fill('18 min');
+  await expect(page.getByText('join them and play them in one go')).toBeVisible();
+  // The term is a picture, told in words too, and each of its lessons can be looked at.
+  await expect(page.getByRole('img', { name: /^Opening at the pond: .*played in the whole in lesson/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Cloud over the hill: new in lesson 6, / })).toBeVisible();
+  await page.getByRole('button', { name: /^Lesson 7: Look into the well/ }).click();
+  await expect(page.getByRole('heading', { name: '7 Look into the well' })).toBeVisible();
+  await page.getByRole('button', { name: 'The lesson before' }).click();
+  await expect(page.getByRole('heading', { name: '6 Cloud over the hill' })).toBeVisible();
 });
 
 test('the way of a chain over the floor: a piece gets two steps more, which is drawn, said, kept, and printed with the lesson', async ({
@@ -233,7 +240,8 @@ test('the way of a chain over the floor: a piece gets two steps more, which is d
   await page.goto('/routines/chains/demo-chain');
   const floor = page.getByRole('region', { name: 'The way over the floor' });
   await expect(floor).toContainText('It ends where it began, facing the same way');
-  await page.getByText('On the floor: one step ahead').click();
+  await page.getByRole('button', { name: 'More of piece 5' }).click();
+  await expect(page.getByText('On the floor: one step ahead')).toBeVisible();
   await page.getByRole('spinbutton', { name: 'Steps ahead in piece 5' }).fill('3');
   await expect(floor).toContainText(
     'It ends two steps back from where it began: go back there before it begins again.',

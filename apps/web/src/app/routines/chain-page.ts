@@ -1,5 +1,5 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -23,6 +23,8 @@ import {
   lessonRoutine,
   newRoutine,
   taughtOf,
+  termPicture,
+  termWords,
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Editing } from '../data/editing';
@@ -85,7 +87,7 @@ export class ChainPage {
     return (chain?.pieces ?? []).map((piece) => {
       const way = travelOf(piece, this.shelf().get(piece.exerciseId ?? ''), chain!.stepMetres);
       const turns = TURNS.includes(way.turnDeg) ? TURNS : [...TURNS, way.turnDeg].toSorted((a, b) => a - b);
-      const words = `On the floor: ${travelWords(way) || 'stays on its place'}`;
+      const words = travelWords(way) || 'stays on its place';
       return { ...way, words, turns: turns.map((value) => ({ value, label: turnWords(value) || 'no turn' })) };
     });
   });
@@ -99,6 +101,8 @@ export class ChainPage {
     if (chain === null || chain === undefined || chain.pieces.length === 0) return [];
     return chainLessons(chain, TERM).map((lesson) => ({
       ...lesson,
+      title: lesson.teaches?.name ?? 'Nothing new',
+      minutes: Math.round(lesson.seconds / 60),
       length: durationWords(lesson.seconds),
       full: Math.min(100, (100 * lesson.seconds) / chain.lessonSeconds),
       steps: lesson.parts.map(lessonStepWords),
@@ -106,6 +110,33 @@ export class ChainPage {
       behind: lesson.teaches === null ? '' : sideWords(lesson.teaches.side, 'from behind'),
     }));
   });
+
+  /** The lesson that was chosen to be looked at; null: the next one. */
+  protected readonly chosen = signal<number | null>(null);
+  protected readonly shown = computed(() => {
+    const lessons = this.lessons();
+    return lessons.find(({ number }) => number === this.chosen()) ?? lessons[0];
+  });
+  /** What each lesson does with each piece. */
+  protected readonly term = computed(() => {
+    const chain = this.chain();
+    if (chain === null || chain === undefined) return [];
+    const marks = termPicture(chain, this.lessons());
+    return marks.map((row) => ({
+      marks: row.map((mark) => mark.replace(' ', '-')),
+      words: termWords(row, chain.nextLesson),
+    }));
+  });
+  protected readonly lessonMinutes = computed(() => Math.round((this.chain()?.lessonSeconds ?? 0) / 60));
+
+  /** The pieces whose exercise and way are unfolded. */
+  protected readonly opened = signal<ReadonlySet<string>>(new Set());
+
+  protected toggle({ id }: Piece): void {
+    this.opened.update(
+      (opened) => new Set(opened.has(id) ? [...opened].filter((other) => other !== id) : [...opened, id]),
+    );
+  }
 
   /** How many pieces are learned. */
   protected readonly taught = computed(() => {

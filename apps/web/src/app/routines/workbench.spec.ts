@@ -272,6 +272,7 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   expect(page.text()).toContain('say “your left”, show your own right');
   await page.press('Add a piece');
   expect((await page.database.of('chains').get('c'))!.pieces).toHaveLength(2);
+  await page.press('More of piece 2');
   await page.press('Move Piece 2 up');
   expect((await page.database.of('chains').get('c'))!.pieces[0]!.name).toBe('Piece 2');
   await page.press('This lesson was held');
@@ -281,7 +282,7 @@ test('a chain: pieces, lessons in order, and the next one when a lesson was held
   const piece = (await page.database.of('chains').get('c'))!.pieces[0]!;
   edit.set(['pieces', { id: piece.id }, 'exerciseId'], 'one-hand-reeling');
   await page.settle();
-  await page.press('Conduct it');
+  await page.press('Conduct lesson 2');
   const [journal] = await page.database.of('journals').toArray();
   expect(journal).toMatchObject({ studentId: null, routine: { name: 'Pond, lesson 2' } });
   // A piece that is a drill is done by the figure.
@@ -300,6 +301,7 @@ test('a chain has its way over the floor: as a drill goes, or as it is written, 
   const now = async () => (await page.database.of('chains').get('c'))!;
   // The drill steps to its side: half a step in the usual length.
   await page.until(/It ends half a step to the left from where it began/);
+  await page.press('More of piece 1');
   await page.fill('Steps ahead in piece 1', '2');
   await page.until(/two steps ahead, half a step to the left/);
   expect((await now()).pieces[0]!.travel).toEqual({ ahead: 2, right: 0, turnDeg: 0 });
