@@ -35,6 +35,7 @@ test.describe('with a clock of its own', () => {
     await setUp(page, 12);
     await expect(page.getByText('0 of 12')).toBeVisible();
     await page.getByRole('button', { name: 'All are here' }).click();
+    await expect(page.getByText('12 of 12')).toBeVisible();
     await page.getByLabel('Lorne Wick', { exact: true }).uncheck();
     await expect(page.getByText('11 of 12')).toBeVisible();
     // Two minutes and one: two people have a minute each, then one more.

@@ -3,13 +3,14 @@ import { durationWords, sidesLedger, timeline, type Routine } from '@pomek/core'
 import type { ResultOf } from '../compute/protocol';
 import { reserveWords } from './effort-words';
 import { Hint } from '../ui/hint';
+import { HintPicture } from '../ui/hint-picture';
 import { SideMark } from '../ui/side-mark';
 
 /** The sums of a routine, left beside right, and the least reserve. */
 @Component({
   selector: 'pk-routine-summary',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Hint, SideMark],
+  imports: [Hint, HintPicture, SideMark],
   templateUrl: './routine-summary.html',
   styleUrl: './routine-summary.scss',
 })

@@ -50,6 +50,7 @@ import { AxisField } from '../ui/axis-field';
 import { readDay, shortDay } from '../ui/day-words';
 import { DayField } from '../ui/day-field';
 import { Hint } from '../ui/hint';
+import { HintPicture } from '../ui/hint-picture';
 import { Terraces, type TargetMove } from '../ui/terraces';
 import { TextField } from '../ui/text-field';
 import type { TerraceInput } from '../ui/terraces.layout';
@@ -90,6 +91,7 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
     DayField,
     FormsModule,
     Hint,
+    HintPicture,
     InputText,
     RungPanel,
     Select,

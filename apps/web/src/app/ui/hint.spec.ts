@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { render } from '../../../testing/render';
 import { Hint } from './hint';
+import { HintPicture } from './hint-picture';
 
 @Component({
   selector: 'pk-tested-hint',
@@ -37,4 +38,16 @@ test('a hint is opened by its button, and closed by it, by Escape and by a press
   document.body.dispatchEvent(new Event('pointerdown', { bubbles: true }));
   await page.settle();
   expect(isOpen()).toBe(false);
+});
+
+test('what a hint is about is drawn, for eyes only; of ten seasons seven reach the goal', async () => {
+  for (const of of ['strength left', 'the terraces', 'how many would reach it'] as const) {
+    const page = await render(HintPicture, { of });
+    const drawing = page.element.querySelector('svg')!;
+    expect(drawing.getAttribute('aria-hidden')).toBe('true');
+    expect(drawing.querySelectorAll('path, rect').length).toBeGreaterThan(3);
+    if (of !== 'how many would reach it') continue;
+    expect(drawing.querySelectorAll('.played')).toHaveLength(10);
+    expect(drawing.querySelectorAll('.played:not(.short)')).toHaveLength(7);
+  }
 });

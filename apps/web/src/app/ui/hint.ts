@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, ElementRef, inject, input, signal } from '@angular/core';
 
+/** As wide as its words are at most, px. */
+const WIDEST_PX = 360;
+
 let count = 0;
 
 /** A small “?” beside what nobody can know: one press shows two sentences about it, and a picture where one helps. Escape closes it. */
@@ -14,12 +17,12 @@ let count = 0;
       [attr.aria-controls]="id"
       [attr.aria-label]="'What is this: ' + about()"
       title="What is this?"
-      (click)="open.set(!open())"
+      (click)="toggle()"
     >
       ?
     </button>
     @if (open()) {
-      <div class="words" [id]="id" role="note"><ng-content /></div>
+      <div class="words" [class.onward]="onward()" [id]="id" role="note"><ng-content /></div>
     }
   `,
   styles: `
@@ -51,6 +54,9 @@ let count = 0;
       font-size: 0.9rem;
       color: var(--pk-ink);
     }
+    .words.onward {
+      inset-inline: 0 auto;
+    }
     @media (pointer: coarse) {
       button {
         inline-size: 2.75rem;
@@ -65,6 +71,15 @@ export class Hint {
   readonly about = input.required<string>();
   protected readonly id = `hint-${(count += 1)}`;
   protected readonly open = signal(false);
+  /** It opens to the other side where there is no room before its button. */
+  protected readonly onward = signal(false);
+
+  protected toggle(): void {
+    const host = this.host.nativeElement;
+    const before = host.closest('section')?.getBoundingClientRect().left ?? 0;
+    this.onward.set(host.getBoundingClientRect().right - before < WIDEST_PX);
+    this.open.update((open) => !open);
+  }
 
   protected close(): void {
     if (!this.open()) return;
