@@ -229,7 +229,7 @@ test('the chain of the term: lessons follow the pieces, also after a reload', as
   await expect(page.getByRole('img', { name: /^Cloud over the hill: new in lesson 6, / })).toBeVisible();
   await page.getByRole('button', { name: /^Lesson 7: Look into the well/ }).click();
   await expect(page.getByRole('heading', { name: '7 Look into the well' })).toBeVisible();
-  await page.getByRole('button', { name: 'The lesson before' }).click();
+  await page.getByRole('button', { name: 'The previous lesson' }).click();
   await expect(page.getByRole('heading', { name: '6 Cloud over the hill' })).toBeVisible();
 });
 

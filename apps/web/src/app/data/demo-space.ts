@@ -14,6 +14,16 @@ const AT_ONCE = 2;
 /** Where the day stands for which the demo is being made; there only until it is whole. */
 const KEY = 'pomek.demo-making';
 
+/** Notes for which day the demo is being made; false where there is no room for that. */
+const remember = (today: string): boolean => {
+  try {
+    localStorage.setItem(KEY, today);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
 /** The rest of the demo is made once: by this tab, or by the one that was there before. */
 const alone = <T>(work: () => Promise<T>): Promise<T> =>
   'locks' in navigator ? (navigator.locks.request(KEY, work) as Promise<T>) : work();
@@ -41,19 +51,21 @@ export class DemoSpace {
   /** Makes the demo anew, all at once; what was changed in it is gone. */
   async fill(): Promise<void> {
     if (this.space !== 'demo') throw new Error('Only the demo can be started over.');
-    await this.busy(async () => {
-      const today = this.clock.today();
-      const { hall, people } = await firstValueFrom(this.compute.demo(today));
-      const made = await lastValueFrom(this.persons(today, people, 0).pipe(toArray()));
-      await this.whole.replace(together([hall, ...made]));
-    });
+    await this.busy(() => this.allAtOnce(this.clock.today()));
+  }
+
+  private async allAtOnce(today: string): Promise<void> {
+    const { hall, people } = await firstValueFrom(this.compute.demo(today));
+    const made = await lastValueFrom(this.persons(today, people, 0).pipe(toArray()));
+    await this.whole.replace(together([hall, ...made]));
   }
 
   /** Person by person, each stored as soon as it is made. */
   private async goOn(today: string): Promise<void> {
     const { hall, people } = await firstValueFrom(this.compute.demo(today));
     if (localStorage.getItem(KEY) !== today || (await this.whole.isEmpty())) {
-      localStorage.setItem(KEY, today);
+      // What nobody could go on with is never left half made.
+      if (!remember(today)) return this.allAtOnce(today);
       await this.whole.replace(hall);
     }
     const there = new Set((await this.repository.read('students')).map(({ id }) => id));

@@ -114,6 +114,19 @@ describe('the demo space', () => {
     await database.delete();
   });
 
+  test('where the browser notes nothing it is made all at once', async () => {
+    const database = freshSpace([{ provide: SPACE, useValue: 'demo' }]);
+    const replaced = jest.spyOn(TestBed.inject(WholeSpace), 'replace');
+    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    await TestBed.inject(DemoSpace).fillWhenEmpty();
+    full.mockRestore();
+    expect(await database.of('students').count()).toBe(10);
+    expect(replaced.mock.calls.map(([{ students }]) => students.length)).toEqual([10]);
+    await database.delete();
+  });
+
   test('never touches the own space', async () => {
     const database = freshSpace();
     const demo = TestBed.inject(DemoSpace);

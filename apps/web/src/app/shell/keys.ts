@@ -49,7 +49,7 @@ const film: readonly KeyWords[] = [
 ];
 
 const shelf: readonly KeyWords[] = [
-  { keys: ['↓'], does: 'the next exercise; ↑ the one before, Home the first, End the last' },
+  { keys: ['↓'], does: 'the next exercise; ↑ the previous one, Home the first, End the last' },
 ];
 
 /** The keys of a place beside those that work everywhere. */

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { addMinutes, format, parse } from 'date-fns';
 import { InputText } from 'primeng/inputtext';
 import { OwnText } from './own-text';
 import { typedTime } from './typed-time';
 
 /** How far an arrow key moves a time, min. */
 const STEP = 5;
-const DAY_MINUTES = 24 * 60;
 let count = 0;
 
 /** A time of day, typed as `19:00` or `7 pm`; arrow keys move it by five minutes. It stands as times are written everywhere else. */
@@ -62,8 +62,9 @@ export class TimeField {
   protected move(event: Event, steps: number): void {
     event.preventDefault();
     // What stands in the field, since quick presses come before the value has gone round.
-    const [hours, minutes] = (typedTime(this.own.text()) ?? this.value()).split(':').map(Number);
-    const next = (hours! * 60 + minutes! + steps * STEP + DAY_MINUTES) % DAY_MINUTES;
-    this.own.put([Math.floor(next / 60), next % 60].map((part) => String(part).padStart(2, '0')).join(':'));
+    const shown = typedTime(this.own.text()) ?? this.value();
+    // On a day on which no clock is changed.
+    const time = parse(shown, 'HH:mm', new Date(2000, 0, 1));
+    this.own.put(format(addMinutes(time, steps * STEP), 'HH:mm'));
   }
 }

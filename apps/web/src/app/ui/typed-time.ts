@@ -1,4 +1,4 @@
-import { isValid, parse } from 'date-fns';
+import { format, isValid, parse } from 'date-fns';
 
 /** The ways in which a time of day is typed: `19:00`, `19.00`, `7:00 pm`, `7 pm`; four digits alone are one too. */
 const ways = ['H:mm', 'H.mm', 'h:mm a', 'h.mm a', 'h a', 'h:mma', 'h.mma', 'ha'];
@@ -11,8 +11,7 @@ export function typedTime(text: string): string | null {
     .replace(/^(\d\d)(\d\d)$/, '$1:$2');
   for (const way of ways) {
     const time = parse(clean, way, new Date(2000, 0, 1));
-    if (isValid(time))
-      return [time.getHours(), time.getMinutes()].map((part) => String(part).padStart(2, '0')).join(':');
+    if (isValid(time)) return format(time, 'HH:mm');
   }
   return null;
 }
