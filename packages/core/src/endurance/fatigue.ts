@@ -138,76 +138,121 @@ function crossing(course: Course, level: number, seconds: number, upward: boolea
 
 const reserveOf = (fatigued: number, target: number): number => (1 - fatigued - target) / (1 - target);
 
-interface Walk {
-  readonly state: FatigueState;
-  readonly mostFatigued: number;
-  readonly failedAt: number | null;
-}
-
 const MOST_CHANGES = 64;
 const TINY = 1e-12;
 
 /** Nobody holds all of a capacity: what asks for more is taken for this. */
 export const MOST_TARGET = 0.999;
 
-/**
- * The end of a segment through which activation follows its target and fatigue goes one way, below where the target is missed:
- * nearly every moment of a drill. Null where more may happen on the way. The same closed form as `following`.
- */
-function straightOn(
-  state: FatigueState,
-  target: number,
-  fatigue: number,
-  recovery: number,
-  seconds: number,
-): FatigueState | null {
-  const limit = 1 - target;
-  if (state.fatigued > limit) return null;
-  const rate = GAIN + fatigue;
-  const level = (GAIN * target) / rate;
-  const swing = state.active - level;
-  const settled = (fatigue * level) / recovery;
-  const fast = (fatigue * swing) / (recovery - rate);
-  const quick = Math.exp(-rate * seconds);
-  const active = level + swing * quick;
-  const fatigued = settled + fast * quick + (state.fatigued - settled - fast) * Math.exp(-recovery * seconds);
-  if (fatigued > limit) return null;
-  // A course of two terms turns once at most: where it does not turn back it went one way.
-  const before = fatigue * state.active - recovery * state.fatigued;
-  const after = fatigue * active - recovery * fatigued;
-  return before * after >= 0 ? { active, fatigued } : null;
+/** A segment as a joint goes through it: what does not depend on its state, worked out once for all times it comes. */
+export interface Passage {
+  readonly target: number;
+  readonly seconds: number;
+  readonly fatigue: number;
+  readonly recovery: number;
+  /** More than this share fatigued, and the target is missed. */
+  readonly limit: number;
+  /** `following` at the end of the segment. */
+  readonly level: number;
+  readonly settled: number;
+  readonly quick: number;
+  readonly slow: number;
 }
 
-function walk(
+/** @throws RangeError that names what is out of bounds. */
+export function passageOf(
   parameters: JointParameters,
-  start: FatigueState,
   { target: asked, seconds, freeFlow, kept = 1 }: FatigueSegment,
-): Walk {
+  name = 'segment',
+): Passage {
+  checkRange(`${name}.target`, asked, 0, 1);
+  checkRange(`${name}.seconds`, seconds, 0, 86_400);
   const target = Math.min(MOST_TARGET, asked);
   const fatigue = parameters.fatigue * kept;
   const recovery = parameters.recovery * recoveryFactor(target, freeFlow);
-  const straight = straightOn(start, target, fatigue, recovery, seconds);
-  if (straight !== null)
-    return { state: straight, mostFatigued: Math.max(start.fatigued, straight.fatigued), failedAt: null };
-  const limit = 1 - target;
-  let state = start;
-  let mostFatigued = start.fatigued;
-  let failedAt: number | null = null;
-  let gone = 0;
-  for (let changes = 0; gone < seconds && changes < MOST_CHANGES; changes += 1) {
-    // What is fatigued beyond this is not there to be active: the target is missed.
-    const missed = state.fatigued > limit + TINY;
-    if (missed) failedAt ??= gone;
-    const flow = missed ? drained(state, fatigue, recovery) : following(state, target, fatigue, recovery);
-    const left = seconds - gone;
-    // From where it turns it goes on as from a new beginning: so the highest is always at an end.
-    const change = crossing(flow.fatigued, limit, left, !missed);
-    const time = Math.min(left, Math.max(change, 1e-9));
-    state = { active: at(flow.active, time), fatigued: at(flow.fatigued, time) };
-    mostFatigued = Math.max(mostFatigued, state.fatigued);
-    gone += time;
+  const rate = GAIN + fatigue;
+  const level = (GAIN * target) / rate;
+  return {
+    target,
+    seconds,
+    fatigue,
+    recovery,
+    limit: 1 - target,
+    level,
+    settled: (fatigue * level) / recovery,
+    quick: Math.exp(-rate * seconds),
+    slow: Math.exp(-recovery * seconds),
+  };
+}
+
+/**
+ * One joint on its way from segment to segment. It leaves nothing behind: an hour of a drill has thousands of segments, and a
+ * routine that is laid out is one of hundreds that are looked at.
+ */
+export class FatigueWalk {
+  active: number;
+  fatigued: number;
+  private elapsed = 0;
+  private failed: number | null = null;
+
+  constructor(start: FatigueState = FRESH) {
+    this.active = start.active;
+    this.fatigued = start.fatigued;
   }
-  return { state, mostFatigued, failedAt };
+
+  /** Seconds from the start at which the target is first missed; null while it never was. */
+  get failureAt(): number | null {
+    return this.failed;
+  }
+
+  /** Goes through a segment. @returns the least reserve in it */
+  go(passage: Passage): number {
+    const before = this.fatigued;
+    const most = this.straightOn(passage) ? Math.max(before, this.fatigued) : this.turnByTurn(passage);
+    this.elapsed += passage.seconds;
+    return reserveOf(most, passage.target);
+  }
+
+  /**
+   * Goes to the end of a segment through which activation follows its target and fatigue goes one way, below where the target is
+   * missed: nearly every moment of a drill. Not where more may happen on the way. The same closed form as `following`.
+   */
+  private straightOn({ fatigue, recovery, limit, level, settled, quick, slow }: Passage): boolean {
+    if (this.fatigued > limit) return false;
+    const swing = this.active - level;
+    const fast = (fatigue * swing) / (recovery - (GAIN + fatigue));
+    const active = level + swing * quick;
+    const fatigued = settled + fast * quick + (this.fatigued - settled - fast) * slow;
+    if (fatigued > limit) return false;
+    // A course of two terms turns once at most: where it does not turn back it went one way.
+    const before = fatigue * this.active - recovery * this.fatigued;
+    const after = fatigue * active - recovery * fatigued;
+    if (before * after < 0) return false;
+    this.active = active;
+    this.fatigued = fatigued;
+    return true;
+  }
+
+  /** Goes through a segment from one change of the rule to the next. @returns the most that is fatigued in it */
+  private turnByTurn({ target, seconds, fatigue, recovery, limit }: Passage): number {
+    let mostFatigued = this.fatigued;
+    let gone = 0;
+    for (let changes = 0; gone < seconds && changes < MOST_CHANGES; changes += 1) {
+      // What is fatigued beyond this is not there to be active: the target is missed.
+      const missed = this.fatigued > limit + TINY;
+      if (missed) this.failed ??= this.elapsed + gone;
+      const flow = missed ? drained(this, fatigue, recovery) : following(this, target, fatigue, recovery);
+      const left = seconds - gone;
+      // From where it turns it goes on as from a new beginning: so the highest is always at an end.
+      const change = crossing(flow.fatigued, limit, left, !missed);
+      const time = Math.min(left, Math.max(change, 1e-9));
+      this.active = at(flow.active, time);
+      this.fatigued = at(flow.fatigued, time);
+      mostFatigued = Math.max(mostFatigued, this.fatigued);
+      gone += time;
+    }
+    return mostFatigued;
+  }
 }
 
 /**
@@ -223,20 +268,10 @@ export function simulateFatigue(
   segments: readonly FatigueSegment[],
   start: FatigueState = FRESH,
 ): FatigueRun {
-  const spans: FatigueSpan[] = [];
-  let failureAt: number | null = null;
-  let state = start;
-  let elapsed = 0;
-  segments.forEach((segment, index) => {
-    // A name is made only for what is out of bounds: an hour of a drill has thousands of segments.
-    if (!(segment.target >= 0 && segment.target <= 1)) checkRange(`segments[${index}].target`, segment.target, 0, 1);
-    if (!(segment.seconds >= 0 && segment.seconds <= 86_400))
-      checkRange(`segments[${index}].seconds`, segment.seconds, 0, 86_400);
-    const step = walk(parameters, state, segment);
-    if (step.failedAt !== null) failureAt ??= elapsed + step.failedAt;
-    state = step.state;
-    elapsed += segment.seconds;
-    spans.push({ ...state, reserve: reserveOf(step.mostFatigued, Math.min(MOST_TARGET, segment.target)) });
+  const walk = new FatigueWalk(start);
+  const spans = segments.map((segment, index): FatigueSpan => {
+    const reserve = walk.go(passageOf(parameters, segment, `segments[${index}]`));
+    return { active: walk.active, fatigued: walk.fatigued, reserve };
   });
-  return { spans, failureAt };
+  return { spans, failureAt: walk.failureAt };
 }

@@ -6,6 +6,7 @@ import type { SettledPosture } from '../schools/conventions';
 import { bentBy, UNSURE_DEG } from './exchange';
 import { bowKnees, bowOfPosture, limitTime, postureLoads, type Limit, type LimitedBy, type Loads } from './limits';
 import type { LoadedJoint, Strength } from './strength';
+import { keyOf, Remembered } from './remembered';
 
 /** What a person's joints can give, N·m, and how sure that is. */
 export interface KnownCapacity extends Strength {
@@ -116,6 +117,19 @@ export function postureAnswers(
   posture: SettledPosture,
   capacity: KnownCapacity,
   ankleRangeDeg = USUAL_ANKLE_RANGE,
+): PostureAnswers {
+  const key = [keyOf(body), keyOf(capacity), JSON.stringify(posture), String(ankleRangeDeg)].join('|');
+  return answered.get(key, () => workedOut(body, posture, capacity, ankleRangeDeg));
+}
+
+/** The postures of a class of thirty, once each. */
+const answered = new Remembered<PostureAnswers>(2000);
+
+function workedOut(
+  body: Body,
+  posture: SettledPosture,
+  capacity: KnownCapacity,
+  ankleRangeDeg: number,
 ): PostureAnswers {
   const stance = stanceOfPosture(posture);
   const statics = postureStatics(body, stance);

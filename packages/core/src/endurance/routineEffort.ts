@@ -14,12 +14,13 @@ import type { BodyLoads } from './drillLoads';
 import { segmentLoads } from './segmentLoads';
 import { softTimeToFailure } from './enduranceTime';
 import {
+  FatigueWalk,
   MOST_TARGET,
   movingFlow,
+  passageOf,
   recoveryFactor,
-  simulateFatigue,
-  type FatigueRun,
   type FatigueSegment,
+  type Passage,
 } from './fatigue';
 import { bowOfPosture, jointEffort, jointsOf, lasting, lineOf, parametersOf, type Limit } from './limits';
 import { LEAST_EFFORT, relativeEffort } from './relativeEffort';
@@ -129,13 +130,18 @@ const parts: readonly Part[] = [
   { limb: 'back', joint: 'trunk', target: ({ back }) => back },
 ];
 
-/** A stretch of time in which nothing changes; null is rest. */
+/** A stretch of time in which nothing changes; null is rest. The repetitions of a drill share theirs. */
 interface Piece {
-  readonly spanIndex: number;
   readonly seconds: number;
   readonly instant: Instant | null;
   readonly leftWorks: boolean;
   readonly drill: Drill | null;
+}
+
+/** A piece in its place. */
+interface Placed {
+  readonly spanIndex: number;
+  readonly piece: Piece;
 }
 
 /** The lengths of the repetitions of a span, s: each breath of a slowing drill is longer than the one before. */
@@ -147,27 +153,32 @@ function repetitions({ durationMs, amount: asked, slowing }: Span): number[] {
   return weights.map((weight) => (seconds * weight) / whole);
 }
 
-function piecesOf(span: Span, drill: Drill | undefined): Piece[] {
-  const seconds = span.durationMs / 1000;
+function piecesOf(span: Span, drill: Drill | undefined): Placed[] {
   const { index: spanIndex } = span;
   if (span.amount === 0 || drill === undefined)
-    return [{ spanIndex, seconds, instant: null, leftWorks: true, drill: null }];
-  const leftWorks = span.side !== 'right';
+    return [{ spanIndex, piece: { seconds: span.durationMs / 1000, instant: null, leftWorks: true, drill: null } }];
+  const leftFirst = span.side !== 'right';
   const { instants, exercise } = drill;
+  const made = new Map<string, readonly Placed[]>();
   return repetitions(span).flatMap((length, number) => {
     const swapped = exercise.phasesSwap && number % 2 === 1;
-    return instants.map((instant): Piece => ({
-      spanIndex,
-      seconds: length / instants.length,
-      instant,
-      leftWorks: leftWorks !== swapped,
-      drill,
-    }));
+    const key = `${length} ${swapped}`;
+    const same =
+      made.get(key) ??
+      instants.map((instant): Placed => {
+        const seconds = length / instants.length;
+        return { spanIndex, piece: { seconds, instant, leftWorks: leftFirst !== swapped, drill } };
+      });
+    made.set(key, same);
+    return same;
   });
 }
 
+/** A joint after the whole of a routine. */
 interface Run extends Part {
-  readonly run: FatigueRun;
+  readonly failureAt: number | null;
+  /** The least reserve in each piece. */
+  readonly reserves: Float64Array;
 }
 
 /** What moving does to a joint: up to which load it recovers, and how much of what tires it its rests leave. */
@@ -191,15 +202,24 @@ function movingOf(part: Part, drill: Drill): (leftWorks: boolean) => Moving {
   return (leftWorks) => (leftWorks ? left : right);
 }
 
-function runOf(part: Part, pieces: readonly Piece[]): Run {
+function runOf(part: Part, pieces: readonly Placed[]): Run {
   const moving = new Map<Drill, ReturnType<typeof movingOf>>();
-  const segments = pieces.map(({ seconds, instant, leftWorks, drill }): FatigueSegment => {
+  const segmentOf = ({ seconds, instant, leftWorks, drill }: Piece): FatigueSegment => {
     if (instant === null || drill === null) return { seconds, target: 0 };
     const moves = moving.get(drill) ?? movingOf(part, drill);
     moving.set(drill, moves);
     return { seconds, target: Math.min(1, part.target(instant, leftWorks)), ...moves(leftWorks) };
+  };
+  const parameters = parametersOf(part.joint);
+  const passages = new Map<Piece, Passage>();
+  const walk = new FatigueWalk();
+  const reserves = new Float64Array(pieces.length);
+  pieces.forEach(({ piece }, index) => {
+    let passage = passages.get(piece);
+    if (passage === undefined) passages.set(piece, (passage = passageOf(parameters, segmentOf(piece))));
+    reserves[index] = walk.go(passage);
   });
-  return { ...part, run: simulateFatigue(parametersOf(part.joint), segments) };
+  return { ...part, failureAt: walk.failureAt, reserves };
 }
 
 /** The reserve of each limb in each piece: the least of its joints, never below 0 in what is shown. */
@@ -208,8 +228,10 @@ function reservesOf(runs: readonly Run[], count: number): Record<Limb, Float64Ar
     Limb,
     Float64Array
   >;
-  for (const { limb, run } of runs)
-    for (let at = 0; at < count; at += 1) reserves[limb][at] = Math.min(reserves[limb][at]!, run.spans[at]!.reserve);
+  for (const { limb, reserves: own } of runs) {
+    const least = reserves[limb];
+    for (let at = 0; at < count; at += 1) if (own[at]! < least[at]!) least[at] = own[at]!;
+  }
   return reserves;
 }
 
@@ -217,12 +239,12 @@ function reservesOf(runs: readonly Run[], count: number): Record<Limb, Float64Ar
 const MOST_POINTS = 160;
 const FRESH = Object.fromEntries(limbs.map((limb) => [limb, 1])) as Record<Limb, number>;
 
-function courseOf(pieces: readonly Piece[], reserves: Readonly<Record<Limb, Float64Array>>): ReservePoint[] {
-  const apart = pieces.reduce((sum, piece) => sum + piece.seconds, 0) / MOST_POINTS;
+function courseOf(pieces: readonly Placed[], reserves: Readonly<Record<Limb, Float64Array>>): ReservePoint[] {
+  const apart = pieces.reduce((sum, { piece }) => sum + piece.seconds, 0) / MOST_POINTS;
   const points: ReservePoint[] = [{ atSeconds: 0, reserve: FRESH }];
   let atSeconds = 0;
   let lowest: Record<Limb, number> = { ...FRESH };
-  pieces.forEach((piece, index) => {
+  pieces.forEach(({ piece }, index) => {
     atSeconds += piece.seconds;
     for (const limb of limbs) lowest[limb] = Math.min(lowest[limb], Math.max(0, reserves[limb][index]!));
     if (atSeconds - points.at(-1)!.atSeconds < apart && index !== pieces.length - 1) return;
@@ -357,10 +379,14 @@ export function routineEffort(
     const { id } = drill.segment;
     const work = line.spans.filter((span) => span.segmentId === id && span.amount > 0);
     if (work.length === 0) return [];
-    const own = pieces.flatMap(({ spanIndex }, index) => (line.spans[spanIndex]!.segmentId === id ? [index] : []));
     const first = firstOf(drill);
     const askedSeconds = Math.max(...stretches(work)) / 1000;
-    const least = (limb: Limb): number => own.reduce((value, at) => Math.min(value, reserves[limb][at]!), 1);
+    const least = (limb: Limb): number =>
+      pieces.reduce(
+        (value, { spanIndex }, at) =>
+          line.spans[spanIndex]!.segmentId === id ? Math.min(value, reserves[limb][at]!) : value,
+        1,
+      );
     return [
       {
         segmentId: id,
@@ -375,12 +401,10 @@ export function routineEffort(
       },
     ];
   });
-  const failed = runs
-    .filter(({ run }) => run.failureAt !== null)
-    .sort((a, b) => a.run.failureAt! - b.run.failureAt!)[0];
+  const failed = runs.filter(({ failureAt }) => failureAt !== null).sort((a, b) => a.failureAt! - b.failureAt!)[0];
   const course = courseOf(pieces, reserves);
   if (failed === undefined) return { segments, course, failure: null };
-  const atSeconds = failed.run.failureAt!;
+  const atSeconds = failed.failureAt!;
   const span = line.spans.findLast((entry) => entry.startMs / 1000 <= atSeconds)!;
   return {
     segments,

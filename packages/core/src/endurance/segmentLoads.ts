@@ -5,6 +5,7 @@ import type { ExerciseSegment } from '../routine/routine';
 import { segmentDrill } from '../routine/turned';
 import { settlePosture, type SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';
+import { keyOf, Remembered } from './remembered';
 import { cycleLoads, holdLoads, type BodyLoads } from './drillLoads';
 
 /** What a segment asks of the body, and the posture it is done in. */
@@ -14,22 +15,20 @@ export interface SegmentLoads {
   readonly loads: readonly BodyLoads[];
 }
 
-/** Records are never changed in place: what the same exercise asks of the same body is worked out once. */
-const known = new WeakMap<Exercise, Map<string, SegmentLoads>>();
-/** So many bodies, schools and postures of one exercise are remembered; then it begins again. */
+/** What the same exercise asks of the same body is worked out once, for so many bodies, schools and postures of each. */
+const known = new WeakMap<Exercise, Remembered<SegmentLoads>>();
 const MOST_REMEMBERED = 64;
 
 /** What a segment asks of a body, instant by instant (sources: Fatigue and reserve). */
 export function segmentLoads(segment: ExerciseSegment, exercise: Exercise, body: Body, school: School): SegmentLoads {
   const drill = segmentDrill(segment, exercise);
   const held = isHeld(exercise, segment.dose);
-  const of = known.get(exercise) ?? new Map<string, SegmentLoads>();
-  const key = JSON.stringify([held, segment.turned, drill.posture, drill.phases, body, school]);
-  const before = of.get(key);
-  if (before !== undefined) return before;
-  const posture = settlePosture(drill.posture, school);
-  const loads = held ? [holdLoads(body, posture)] : cycleLoads(body, drill, posture, school);
-  if (of.size >= MOST_REMEMBERED) of.clear();
-  known.set(exercise, of.set(key, { posture, loads }));
-  return { posture, loads };
+  const ofExercise = known.get(exercise) ?? new Remembered<SegmentLoads>(MOST_REMEMBERED);
+  known.set(exercise, ofExercise);
+  const key = [String(held), JSON.stringify(segment.turned), ...[drill.posture, drill.phases, body, school].map(keyOf)];
+  return ofExercise.get(key.join('|'), () => {
+    const posture = settlePosture(drill.posture, school);
+    const loads = held ? [holdLoads(body, posture)] : cycleLoads(body, drill, posture, school);
+    return { posture, loads };
+  });
 }

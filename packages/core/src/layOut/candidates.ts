@@ -10,6 +10,7 @@ import { newRoutine, newSegment } from '../routine/commands';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import type { School } from '../schools/school';
+import { LEAST_STRETCH, MOST_STRETCH, type Extent } from './extent';
 import { answersWish, layWishes, type LayWish } from './wish';
 
 /** No longer than this is laid out, s: a session of three hours. */
@@ -42,17 +43,17 @@ export type LayPart = (typeof layParts)[number];
 
 /** An exercise as it could stand in a routine. */
 export interface Candidate {
+  /** Its place on the shelf, and the bit that stands for it in a set. */
+  readonly at: number;
+  readonly bit: bigint;
   readonly exercise: Exercise;
   readonly segment: ExerciseSegment;
   readonly part: LayPart;
-  /** With getting ready, changes and rests, s. */
-  readonly seconds: number;
-  /** How much of that is work which may be more or less, s. */
-  readonly work: number;
-  /** The least that the work can be, s: counts go in the multiples of the school. */
-  readonly leastWork: number;
-  /** The most that it can be for everybody, s: a hold ends where the body does. */
-  readonly mostWork: number;
+  /**
+   * With getting ready, changes and rests; its work is what may be more or less. The least of it goes by what a count may be in
+   * the school, the most by where everybody's body ends a hold.
+   */
+  readonly extent: Extent;
   /** 0–10, of the hardest for whom it is hardest. */
   readonly effort: number;
   /** What has to be changed to get from one stance into another. */
@@ -106,6 +107,7 @@ export function candidatesOf(ask: LayAsk): Candidate[] {
     const segment = forEverybody(planned === undefined ? plain : { ...plain, dose: planned }, ask);
     if (segment === null) return [];
     const alone: Routine = { ...newRoutine('alone', 'Alone', school), segments: [segment] };
+    const seconds = timeline(alone).totalMs / 1000;
     const work =
       planned === undefined
         ? segment.dose.amounts.reduce((sum, { amount }) => sum + workSeconds(segment.dose, amount), 0)
@@ -113,13 +115,17 @@ export function candidatesOf(ask: LayAsk): Candidate[] {
     const [leastWork, mostWork] = work === 0 ? [0, 0] : workRange(segment, exercise, ask);
     return [
       {
+        at,
+        bit: 1n << BigInt(at),
         exercise,
         segment,
         part: partOf(exercise),
-        seconds: timeline(alone).totalMs / 1000,
-        work,
-        leastWork,
-        mostWork,
+        extent: {
+          seconds,
+          work,
+          least: seconds - work + Math.max(LEAST_STRETCH * work, leastWork),
+          most: seconds - work + Math.min(MOST_STRETCH * work, mostWork),
+        },
         effort: Math.max(0, ...people.map((person) => effortFor(segment, exercise, person, ask))),
         stance: stanceOf(exercise),
         answers: new Set(layWishes.filter((wish) => answersWish(exercise, wish))),

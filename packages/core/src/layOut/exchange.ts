@@ -1,16 +1,19 @@
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import { candidatesOf, type Candidate, type LayAsk } from './candidates';
 import { firstSound, proposalOf, type LayNames, type Proposal } from './layOut';
-import { inOrder } from './search';
-import { hasRoom, isEnough, isWhole, mayFollow, termsOf, worthOf, type Terms } from './sequence';
+import { nothingLaid, withNext, type Laid } from './laid';
+import { goesOnWith } from './search';
+import { isEnough, isWhole, worthOf } from './sequence';
+import { termsOf, type Terms } from './terms';
 
-/** Whether a row could have been laid out as it is. */
-function isRow(row: readonly Candidate[], candidates: readonly Candidate[], terms: Terms): boolean {
-  const steps = row.every((next, at) => {
-    const before = row.slice(0, at);
-    return inOrder(before, next, candidates, terms) && mayFollow(before, next, terms);
-  });
-  return steps && hasRoom(row, terms) && isEnough(row, 'closing', terms) && isWhole(row, terms);
+/** Exercises as a row; null where it could not have been laid out as it is. */
+function laidAs(items: readonly Candidate[], terms: Terms): Laid | null {
+  let row = nothingLaid(terms);
+  for (const next of items) {
+    if (!goesOnWith(row, next, terms)) return null;
+    row = withNext(row, next, terms);
+  }
+  return isEnough(row.sums, 'closing', terms) && isWhole(row.sums, terms) ? row : null;
 }
 
 /** The candidates that stand in a routine, in its order, without its rests; null where one of its exercises is none. */
@@ -41,9 +44,9 @@ export function exchanged(
   if (row === null || gone === undefined) return null;
   const rows = candidates
     .filter((other) => other.part === gone.part && other !== gone && !tried.has(other.exercise.id))
-    .map((other) => row.with(at, other))
-    .filter((made) => isRow(made, candidates, terms))
-    .map((items) => ({ items, worth: worthOf(items, terms) }))
+    .map((other) => laidAs(row.with(at, other), terms))
+    .filter((laid) => laid !== null)
+    .map((laid) => ({ laid, worth: worthOf(laid, terms) }))
     .toSorted((a, b) => b.worth - a.worth);
   const found = firstSound(rows, ask, names);
   return found === null ? null : proposalOf(found, ask, terms, true);

@@ -12,7 +12,9 @@ import { exchanged } from './exchange';
 import { layOut } from './layOut';
 import { bestRows } from './search';
 import { layWishes } from './wish';
-import { isWhole, mayFollow, termsOf, worthOf } from './sequence';
+import { laidOf } from './laid';
+import { isWhole, mayFollow, worthOf } from './sequence';
+import { termsOf } from './terms';
 
 const nobody = findingPerson(null, '', '2026-03-12');
 const shelfOf = (exercises: readonly Exercise[]) => new Map(exercises.map((exercise) => [exercise.id, exercise]));
@@ -64,7 +66,8 @@ describe('the search', () => {
       });
       const follows = row.every((one, at) => mayFollow(row.slice(0, at), one, terms));
       if (!inOrder || !follows) return;
-      if (row.length > 0 && isWhole(row, terms)) best = Math.max(best, worthOf(row, terms));
+      const laid = laidOf(row, terms);
+      if (row.length > 0 && isWhole(laid.sums, terms)) best = Math.max(best, worthOf(laid, terms));
       for (const next of candidates) if (!row.includes(next)) go([...row, next]);
     };
     go([]);
@@ -130,7 +133,7 @@ describe('what is laid out', () => {
         const common = new Set(exerciseIds(other.routine));
         const alike = candidatesOf(ask({}))
           .filter(({ exercise }) => common.has(exercise.id) && exerciseIds(routine).includes(exercise.id))
-          .reduce((sum, { seconds }) => sum + seconds, 0);
+          .reduce((sum, { extent }) => sum + extent.seconds, 0);
         expect(alike).toBeLessThanOrEqual(0.6 * 1200);
       }
   });

@@ -7,7 +7,10 @@ import type { ExerciseSegment, Routine, Segment } from '../routine/routine';
 import { candidatesOf, type Candidate, type LayAsk } from './candidates';
 import { reasonsOf, whyOf } from './layWords';
 import { bestRows, type Row } from './search';
-import { stretchOf, termsOf, wishesMet, type Terms } from './sequence';
+import { stretchOf } from './extent';
+import { laidOf } from './laid';
+import { wishesMet } from './sequence';
+import { termsOf, type Terms } from './terms';
 
 /** A routine that is laid out, and why it is as it is. */
 export interface Proposal {
@@ -71,7 +74,7 @@ function routineOf(
   const segments = row.map(({ segment }): ExerciseSegment => ({ ...segment, id: newId() }));
   const all = segments.flatMap((segment, at) => (rested.has(at) ? [restOf(newId()), segment] : [segment]));
   const plain: Routine = { ...newRoutine(newId(), name, ask.school), segments: all };
-  const held = new Set(segments.filter((_, at) => row[at]!.work === 0).map(({ id }) => id));
+  const held = new Set(segments.filter((_, at) => row[at]!.extent.work === 0).map(({ id }) => id));
   const fit = fitRoutine(plain, {
     target: ask.seconds,
     held,
@@ -153,9 +156,9 @@ export function firstSound(
 ): Found | null {
   const out = new Set<string>();
   for (const row of rows) {
-    if (row.items.some(({ exercise }) => out.has(exercise.id))) continue;
+    if (row.laid.items.some(({ exercise }) => out.has(exercise.id))) continue;
     if (!mayLook()) return null;
-    const tried = soundOf(row.items, ask, names);
+    const tried = soundOf(row.laid.items, ask, names);
     if (tried === null) continue;
     if ('routine' in tried) return { row, routine: tried.routine };
     for (const id of tried.wrong) if (id !== null && spoils(id)) out.add(id);
@@ -164,20 +167,24 @@ export function firstSound(
 }
 
 /** @param complete whether every other one was tried */
-export const proposalOf = ({ row, routine }: Found, ask: LayAsk, terms: Terms, complete: boolean): Proposal => ({
+export const proposalOf = (
+  { row: { laid }, routine }: Found,
+  ask: LayAsk,
+  terms: Terms,
+  complete: boolean,
+): Proposal => ({
   routine,
-  why: whyOf(row.items, ask, terms),
-  reasons: reasonsOf(row.items, routine, ask),
+  why: whyOf(laid.items, ask, terms),
+  reasons: reasonsOf(laid.items, routine, ask),
   complete,
 });
 
-/** Rows that have little in common with some others. */
-const unlike =
-  (others: readonly Row[], { seconds }: Terms) =>
-  (row: readonly Candidate[]): boolean =>
-    others.every(
-      ({ items }) => row.reduce((sum, one) => sum + (items.includes(one) ? one.seconds : 0), 0) <= COMMON * seconds,
-    );
+/** Whether a row has little in common with some others. */
+function unlike(others: readonly Row[], { seconds }: Terms): (row: readonly Candidate[]) => boolean {
+  const theirs = others.map(({ laid }) => new Set(laid.items));
+  return (row) =>
+    theirs.every((of) => row.reduce((sum, one) => sum + (of.has(one) ? one.extent.seconds : 0), 0) <= COMMON * seconds);
+}
 
 /**
  * Up to three different routines for what is asked, the best first: each as long as is asked to the second, with loosening
@@ -194,7 +201,9 @@ export function layOut(ask: LayAsk, names: LayNames): Proposal[] {
     spoilt.set(id, (spoilt.get(id) ?? 0) + 1);
     return isSpoilt(id);
   };
-  const met = ({ items }: Row): number => wishesMet(items, stretchOf(items, ask.seconds), terms);
+  // A row may have been searched for without the wishes.
+  const met = ({ laid }: Row): number =>
+    wishesMet(laidOf(laid.items, terms).sums, stretchOf(laid.sums.whole, ask.seconds), terms);
   const taken: Row[] = [];
   const proposals: Proposal[] = [];
   let looked = 0;

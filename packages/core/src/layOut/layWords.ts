@@ -1,7 +1,8 @@
 import type { Routine } from '../routine/routine';
 import { upperFirst } from '../words/firstLetter';
 import type { Candidate, LayAsk } from './candidates';
-import { HARD, SOFT, type Terms } from './sequence';
+import { HARD, SOFT } from './sequence';
+import type { Terms } from './terms';
 import { layWishWords, type LayWish } from './wish';
 
 const listed = (words: readonly string[]): string =>
@@ -19,9 +20,9 @@ export function layName(seconds: number, wishes: readonly LayWish[]): string {
 function wished(row: readonly Candidate[], { wishes }: LayAsk): string[] {
   if (wishes.length === 0) return [];
   const middle = row.filter(({ part }) => part === 'middle');
-  const whole = middle.reduce((sum, { seconds }) => sum + seconds, 0);
+  const whole = middle.reduce((sum, { extent }) => sum + extent.seconds, 0);
   const given = middle.reduce(
-    (sum, { seconds, answers }) => sum + (wishes.some((wish) => answers.has(wish)) ? seconds : 0),
+    (sum, { extent, answers }) => sum + (wishes.some((wish) => answers.has(wish)) ? extent.seconds : 0),
     0,
   );
   const share = whole === 0 ? 0 : given / whole;
