@@ -1,4 +1,4 @@
-export { candidatesOf as layCandidates, MOST_LAID, layParts, type LayAsk, type LayPart } from './candidates';
+export { MOST_LAID, layParts, type LayAsk, type LayPart } from './candidates';
 export * from './exchange';
 export { layName } from './layWords';
 export { layOut, type LayNames, type Proposal } from './layOut';

@@ -134,6 +134,24 @@ function soundOf(
   }
 }
 
+/** Whether an exercise, alone and at the least that is laid out of it, is a danger or a doubt for nobody who has learned what it needs. */
+function isSoundAlone(candidate: Candidate, ask: LayAsk, names: LayNames): boolean {
+  const alone: Routine = { ...newRoutine('alone', names.name, ask.school), segments: [candidate.segment] };
+  const fit =
+    candidate.extent.work === 0
+      ? null
+      : fitRoutine(alone, {
+          target: candidate.extent.least,
+          held: new Set(),
+          countMultiple: ask.school.countsOf,
+          longestHold: new Map(),
+        });
+  if (fit?.ok === false) return true;
+  const learned = new Set(ask.shelf.keys());
+  const people = ask.people.map((person) => ({ ...person, learned }));
+  return unsoundIn(fit?.routine ?? alone, { ...ask, people }, names) === null;
+}
+
 /** A row, and the routine that it comes to. */
 export interface Found {
   readonly row: Row;
@@ -197,8 +215,18 @@ export function layOut(ask: LayAsk, names: LayNames): Proposal[] {
   const spoilt = new Map<string, number>();
   const isWanted = (id: string): boolean => terms.goals.has(id) || terms.corrected.has(id);
   const isSpoilt = (id: string): boolean => (spoilt.get(id) ?? 0) >= (isWanted(id) ? WANTED_SPOILS : SPOILS);
+  // What is too much by itself needs no second trial, and what is wanted none at all: every row would begin with it.
+  const checked = new Set<string>();
+  const checkAlone = (id: string): void => {
+    const candidate = all.find(({ exercise }) => exercise.id === id);
+    if (candidate === undefined || checked.has(id)) return;
+    checked.add(id);
+    if (!isSoundAlone(candidate, ask, names)) spoilt.set(id, Infinity);
+  };
+  for (const id of [...terms.goals, ...terms.corrected]) checkAlone(id);
   const spoils = (id: string): boolean => {
     spoilt.set(id, (spoilt.get(id) ?? 0) + 1);
+    checkAlone(id);
     return isSpoilt(id);
   };
   // A row may have been searched for without the wishes.

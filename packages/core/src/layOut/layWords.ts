@@ -1,12 +1,10 @@
 import type { Routine } from '../routine/routine';
 import { upperFirst } from '../words/firstLetter';
+import { listed } from '../words/listed';
 import type { Candidate, LayAsk } from './candidates';
 import { HARD, SOFT } from './sequence';
 import type { Terms } from './terms';
 import { layWishWords, type LayWish } from './wish';
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

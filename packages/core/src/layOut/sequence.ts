@@ -9,8 +9,6 @@ const SHARES: Readonly<Record<LayPart, readonly [least: number, most: number]>> 
   middle: [0.6, 1],
   closing: [0.03, 0.13],
 };
-/** The parts with a most of their own. */
-const ends = ['loosening', 'closing'] as const;
 /** How much of the whole is loosening where there is a choice (common practice). */
 const LOOSENING = 0.15;
 /** And how much is its middle. Our own value. */

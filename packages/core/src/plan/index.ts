@@ -39,4 +39,5 @@ export { growthOf, newState, rulesOf } from './machine';
 export * from './season';
 export * from './weekReason';
 export * from './findingPerson';
+export * from './laidOutFor';
 export * from './layAsk';

@@ -1,3 +1,4 @@
+import { listed } from '../words/listed';
 import { groupBy } from '../words/groupBy';
 import type { Routine, Segment } from './routine';
 
@@ -14,6 +15,6 @@ export function roundLines(
     const names = (parts.get(id) ?? []).map((segment) => `“${nameOf(segment)}”`);
     if (times < 2 || names.length === 0) return [];
     if (names.length === 1) return [`${names[0]!} ${times} times.`];
-    return [`${names.slice(0, -1).join(', ')} and ${names.at(-1)!} one after the other, ${times} times.`];
+    return [`${listed(names)} one after the other, ${times} times.`];
   });
 }

@@ -11,3 +11,4 @@ export * from './firstLetter';
 export * from './percent';
 export * from './msToSay';
 export * from './counted';
+export * from './listed';

@@ -1,4 +1,4 @@
-import { exchanged, layAsk, layCandidates, layOut, type LayNames, type Proposal } from '@pomek/core';
+import { exchanged, laidOutFor, layAsk, prepareLaying, type LaidOut, type LayNames, type Proposal } from '@pomek/core';
 import { schoolOf } from '../data/gathered';
 import { StoredTables } from '../data/stored-tables';
 import type { Request, ResultOf } from './protocol';
@@ -16,22 +16,22 @@ export async function layOutAnswer(asked: Asked): Promise<ResultOf<'lay-out'>> {
     for (const id of studentIds) people.push(await stored.person(id));
     const shelf = new Map(stored.exercises.map((exercise) => [exercise.id, exercise]));
     const school = schoolOf(stored.schools, schoolId);
-    const ask = layAsk({ seconds, wishes, alike, school, shelf, today }, people);
+    const wished = { seconds, wishes, alike, school, shelf, today };
     let count = 0;
     const names: LayNames = { name: asked.name, newId: () => `${asked.newId}-${(count += 1)}` };
-    const answer = (proposals: readonly Proposal[]): ResultOf<'lay-out'> => ({
+    const answer = ({ proposals, ask, without }: LaidOut): ResultOf<'lay-out'> => ({
       proposals: proposals.map(told),
+      without: without.map(({ student: { id, name } }) => ({ id, name })),
       shelf: shelf.size,
       locked: shelf.size - ask.shelf.size,
     });
-    if (prepare) {
-      layCandidates(ask);
-      return answer([]);
-    }
-    if (exchange === null) return answer(layOut(ask, names));
+    if (prepare) prepareLaying(wished, people);
+    else if (exchange === null) return answer(laidOutFor(wished, people, names));
+    const ask = layAsk(wished, people);
+    if (exchange === null) return answer({ proposals: [], ask, without: [] });
     const { routine, segmentId, tried } = exchange;
     const other = exchanged(routine, segmentId, new Set(tried), ask, names);
-    return answer(other === null ? [] : [other]);
+    return answer({ proposals: other === null ? [] : [other], ask, without: [] });
   } finally {
     tables.close();
   }

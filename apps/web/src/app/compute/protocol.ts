@@ -248,6 +248,8 @@ export const resultSchemas = {
         complete: z.boolean(),
       }),
     ),
+    /** Those of a class for whom they are not, since nothing fits with them. */
+    without: z.array(z.object({ id: z.string(), name: z.string() })),
     /** Exercises on the shelf, and how many of them are locked for one of the people. */
     shelf: z.number().int().min(0),
     locked: z.number().int().min(0),

@@ -1,13 +1,16 @@
 import { TestBed } from '@angular/core/testing';
-import { of, throwError } from 'rxjs';
-import { timeline } from '@pomek/core';
+import { map, of, throwError } from 'rxjs';
+import { newClass, timeline } from '@pomek/core';
 import { aRoutine, aStudent } from '../../../testing/records';
 import { render } from '../../../testing/render';
 import { Compute } from '../compute/compute';
+import type { Request } from '../compute/protocol';
 import { Store } from '../data/store';
 import { LayOut } from './lay-out';
 
 jest.setTimeout(120_000);
+
+type LayQuestion = Extract<Request, { task: 'lay-out' }>;
 
 const laid = async (page: Awaited<ReturnType<typeof opened>>) => {
   await page.press('Lay out');
@@ -61,7 +64,7 @@ test('for a student what is noted is kept to', async () => {
   const page = await opened({ students: [student], routines: [aRoutine()] });
   page.fixture.componentInstance['draft'].set({ whom: `student ${student.id}`, minutes: 15 });
   await page.settle();
-  expect(page.text()).toContain('like last time');
+  expect(page.text()).toContain('Like last time');
   const articles = await laid(page);
   expect(articles.length).toBeGreaterThan(0);
   for (const article of articles) expect(names(article)).not.toContain('Squat and bounce');
@@ -88,9 +91,39 @@ test('where exercises are locked it says how many, and leaves the other ways ope
     [39, 'Of 48 exercises 39 are locked after a sign to stop'],
     [1, 'Of 48 exercises one is locked after a sign to stop'],
   ] as const) {
-    jest.spyOn(TestBed.inject(Compute), 'result').mockReturnValue(of({ proposals: [], locked, shelf: 48 }));
+    jest
+      .spyOn(TestBed.inject(Compute), 'result')
+      .mockReturnValue(of({ proposals: [], without: [], locked, shelf: 48 }));
     await laid(page);
     expect(page.text()).toContain(words);
     expect(page.text()).toContain('Give it more time, or wish for something else.');
   }
+});
+
+test('of a class it says for whom the proposals are not; an exchange is for the others as well', async () => {
+  const [one, other] = [aStudent({ id: 'one', name: 'One' }), aStudent({ id: 'other', name: 'Other' })];
+  const taught = { ...newClass('class', 'Class', 2), roster: ['one', 'other'] };
+  const page = await opened({ students: [one, other], classes: [taught] });
+  page.fixture.componentInstance['draft'].set({ whom: `class ${taught.id}` });
+  await page.settle();
+  const compute = TestBed.inject(Compute);
+  const honest = compute.result.bind(compute);
+  const asked: string[][] = [];
+  jest.spyOn(compute, 'result').mockImplementation(((task: 'lay-out', question: LayQuestion) => {
+    asked.push([...question.studentIds]);
+    return honest(task, question).pipe(map((found) => ({ ...found, without: [{ id: 'other', name: 'Other' }] })));
+  }) as never);
+  const [article] = await laid(page);
+  expect(page.text()).toContain('Not for Other. With what they may do now');
+  await page.press(`Another exercise instead of ${names(article!)[1]}`);
+  expect(asked).toEqual([['one', 'other'], ['one']]);
+});
+
+test('why an exercise stands there is told once of several in a row', async () => {
+  const page = await opened();
+  page.fixture.componentInstance['draft'].set({ minutes: 30 });
+  const [article] = await laid(page);
+  const told = [...article!.querySelectorAll('.why')].map((why) => why.querySelector('.soft')?.textContent ?? null);
+  expect(told[0]).toBe('Loosens before the work, from below upwards.');
+  expect(told.filter((reason) => reason === told[0])).toHaveLength(1);
 });

@@ -14,6 +14,7 @@ import {
   layName,
   layWishes,
   layWishWords,
+  listed,
   segmentWords,
   timeline,
   upperFirst,
@@ -107,6 +108,9 @@ export class LayOut {
   private readonly tried = new Map<string, Set<string>>();
   private running: Subscription | null = null;
 
+  /** Those of the class for whom the proposals are not. */
+  private readonly without = signal<ResultOf<'lay-out'>['without']>([]);
+  protected readonly notFor = computed(() => listed(this.without().map(({ name }) => name)));
   /** Exercises that a sign to stop has locked for somebody, and how many there are. */
   private readonly locked = signal({ locked: 0, shelf: 0 });
   protected readonly nothing = computed(() => {
@@ -146,7 +150,11 @@ export class LayOut {
     this.asked = this.question();
     this.tried.clear();
     this.proposals.set(null);
-    this.ask(null, (proposals) => this.proposals.set(proposals));
+    this.without.set([]);
+    this.ask(null, ({ proposals, without }) => {
+      this.without.set(without);
+      this.proposals.set(proposals);
+    });
   }
 
   /** Another exercise in one place of a proposal. */
@@ -157,7 +165,7 @@ export class LayOut {
     if (one === undefined || gone?.type !== 'exercise') return;
     const key = `${nth} ${at}`;
     const tried = new Set([...(this.tried.get(key) ?? []), gone.exerciseId]);
-    this.ask({ routine: one.routine, segmentId, tried: [...tried] }, ([other]) => {
+    this.ask({ routine: one.routine, segmentId, tried: [...tried] }, ({ proposals: [other] }) => {
       if (other === undefined) {
         this.notices.done('Nothing else fits there.');
         // From here on it begins anew.
@@ -186,10 +194,14 @@ export class LayOut {
     return durationWords(timeline(routine).totalMs / 1000);
   }
 
+  /** The exercises and rests of a proposal; why one stands there is told once of several in a row for the same reason. */
   protected rows({ routine, reasons }: Proposal) {
     const why = new Map(reasons);
+    let before = '';
     return routine.segments.flatMap((segment) => {
-      const reason = why.get(segment.id) ?? '';
+      const own = why.get(segment.id) ?? '';
+      const reason = own === before ? '' : own;
+      before = own;
       if (segment.type !== 'exercise')
         return [{ id: segment.id, name: 'Rest', dose: durationWords(segment.seconds), reason, isRest: true }];
       const exercise = this.shelf().get(segment.exerciseId);
@@ -219,18 +231,20 @@ export class LayOut {
 
   private ask(
     exchange: { routine: Routine; segmentId: string; tried: string[] } | null,
-    done: (proposals: readonly Proposal[]) => void,
+    done: (answer: ResultOf<'lay-out'>) => void,
   ): void {
     if (this.asked === null) return;
     this.running?.unsubscribe();
     this.busy.set(true);
     this.problem.set('');
-    const asked = { ...this.asked, newId: this.clock.newId(), exchange, prepare: false };
+    const left = new Set(this.without().map(({ id }) => id));
+    const studentIds = this.asked.studentIds.filter((id) => !left.has(id));
+    const asked = { ...this.asked, studentIds, newId: this.clock.newId(), exchange, prepare: false };
     const answer = from(this.prepared).pipe(switchMap(() => this.compute.result('lay-out', asked)));
     this.running = answer.subscribe({
-      next: ({ proposals, locked, shelf }) => {
-        this.locked.set({ locked, shelf });
-        done(proposals);
+      next: (found) => {
+        this.locked.set({ locked: found.locked, shelf: found.shelf });
+        done(found);
       },
       error: (error: unknown) => {
         this.busy.set(false);

@@ -1,0 +1,46 @@
+import { layOut } from '../layOut/layOut';
+import { softSchool } from '../schools';
+import { log, logLine, person, shelf } from '../testing/samples';
+import { laidOutFor } from './laidOutFor';
+import { layAsk, type Wished } from './layAsk';
+
+const today = '2026-01-05';
+const wished: Wished = { seconds: 900, wishes: [], alike: false, school: softSchool, shelf, today };
+const names = { name: 'Laid out', newId: () => crypto.randomUUID() };
+const well = person({}, today);
+/** Somebody whose knee made them stop everything done on their feet. */
+const hurt = person(
+  {
+    student: { ...well.student, id: 'hurt', name: 'Hurt' },
+    logs: [
+      log('2026-01-04', {
+        id: 'stop',
+        startedAt: '2026-01-04T08:00:00.000Z',
+        lines: [...shelf.keys()].map((exerciseId) => logLine(1, { exerciseId })),
+        pain: 7,
+        painPlace: 'knee',
+        painWhere: 'knee',
+      }),
+    ],
+  },
+  today,
+);
+
+test('for everybody where that comes out, and then it is the same as for anyone', () => {
+  const { proposals, without } = laidOutFor(wished, [well], names);
+  expect(without).toEqual([]);
+  expect(proposals.map(({ why }) => why)).toEqual(layOut(layAsk(wished, [well]), names).map(({ why }) => why));
+});
+
+test('one who may do next to nothing does not keep a class from practising, and is named', () => {
+  expect(layOut(layAsk(wished, [well, hurt]), names)).toEqual([]);
+  const { proposals, without, ask } = laidOutFor(wished, [well, hurt], names);
+  expect(proposals.length).toBeGreaterThan(0);
+  expect(without).toEqual([hurt]);
+  expect(ask.shelf.size).toBe(shelf.size);
+});
+
+test('nobody is left out where it does not help, nor anyone who is alone', () => {
+  expect(laidOutFor({ ...wished, seconds: 61 }, [well, hurt], names)).toMatchObject({ proposals: [], without: [] });
+  expect(laidOutFor(wished, [hurt], names)).toMatchObject({ proposals: [], without: [] });
+});
