@@ -86,6 +86,48 @@ const wrongOn = (page: Page, touch: boolean): Promise<string[]> =>
     { touch, leastText: LEAST_TEXT, leastTarget: LEAST_TARGET },
   );
 
+/** Nothing is further than so many Tabs from where F6 or an arrow key leads. */
+const MOST_TABS = 12;
+
+/** What on a page is too far by keys: F6 goes from section to section, arrow keys from row to row. */
+async function farOn(page: Page): Promise<string[]> {
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  const starts = new Set<string>();
+  const here = (): Promise<string> =>
+    page.evaluate(() => {
+      const element = document.activeElement as HTMLElement;
+      return (element.dataset['place'] ??= String(Math.random()));
+    });
+  for (;;) {
+    await page.keyboard.press('F6');
+    const start = await here();
+    if (starts.has(start)) break;
+    starts.add(start);
+  }
+  return page.evaluate(
+    ({ beginnings, most }) => {
+      const stops = [
+        ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex]'),
+      ].filter((stop) => {
+        const seen = stop.checkVisibility({ visibilityProperty: true }) && stop.getClientRects().length > 0;
+        return stop.tabIndex >= 0 && !stop.matches(':disabled') && seen && stop.closest('[inert]') === null;
+      });
+      const far: string[] = [];
+      let tabs = 0;
+      let rowBefore: Element | null = null;
+      for (const stop of stops) {
+        const row = stop.closest('[pkRowKeys] > *');
+        const isStart = beginnings.includes(stop.dataset['place'] ?? '') || (row !== null && row !== rowBefore);
+        tabs = isStart ? 0 : tabs + 1;
+        rowBefore = row;
+        if (tabs === most + 1) far.push((stop.getAttribute('aria-label') ?? stop.textContent).trim().slice(0, 40));
+      }
+      return far;
+    },
+    { beginnings: [...starts], most: MOST_TABS },
+  );
+}
+
 /** How wide and high the windows are in which each place is looked at, with a pointer and with a finger. */
 const windows = [
   {
@@ -131,7 +173,7 @@ for (const { by, sizes } of windows)
     const touch = by === 'finger';
     test.use({ viewport: sizes[0], hasTouch: touch, isMobile: touch });
 
-    test(`at ${sizes.map(({ width, height }) => `${width} × ${height}`).join(', ')} every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off`, async ({
+    test(`at ${sizes.map(({ width, height }) => `${width} × ${height}`).join(', ')} every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off${touch ? '' : ', or far by keys'}`, async ({
       page,
     }) => {
       await openDemo(page);
@@ -141,6 +183,7 @@ for (const { by, sizes } of windows)
         await expect(page.getByRole('heading').first()).toBeVisible();
         await settled(page, 400);
         await expect(page.getByRole('status').filter({ hasText: /…$/ })).toHaveCount(0);
+        if (!touch) expect.soft(await farOn(page), `${place} by keys`).toEqual([]);
         for (const size of sizes) {
           await page.setViewportSize(size);
           await settled(page, 120);

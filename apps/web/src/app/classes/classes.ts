@@ -9,12 +9,13 @@ import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
 import { classesAhead } from '../ui/classes-ahead';
 import { Empty } from '../ui/empty';
+import { RowKeys } from '../ui/row-keys';
 
 /** The classes, the one that meets next first: when and where, what, who comes, and how it was the last time. */
 @Component({
   selector: 'pk-classes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Empty, RouterLink],
+  imports: [Button, ButtonDirective, Empty, RouterLink, RowKeys],
   template: `
     <div class="page stack">
       <div class="row spread">
@@ -29,7 +30,7 @@ import { Empty } from '../ui/empty';
           <p-button label="Set up the first class" icon="pi pi-plus" (onClick)="add()" />
         </pk-empty>
       } @else if (rows(); as all) {
-        <ul class="bare cards">
+        <ul class="bare cards" pkRowKeys>
           @for (row of all; track row.id) {
             <li class="sheet" [attr.aria-label]="row.name">
               <div class="row spread">

@@ -24,11 +24,12 @@ const dials: readonly Dial[] = [
   { key: 'ahead', label: 'Feet ahead', unit: '×', min: 0, max: 4, step: 0.1, scale: 1 },
 ];
 
-/** The numbers of a posture to turn: a slider and a field for each. */
+/** The numbers of a posture to turn: a slider and a field for each. By keys the field does all: its arrow keys turn as the slider does. */
 @Component({
   selector: 'pk-posture-dials',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [NumberField],
+  host: { role: 'group', 'aria-label': 'Posture in numbers' },
   template: `
     @for (dial of shown(); track dial.key) {
       <div class="dial">
@@ -45,6 +46,7 @@ const dials: readonly Dial[] = [
         />
         <input
           type="range"
+          tabindex="-1"
           [attr.aria-label]="dial.label + ', slider'"
           [min]="dial.min"
           [max]="dial.max"

@@ -37,6 +37,8 @@ import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
 import { TextField } from '../ui/text-field';
 import { ChainFloorView } from './chain-floor';
+import { RowKeys } from '../ui/row-keys';
+import { OneStop, OneStopItem } from '../ui/one-stop';
 
 /** Lessons that are laid out at once. */
 const TERM = 14;
@@ -65,6 +67,9 @@ const TURNS = [-360, -315, -270, -225, -180, -135, -90, -45, 0, 45, 90, 135, 180
     RouterLink,
     Select,
     TextField,
+    RowKeys,
+    OneStop,
+    OneStopItem,
   ],
   templateUrl: './chain-page.html',
   styleUrl: './chain-page.scss',

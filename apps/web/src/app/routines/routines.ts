@@ -22,11 +22,12 @@ import { NewThings } from '../data/new-things';
 import { Store } from '../data/store';
 import { Empty } from '../ui/empty';
 import { RoutineStrip } from './routine-strip';
+import { RowKeys } from '../ui/row-keys';
 
 @Component({
   selector: 'pk-routines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Empty, RoutineStrip, RouterLink],
+  imports: [Button, ButtonDirective, Empty, RoutineStrip, RouterLink, RowKeys],
   template: `
     <div class="page stack">
       <div class="row spread">
@@ -56,7 +57,7 @@ import { RoutineStrip } from './routine-strip';
                   <th scope="col"><span class="hidden-text">Actions</span></th>
                 </tr>
               </thead>
-              <tbody>
+              <tbody pkRowKeys>
                 @for (row of list; track row.routine.id) {
                   <tr>
                     <td>

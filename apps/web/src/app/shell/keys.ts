@@ -8,6 +8,8 @@ const everywhere: readonly KeyWords[] = [
   { keys: ['Ctrl', 'K'], does: 'go to a place, a routine, a student or an exercise by name' },
   { keys: ['Ctrl', 'Z'], does: 'undo' },
   { keys: ['Ctrl', 'Shift', 'Z'], does: 'redo' },
+  { keys: ['F6'], does: 'the next section of the page; with Shift the previous one' },
+  { keys: ['↓'], does: 'in a list: the same thing in the next row; ↑ in the previous one' },
   { keys: ['?'], does: 'this list' },
 ];
 const deciding: readonly KeyWords[] = [{ keys: ['Alt', 'A'], does: 'accept all suggestions except stops' }];

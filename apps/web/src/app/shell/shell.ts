@@ -20,6 +20,7 @@ import { Steps } from '../data/steps';
 import { CommandPalette, KeysList, NoticesView, SchoolDrawer } from './aside';
 import { places } from './places';
 import { readLight, setLight } from './light';
+import { SectionKeys } from './section-keys';
 
 /** Fields in which there is nothing to type. */
 const pressed = new Set(['checkbox', 'radio', 'range', 'file', 'button']);
@@ -43,6 +44,7 @@ export class Shell {
   protected readonly notices = inject(Notices);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
   private readonly injector = inject(Injector);
+  private readonly sections = inject(SectionKeys);
   protected readonly steps = inject(Steps);
   protected readonly opening = inject(Opening);
   protected readonly space = inject(SPACE);
@@ -101,6 +103,13 @@ export class Shell {
     } else if (held && key === 'y' && !isTyping(event.target)) {
       event.preventDefault();
       void this.redo();
+    } else if (event.key === 'F6') {
+      const from = document.activeElement;
+      const page = from?.closest<HTMLElement>('[role=dialog]') ?? document.body;
+      const next = this.sections.next(page, from, event.shiftKey);
+      if (next === null) return;
+      event.preventDefault();
+      next.focus();
     } else if (event.key === '?' && !held && !isTyping(event.target)) {
       event.preventDefault();
       this.openKeys();

@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
 import { builtInCondition, builtInSchools, conditions, type Condition } from '@pomek/core';
+import { OneStop, OneStopItem } from '../ui/one-stop';
 
 /** What each condition rules out, and what it does to each built-in exercise: to be checked by a licensed practitioner. */
 @Component({
   selector: 'pk-condition-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Select],
+  imports: [FormsModule, Select, OneStop, OneStopItem],
   template: `
     <section class="sheet stack" aria-labelledby="condition-table">
       <div class="row spread">
@@ -26,11 +27,12 @@ import { builtInCondition, builtInSchools, conditions, type Condition } from '@p
         values; they are no diagnosis and no treatment. A licensed practitioner may say otherwise: then set your own
         limits for the student.
       </p>
-      <div class="row" role="group" aria-label="Condition">
+      <div class="row" role="group" aria-label="Condition" pkOneStop>
         @for (condition of conditions; track condition) {
           <button
             type="button"
             class="pick"
+            [pkOneStopItem]="chosen() === condition"
             [attr.aria-pressed]="chosen() === condition"
             (click)="chosen.set(condition)"
           >

@@ -28,6 +28,7 @@ import { DayPipe } from '../ui/day.pipe';
 import { shortDay } from '../ui/day-words';
 import { DurationField } from '../ui/duration-field';
 import { NumberField } from '../ui/number-field';
+import { RowKeys } from '../ui/row-keys';
 
 /** A still as old as this may show the posture of a test hold of today, days. */
 const STANCE_DAYS = 14;
@@ -47,7 +48,7 @@ const guides: Record<MeasureKind, string> = {
 @Component({
   selector: 'pk-baseline',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayPipe, DurationField, FormsModule, NumberField, Select, SelectButton],
+  imports: [Button, DayPipe, DurationField, FormsModule, NumberField, Select, SelectButton, RowKeys],
   templateUrl: './baseline.html',
   styleUrl: './baseline.scss',
 })

@@ -33,6 +33,7 @@ import type { Pin } from '../ui/figure';
 import { StillPicture } from '../ui/still-picture';
 import { TextField } from '../ui/text-field';
 import { CountedPipe } from '../ui/counted.pipe';
+import { RowKeys } from '../ui/row-keys';
 
 const general = allCheckpoints();
 const NotedSchema = z.object({ chosen: z.string().nullable(), cue: z.string() });
@@ -54,6 +55,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
     Select,
     StillPicture,
     TextField,
+    RowKeys,
   ],
   template: `
     <div class="stack">
@@ -128,7 +130,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
               <th scope="col">Did it help?</th>
             </tr>
           </thead>
-          <tbody>
+          <tbody pkRowKeys>
             @for (entry of history(); track entry.id) {
               <tr>
                 <td class="num">{{ entry.day | pkDay }}</td>
@@ -158,7 +160,7 @@ const stand = builtInExercises.find((exercise) => exercise.id === 'tree-holding'
                     icon="pi pi-trash"
                     size="small"
                     variant="text"
-                    [ariaLabel]="'Remove the correction of ' + entry.day"
+                    [ariaLabel]="'Remove the correction of ' + (entry.day | pkDay)"
                     (onClick)="remove(entry)"
                   />
                 </td>

@@ -30,6 +30,7 @@ import { StillPicture } from '../ui/still-picture';
 import { pictureInFile, type TakenPicture } from '../ui/taken-picture';
 import { CameraPicture } from './camera-picture';
 import { FilmPlayer } from './film-player';
+import { RowKeys } from '../ui/row-keys';
 
 /** So many are shown at first, the newest. */
 const FIRST = 12;
@@ -38,7 +39,7 @@ const FIRST = 12;
 @Component({
   selector: 'pk-film',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CameraPicture, DayPipe, Empty, FilmPlayer, RouterLink, StillPicture],
+  imports: [Button, CameraPicture, DayPipe, Empty, FilmPlayer, RouterLink, StillPicture, RowKeys],
   templateUrl: './film-panel.html',
   styleUrl: './film-panel.scss',
 })

@@ -56,6 +56,7 @@ import { TextField } from '../ui/text-field';
 import type { TerraceInput } from '../ui/terraces.layout';
 import { reachWords } from './reach-words';
 import { RungPanel, type RungTaken } from './rung-panel';
+import { RowKeys } from '../ui/row-keys';
 
 export type Forecast = ResultOf<'plan'>['forecasts'][number];
 export type Chance = ResultOf<'plan'>['chances'][number];
@@ -97,6 +98,7 @@ const mostWords: Readonly<Record<LimitFrom, string>> = {
     Select,
     Terraces,
     TextField,
+    RowKeys,
   ],
   templateUrl: './strand-weeks.html',
   styleUrl: './strand-weeks.scss',

@@ -22,6 +22,7 @@ import { DayPipe } from '../ui/day.pipe';
 import { dayWords, daysAgo } from '../ui/day-words';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
+import { RowKeys } from '../ui/row-keys';
 
 const OrderSchema = z.enum(['name', 'waits', 'seen']);
 type Order = z.infer<typeof OrderSchema>;
@@ -58,6 +59,7 @@ interface Row {
     Select,
     TextField,
     VerdictMark,
+    RowKeys,
   ],
   templateUrl: './students.html',
   styleUrl: './students.scss',

@@ -27,6 +27,7 @@ import { CopyReminder } from './copy-reminder';
 import { DaysAhead } from './days-ahead';
 import { DecideHere } from './decide-here';
 import { FirstSteps } from './first-steps';
+import { RowKeys } from '../ui/row-keys';
 
 /** A student of whom something is to be decided. */
 interface Due {
@@ -53,6 +54,7 @@ interface Deciding {
     FirstSteps,
     RouterLink,
     VerdictMark,
+    RowKeys,
   ],
   templateUrl: './today-board.html',
   styleUrl: './today-board.scss',
