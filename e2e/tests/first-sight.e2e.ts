@@ -66,3 +66,34 @@ test('each place shows at first sight what one comes for', async ({ page }) => {
     }
   }
 });
+
+for (const { width, height } of [
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+])
+  test.describe(`a class at ${width} × ${height}`, () => {
+    test.use({ viewport: { width, height }, hasTouch: true, isMobile: true });
+
+    test('the count, the body, what is pressed and everybody who is here are seen at once', async ({ page }) => {
+      await openDemo(page);
+      await page.goto('/classes/demo-class-stand');
+      await page.getByRole('button', { name: 'All are here' }).tap();
+      await page.getByRole('button', { name: /Go to the hall/ }).tap();
+      await page.getByRole('button', { name: /Begin/ }).first().tap();
+      const people = page.getByRole('list', { name: 'Who is here' });
+      await people.getByRole('button').first().tap();
+      await expect(people.getByRole('button')).toHaveCount(8);
+      for (const thing of [
+        page.locator('.saying'),
+        page.locator('.doing'),
+        page.getByRole('button', { name: /Pause/ }),
+        page.getByRole('button', { name: /Next/ }).first(),
+        page.getByRole('button', { name: /End/ }),
+        people,
+      ])
+        await expect.poll(() => seenOf(page, thing), { message: String(thing) }).toBeGreaterThan(0.99);
+      const [said, controls] = [page.locator('.saying'), page.getByRole('button', { name: /Pause/ })];
+      const end = async (of: Locator): Promise<number> => ((box) => box.y + box.height)((await of.boundingBox())!);
+      await expect.poll(async () => (await controls.boundingBox())!.y - (await end(said))).toBeGreaterThanOrEqual(0);
+    });
+  });
