@@ -98,11 +98,11 @@ async function farOn(page: Page): Promise<string[]> {
       const element = document.activeElement as HTMLElement;
       return (element.dataset['place'] ??= String(Math.random()));
     });
-  for (;;) {
+  for (let before = await here(), start = ''; !starts.has(start); before = start) {
+    if (start !== '') starts.add(start);
     await page.keyboard.press('F6');
-    const start = await here();
-    if (starts.has(start)) break;
-    starts.add(start);
+    await expect.poll(here).not.toBe(before);
+    start = await here();
   }
   return page.evaluate(
     ({ beginnings, most }) => {

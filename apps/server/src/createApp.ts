@@ -1,4 +1,4 @@
-import express, { type Express, type RequestHandler, type Response } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -61,6 +61,20 @@ const strictHeaders = (
     strictTransportSecurity: false,
   });
 
+/** What cannot be answered is said in words; what went wrong inside stays there. */
+const inWords: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const status = error instanceof Error && 'status' in error ? Number(error.status) : 500;
+  const isTheirs = status >= 400 && status < 500;
+  response
+    .status(isTheirs ? status : 500)
+    .type('text/plain')
+    .send(isTheirs ? 'This address cannot be read.' : 'This could not be answered.');
+};
+
 /** The server: the built application with strict headers, a health answer, and nothing else. */
 export function createApp({ folder, demo }: AppOptions): Express {
   if (!existsSync(join(folder, 'index.html')))
@@ -94,5 +108,6 @@ export function createApp({ folder, demo }: AppOptions): Express {
     }
     response.sendFile('index.html', { root: folder });
   });
+  app.use(inWords);
   return app;
 }

@@ -46,6 +46,14 @@ test('addresses of the app get the shell, others are not found', async () => {
     expect((await fetch(base + path)).status).toBe(404);
 });
 
+test('an address that cannot be read is refused in words, and nothing of the machine is told', async () => {
+  const base = await serve(false);
+  for (const path of ['/%', '/%%', '/%E0%A4%A', '/today/%']) {
+    const answer = await fetch(base + path);
+    expect([answer.status, await answer.text()]).toEqual([400, 'This address cannot be read.']);
+  }
+});
+
 test('nothing but this origin may be loaded, and no inline script', async () => {
   const headers = (await fetch(`${await serve(false)}/today`)).headers;
   const policy = headers.get('content-security-policy')!;

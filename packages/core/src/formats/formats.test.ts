@@ -62,6 +62,21 @@ describe('reading a bundle', () => {
     expect(problems(deep)[0]!.message).toContain('not a Pomek file');
   });
 
+  test('two records of one id are no file of ours: one of them would be lost', () => {
+    const students = ['u', 'v', 'u'].map((id) => newStudent(id, `Student ${id}`, 'school-soft'));
+    expect(problems(writeBundle({ ...emptyContents(), students }, now))).toEqual([
+      {
+        place: 'contents.students[2].id',
+        message: 'It has the same id as contents.students[0]; a file has each record once.',
+      },
+    ]);
+    const many = Array.from({ length: 30 }, () => students[0]!);
+    expect(problems(writeBundle({ ...emptyContents(), students: many }, now)).at(-1)).toEqual({
+      place: '',
+      message: 'and 9 more',
+    });
+  });
+
   test('control characters of names and notes are left out as a file comes in', () => {
     const text = writeBundle(
       {
@@ -331,6 +346,21 @@ describe('calendar of a plan', () => {
     expect(events()[0]!.endDate.toString()).toBe('2026-01-05T07:31:30');
     expect(events()[1]!.startDate.toString()).toBe('2026-01-08T07:30:00');
     expect(new Set(events().map((event) => event.uid)).size).toBe(10);
+  });
+
+  test('an event over midnight, or in an hour that some zone leaves out, is as long as it is and begins when it does', () => {
+    // Santiago sets its clocks at that midnight, Berlin leaves that hour out; nothing here depends on where it is read.
+    for (const [day, startTime, ends] of [
+      ['2026-04-04', '23:50', '2026-04-04T23:51:30'],
+      ['2026-03-29', '02:30', '2026-03-29T02:31:30'],
+      ['2026-03-28', '23:59', '2026-03-29T00:00:30'],
+    ] as const) {
+      const daily = { student: { ...student, practiceDays: [1, 2, 3, 4, 5, 6, 7] } };
+      const { text } = planCalendar({ ...ask(daily, { ...value, startsOn: day }, day), startTime, weeks: 1 });
+      const [first] = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+      const { startDate, endDate } = new ICAL.Event(first);
+      expect([startDate.toString(), endDate.toString()]).toEqual([`${day}T${startTime}:00`, ends]);
+    }
   });
 
   test('each week has its own dose, the fourth the lighter one', () => {

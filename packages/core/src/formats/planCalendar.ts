@@ -1,4 +1,3 @@
-import { addSeconds, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
 import type { Plan } from '../goals/plan';
 import type { PersonRecord } from '../person/personRecord';
@@ -45,13 +44,16 @@ export function planCalendar({ plan, person, weeks, startTime, now }: CalendarRe
   const sequence = plan.calendar === null ? 0 : plan.calendar.sequence + 1;
   const summary = cleanLine(`${routine?.name ?? ''} – ${student.name}`);
   const eventOn = (day: string, seconds: number): ICAL.Component => {
-    const start = parseISO(`${day}T${startTime}:00`);
+    // In the time of whatever zone it is read in: no clock is changed within an event.
+    const start = ICAL.Time.fromString(`${day}T${startTime}:00`, undefined);
+    const end = start.clone();
+    end.adjust(0, 0, 0, seconds);
     const event = new ICAL.Component('vevent');
     event.updatePropertyWithValue('uid', `${cleanLine(plan.id)}-${day}@pomek`);
     event.updatePropertyWithValue('sequence', sequence);
     event.updatePropertyWithValue('dtstamp', ICAL.Time.fromJSDate(now, true));
-    event.updatePropertyWithValue('dtstart', ICAL.Time.fromJSDate(start, false));
-    event.updatePropertyWithValue('dtend', ICAL.Time.fromJSDate(addSeconds(start, seconds), false));
+    event.updatePropertyWithValue('dtstart', start);
+    event.updatePropertyWithValue('dtend', end);
     event.updatePropertyWithValue('summary', summary);
     calendar.addSubcomponent(event);
     return event;

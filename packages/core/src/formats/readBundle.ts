@@ -71,6 +71,26 @@ export function pathWords(path: readonly PropertyKey[]): string {
     .join('');
 }
 
+/** Where two records of a table have one id: only one of them could be kept. */
+function twice({ contents }: Bundle): BundleProblem[] {
+  return Object.entries(contents).flatMap(([table, records]) => {
+    const first = new Map<string, number>();
+    return records.flatMap(({ id }, at): BundleProblem[] => {
+      const before = first.get(id);
+      if (before === undefined) first.set(id, at);
+      const message = `It has the same id as contents.${table}[${before}]; a file has each record once.`;
+      return before === undefined ? [] : [{ place: `contents.${table}[${at}].id`, message }];
+    });
+  });
+}
+
+/** The first of many problems, and how many more there are. */
+function someOf(problems: readonly BundleProblem[]): BundleResult {
+  const more = problems.length - MOST_PROBLEMS;
+  const listed = problems.slice(0, MOST_PROBLEMS);
+  return { ok: false, problems: more > 0 ? [...listed, { place: '', message: `and ${more} more` }] : listed };
+}
+
 /**
  * Reads the text of a bundle whole before anything is kept. What is wrong comes back as a list of
  * places and messages: a line and column for damaged JSON, the path of the field for a wrong value,
@@ -96,10 +116,8 @@ export function readBundle(text: string): BundleResult {
     );
   }
   const parsed = BundleSchema.safeParse(foreign);
-  if (parsed.success) return { ok: true, bundle: carriedOver(parsed.data) };
-  const problems = parsed.error.issues
-    .slice(0, MOST_PROBLEMS)
-    .map((issue) => ({ place: pathWords(issue.path), message: issue.message }));
-  const more = parsed.error.issues.length - problems.length;
-  return { ok: false, problems: more > 0 ? [...problems, { place: '', message: `and ${more} more` }] : problems };
+  if (!parsed.success)
+    return someOf(parsed.error.issues.map((issue) => ({ place: pathWords(issue.path), message: issue.message })));
+  const doubled = twice(parsed.data);
+  return doubled.length > 0 ? someOf(doubled) : { ok: true, bundle: carriedOver(parsed.data) };
 }

@@ -20,7 +20,6 @@ import { Steps } from '../data/steps';
 import { CommandPalette, KeysList, NoticesView, SchoolDrawer } from './aside';
 import { places } from './places';
 import { readLight, setLight } from './light';
-import { SectionKeys } from './section-keys';
 
 /** Fields in which there is nothing to type. */
 const pressed = new Set(['checkbox', 'radio', 'range', 'file', 'button']);
@@ -44,7 +43,6 @@ export class Shell {
   protected readonly notices = inject(Notices);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
   private readonly injector = inject(Injector);
-  private readonly sections = inject(SectionKeys);
   protected readonly steps = inject(Steps);
   protected readonly opening = inject(Opening);
   protected readonly space = inject(SPACE);
@@ -104,16 +102,20 @@ export class Shell {
       event.preventDefault();
       void this.redo();
     } else if (event.key === 'F6') {
-      const from = document.activeElement;
-      const page = from?.closest<HTMLElement>('[role=dialog]') ?? document.body;
-      const next = this.sections.next(page, from, event.shiftKey);
-      if (next === null) return;
       event.preventDefault();
-      next.focus();
+      void this.nextSection(event.shiftKey);
     } else if (event.key === '?' && !held && !isTyping(event.target)) {
       event.preventDefault();
       this.openKeys();
     }
+  }
+
+  /** Leads to the next section of the page, or of what lies over it. */
+  private async nextSection(back: boolean): Promise<void> {
+    const { SectionKeys } = await import('./section-keys');
+    const from = document.activeElement;
+    const page = from?.closest<HTMLElement>('[role=dialog]') ?? document.body;
+    this.injector.get(SectionKeys).next(page, from, back)?.focus();
   }
 
   protected async undo(): Promise<void> {
