@@ -102,6 +102,9 @@ test('what was changed elsewhere since is not lost to an old step', async () => 
   store = await reload();
   await expect(store.undo()).rejects.toThrow('was changed elsewhere since');
   expect(await nameNow()).toBe('There');
+  // It was put aside for good.
+  store = await reload();
+  expect(store.undoLabel()).toBe('New');
 });
 
 test('steps of another day are dropped; one that cannot be read ends what lies before it', async () => {

@@ -172,9 +172,29 @@ test('of presses done together those before a conflict are done', async () => {
   const both = Promise.all([store.undo(), store.undo()]);
   await expect(both).rejects.toThrow('changed elsewhere');
   expect(await database.of('students').count()).toBe(0);
-  expect([store.undoLabel(), store.redoLabel()]).toEqual(['New', 'A student']);
+  // What cannot be taken back is put aside.
+  expect([store.undoLabel(), store.redoLabel()]).toEqual([null, 'A student']);
   await store.redo();
   expect(await database.of('students').count()).toBe(1);
+});
+
+test('a step that cannot be taken back is said once; what lies before it still can be, and what others wrote stays', async () => {
+  await store.write('New', [{ table: 'routines', add: aRoutine() }]);
+  await change('Note', { note: 'noted' });
+  await change('Rename', { name: 'Here' });
+  await database.of('routines').update('routine-1', { name: 'There', settleSeconds: 33 });
+  await expect(store.undo()).rejects.toThrow(
+    '“Rename” was changed elsewhere since, so it stays as it is. Press again for the step before it.',
+  );
+  expect(await store.undo()).toBe('Note');
+  expect(await routineNow()).toMatchObject({ name: 'There', note: aRoutine().note, settleSeconds: 33 });
+  expect(await store.redo()).toBe('Note');
+  expect(await routineNow()).toMatchObject({ name: 'There', note: 'noted', settleSeconds: 33 });
+  await store.undo();
+  // It is not what was made any more: it stays.
+  await expect(store.undo()).rejects.toThrow(/“New” was changed elsewhere since, so it stays as it is\.$/);
+  expect(await routineNow()).toMatchObject({ name: 'There' });
+  expect(await store.undo()).toBeNull();
 });
 
 test('a thousand records are one step that tells how far it is, and go back in one', async () => {

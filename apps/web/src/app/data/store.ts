@@ -8,6 +8,7 @@ import { Notices } from './notices';
 import { PlaceGone } from './patch';
 import { writers, type Reader } from './schemas';
 import { Steps, type StepsOfStore } from './steps';
+import { turnedChange } from './turned-change';
 
 /**
  * One record to add, to take away, or to change from what is stored at that moment (or from `orElse`).
@@ -298,7 +299,10 @@ export class Store implements StepsOfStore {
     return this.waiting?.place === this.queue ? this.waiting : null;
   }
 
-  /** Takes the last steps of one list to their other end, and puts them on the other list; those before a conflict too. */
+  /**
+   * Takes the last steps of one list to their other end, and puts them on the other list; those before a conflict too. A step that
+   * was changed elsewhere is said once and put aside, so that the next press goes on.
+   */
   private async turnSteps({ way, times }: Turn): Promise<string | null> {
     const [from, to] = way === 'undo' ? [this.done, this.undone] : [this.undone, this.done];
     const wanted = from().slice(-times).toReversed();
@@ -307,14 +311,17 @@ export class Store implements StepsOfStore {
     const undoneAt = way === 'undo' ? this.now() : null;
     const turned = restored.map((step): Step => ({ ...step, undoneAt }));
     await this.kept.keep(...turned);
+    if (conflict !== null) await this.kept.drop([conflict.id]);
+    from.update((steps) => steps.filter((step) => step !== conflict));
     if (turned.length > 0) {
       from.update((steps) => steps.slice(0, -turned.length));
       to.update((steps) => [...steps, ...turned]);
       this.typing.giveWay();
       this.turns.update((turns) => turns + 1);
     }
-    if (conflict !== null) throw conflict;
-    return turned.at(-1)!.label;
+    if (conflict === null) return turned.at(-1)!.label;
+    const more = from().length === 0 ? '' : ` Press again for the step ${way === 'undo' ? 'before' : 'after'} it.`;
+    throw new ConflictError(`“${conflict.label}” was changed elsewhere since, so it stays as it is.${more}`);
   }
 
   /** Forgets all steps: after the whole space was replaced. */
@@ -422,36 +429,39 @@ export class Store implements StepsOfStore {
     steps: readonly Step[],
     from: End,
     to: End,
-  ): Promise<{ readonly restored: readonly Step[]; readonly conflict: ConflictError | null }> {
+  ): Promise<{ readonly restored: readonly Step[]; readonly conflict: Step | null }> {
     const tables = [...new Set(steps.flatMap(({ changes }) => changes.map(({ table }) => table)))];
     return this.database.transaction('rw', [...tables, 'standings'], async () => {
       const restored: Step[] = [];
       for (const step of steps) {
-        if (!(await this.stands(step, from))) {
-          const words = `“${step.label}” was changed elsewhere since, so it stays as it is.`;
-          return { restored, conflict: new ConflictError(words) };
-        }
-        for (const name of new Set(step.changes.map(({ table }) => table))) {
+        const turned = await this.turned(step, from, to);
+        if (turned === null) return { restored, conflict: step };
+        for (const name of new Set(turned.map(({ table }) => table))) {
           await this.put(
             name,
-            step.changes.filter(({ table }) => table === name),
-            to,
+            turned.filter(({ table }) => table === name),
+            'after',
           );
         }
-        await this.standings.forget(step.changes, () => this.clock.newId());
+        await this.standings.forget(turned, () => this.clock.newId());
         restored.push(step);
       }
       return { restored, conflict: null };
     });
   }
 
-  /** Whether all that a step changed is stored as it is at that end of it. */
-  private async stands({ changes }: Step, end: End): Promise<boolean> {
+  /** What bringing a step to one of its ends changes in what is stored; null where it was changed elsewhere. */
+  private async turned({ changes }: Step, from: End, to: End): Promise<Change[] | null> {
+    const all: Change[] = [];
     for (const name of new Set(changes.map(({ table }) => table))) {
       const own = changes.filter(({ table }) => table === name);
       const stored = await this.database.table<unknown, string>(name).bulkGet(own.map(({ id }) => id));
-      if (own.some((change, index) => !equal(stored[index], change[end]))) return false;
+      for (const [index, change] of own.entries()) {
+        const turned = turnedChange(change, stored[index], from, to, writers[name]);
+        if (turned === 'conflict') return null;
+        all.push({ table: name, id: change.id, before: stored[index], after: turned.to });
+      }
     }
-    return true;
+    return all;
   }
 }
