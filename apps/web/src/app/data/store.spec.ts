@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { firstValueFrom } from 'rxjs';
 import { moveSegment, replaceSegment, type Routine, type Student } from '@pomek/core';
 import { aRoutine, aStudent, freshSpace, someContents } from '../../../testing/records';
+import { Clock } from './clock';
 import { type Database } from './database';
 import { Notices } from './notices';
 import { Repository } from './repository';
@@ -195,6 +196,39 @@ test('a step that cannot be taken back is said once; what lies before it still c
   await expect(store.undo()).rejects.toThrow(/“New” was changed elsewhere since, so it stays as it is\.$/);
   expect(await routineNow()).toMatchObject({ name: 'There' });
   expect(await store.undo()).toBeNull();
+});
+
+test('what means the same is done once, however soon it comes, until it is taken back', async () => {
+  const note = (id: string, means: string, withinMs?: number) =>
+    store.writeOnce('Note', [{ table: 'students', add: aStudent({ id }) }], {
+      means,
+      ...(withinMs === undefined ? {} : { withinMs }),
+    });
+  const count = () => database.of('students').count();
+  // In one turn, while the first is written, and after it.
+  const first = Promise.all([note('a', 'one'), note('b', 'one'), note('c', 'other')]);
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  await Promise.all([first, note('d', 'one')]);
+  await note('e', 'one');
+  expect(await count()).toBe(2);
+  expect(await database.of('students').get('a')).toBeDefined();
+  await store.undo();
+  await store.undo();
+  expect(await count()).toBe(0);
+  await note('f', 'one');
+  expect(await count()).toBe(1);
+  // After a while it is meant anew.
+  const clock = jest.spyOn(TestBed.inject(Clock), 'now').mockReturnValue(new Date(Date.now() + 5000));
+  await note('g', 'one', 1000);
+  expect(await count()).toBe(2);
+  clock.mockRestore();
+});
+
+test('of two that mean the same both are told when the storage refuses', async () => {
+  await database.of('students').put(aStudent({ id: 'there' }));
+  const note = () => store.writeOnce('Note', [{ table: 'students', add: aStudent({ id: 'there' }) }], { means: 'one' });
+  const both = await Promise.allSettled([note(), note()]);
+  expect(both.map(({ status }) => status)).toEqual(['rejected', 'rejected']);
 });
 
 test('a thousand records are one step that tells how far it is, and go back in one', async () => {

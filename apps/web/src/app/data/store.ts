@@ -29,6 +29,18 @@ export type Write = {
 /** Records that come in whole from a file that was read and parsed. */
 export type Incoming = { [N in TableName]: { readonly table: N; readonly record: Records[N] } }[TableName];
 
+/**
+ * What a step means: as long as it stands, another one of the same meaning is none. So two presses on one button are one,
+ * however long the first takes.
+ */
+export interface Once {
+  readonly means: string;
+  /** Only within this time, ms: later the same is meant anew. All day where it is left out. */
+  readonly withinMs?: number;
+}
+/** So long the second of two presses may come after the first, ms. */
+export const DOUBLE_PRESS_MS = 1000;
+
 type End = 'before' | 'after';
 type Way = 'undo' | 'redo';
 /** From which end of a step to which. */
@@ -44,11 +56,13 @@ interface Asked {
   readonly label: string;
   readonly writes: readonly (Write | Incoming)[];
   readonly mergeKey: string | null;
+  readonly once: Once | null;
   /** When it was asked for, ms. */
   readonly at: number;
 }
 /** The same in the queue, with how whoever asked learns what became of it. */
 interface Waited extends Asked {
+  readonly result: Promise<void>;
   readonly settle: { readonly done: () => void; readonly failed: (reason: unknown) => void };
 }
 /** What has not begun; more of its kind may join it as long as its place is the last of the queue. */
@@ -174,7 +188,13 @@ export class Store implements StepsOfStore {
    */
   write(label: string, writes: readonly Write[], mergeKey: string | null = null): Promise<void> {
     this.typing.first();
-    return this.told(this.step(label, writes, mergeKey));
+    return this.told(this.step(label, writes, mergeKey, null));
+  }
+
+  /** The same for what is not to be done twice: where it is done already, nothing is written. */
+  writeOnce(label: string, writes: readonly Write[], once: Once): Promise<void> {
+    this.typing.first();
+    return this.told(this.step(label, writes, null, once));
   }
 
   /**
@@ -183,7 +203,7 @@ export class Store implements StepsOfStore {
    */
   writeTyped(label: string, writes: () => Promise<readonly Write[]>, mergeKey: string): Promise<void> {
     // What comes next may depend on what became of it, so nothing joins it.
-    return this.alone({ label, writes, mergeKey, at: this.now() });
+    return this.alone({ label, writes, mergeKey, once: null, at: this.now() });
   }
 
   /**
@@ -196,25 +216,40 @@ export class Store implements StepsOfStore {
     progress: (share: number) => void = () => undefined,
   ): Promise<void> {
     this.typing.first();
-    return this.told(this.alone({ label, writes: incoming, mergeKey: null, at: this.now() }, progress));
+    return this.told(this.alone({ label, writes: incoming, mergeKey: null, once: null, at: this.now() }, progress));
   }
 
   /** Steps that come while others of them wait are written together: keys may come faster than the page. */
-  private step(label: string, writes: readonly Write[], mergeKey: string | null): Promise<void> {
-    return new Promise((done, failed) => {
-      const asked = { label, writes, mergeKey, at: this.now(), settle: { done, failed } };
-      const last = this.lastWaiting();
-      if (last?.kind === 'steps') {
-        last.steps.push(asked);
-        return;
-      }
-      const steps = [asked];
-      void this.inTurn(() => {
-        if (this.waiting?.kind === 'steps' && this.waiting.steps === steps) this.waiting = null;
-        return this.writeSteps(steps);
-      });
-      this.waiting = { kind: 'steps', steps, place: this.queue };
+  private step(label: string, writes: readonly Write[], mergeKey: string | null, once: Once | null): Promise<void> {
+    const last = this.lastWaiting();
+    const waiting = last?.kind === 'steps' ? last.steps : [];
+    const same = waiting.find((step) => once !== null && step.once?.means === once.means);
+    if (same !== undefined) return same.result;
+    let settle!: Waited['settle'];
+    const result = new Promise<void>((done, failed) => {
+      settle = { done, failed };
     });
+    const asked = { label, writes, mergeKey, once, at: this.now(), settle, result };
+    if (last?.kind === 'steps') {
+      last.steps.push(asked);
+      return result;
+    }
+    const steps = [asked];
+    void this.inTurn(() => {
+      if (this.waiting?.kind === 'steps' && this.waiting.steps === steps) this.waiting = null;
+      return this.writeSteps(steps.filter((step) => !this.isDone(step)));
+    });
+    this.waiting = { kind: 'steps', steps, place: this.queue };
+    return result;
+  }
+
+  /** Whether a step of the same meaning stands already; whoever asked is told that it is done. */
+  private isDone({ once, at, settle }: Waited): boolean {
+    if (once === null) return false;
+    const { means, withinMs = Infinity } = once;
+    const isDone = this.done().some((step) => step.once === means && at - step.at <= withinMs);
+    if (isDone) settle.done();
+    return isDone;
   }
 
   /** One step by itself. */
@@ -231,6 +266,7 @@ export class Store implements StepsOfStore {
 
   /** Writes steps in one transaction or, where one of them can't be written, each in its own. */
   private async writeSteps(asked: readonly Waited[]): Promise<void> {
+    if (asked.length === 0) return;
     try {
       const changes = await this.inTransaction(asked);
       await this.remember(asked.map((step, index) => ({ ...step, changes: changes[index]! })));
@@ -252,8 +288,10 @@ export class Store implements StepsOfStore {
     await this.kept.drop(gone.map(({ id }) => id));
     let steps = this.done();
     const fresh = new Map<string, Step>();
-    for (const { label, mergeKey, at, changes } of made) {
-      steps = joined(steps, { id: this.stepId(at), label, changes: [...changes], mergeKey, at, undoneAt: null });
+    for (const { label, mergeKey, once, at, changes } of made) {
+      const id = this.stepId(at);
+      const step = { id, label, changes: [...changes], mergeKey, once: once?.means ?? null, at, undoneAt: null };
+      steps = joined(steps, step);
       fresh.set(steps.at(-1)!.id, steps.at(-1)!);
     }
     // Only what is kept is shown as a step that can be taken back: the page may be left at once.

@@ -94,7 +94,9 @@ export class Decisions {
 
   protected async answer({ plan, strand, verdict }: StrandVerdict, reply: Reply): Promise<void> {
     this.answered = true;
-    await this.store.write(`Decision on ${strand.exerciseName}`, this.writes(plan, verdict, reply));
+    await this.store.writeOnce(`Decision on ${strand.exerciseName}`, this.writes(plan, verdict, reply), {
+      means: JSON.stringify(['decision', strand.id, verdict.logId, reply]),
+    });
   }
 
   protected acceptByKey(event: Event): void {
@@ -106,11 +108,12 @@ export class Decisions {
   protected async acceptSafe(): Promise<void> {
     const safe = this.safe();
     this.answered = true;
-    await this.store.write(
+    await this.store.writeOnce(
       'Accept all except stops',
       safe.flatMap(({ plan, verdict }) =>
         this.writes(plan, verdict, { outcome: 'accepted', level: verdict.level, teacherReason: '' }),
       ),
+      { means: JSON.stringify(['accept', ...safe.map(({ strand, verdict }) => [strand.id, verdict.logId])]) },
     );
     this.notices.done(`${counted(safe.length, 'verdict')} accepted`, { undo: true });
   }

@@ -23,7 +23,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { Store } from '../data/store';
+import { DOUBLE_PRESS_MS, Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { shortDay } from '../ui/day-words';
 import { DurationField } from '../ui/duration-field';
@@ -184,9 +184,11 @@ export class Baseline {
   protected async keep(): Promise<void> {
     const measure = this.ready();
     if (measure === null) return;
-    await this.store.write(`Measure ${measure.kind} of ${this.student().name}`, [
-      { table: 'measures', add: { ...measure, id: this.clock.newId() } },
-    ]);
+    await this.store.writeOnce(
+      `Measure ${measure.kind} of ${this.student().name}`,
+      [{ table: 'measures', add: { ...measure, id: this.clock.newId() } }],
+      { means: JSON.stringify(['measure', measure]), withinMs: DOUBLE_PRESS_MS },
+    );
     this.choose(measure.kind);
     this.seconds.set(0);
   }
