@@ -101,7 +101,7 @@ async function farOn(page: Page): Promise<string[]> {
   for (let before = await here(), start = ''; !starts.has(start); before = start) {
     if (start !== '') starts.add(start);
     await page.keyboard.press('F6');
-    await expect.poll(here).not.toBe(before);
+    await page.waitForFunction((place) => (document.activeElement as HTMLElement).dataset['place'] !== place, before);
     start = await here();
   }
   return page.evaluate(
@@ -173,7 +173,7 @@ for (const { by, sizes } of windows)
     const touch = by === 'finger';
     test.use({ viewport: sizes[0], hasTouch: touch, isMobile: touch });
 
-    test(`at ${sizes.map(({ width, height }) => `${width} × ${height}`).join(', ')} every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off${touch ? '' : ', or far by keys'}`, async ({
+    test(`at ${sizes.map(({ width, height }) => `${width} × ${height}`).join(', ')} every place is as wide as the window, nothing is too small to read${touch ? ' or to press' : ''} or cut off`, async ({
       page,
     }) => {
       await openDemo(page);
@@ -183,7 +183,6 @@ for (const { by, sizes } of windows)
         await expect(page.getByRole('heading').first()).toBeVisible();
         await settled(page, 400);
         await expect(page.getByRole('status').filter({ hasText: /…$/ })).toHaveCount(0);
-        if (!touch) expect.soft(await farOn(page), `${place} by keys`).toEqual([]);
         for (const size of sizes) {
           await page.setViewportSize(size);
           await settled(page, 120);
@@ -192,3 +191,13 @@ for (const { by, sizes } of windows)
       }
     });
   });
+
+test('by keys nothing in any place is further than twelve Tabs', async ({ page }) => {
+  await openDemo(page);
+  for (const place of places) {
+    await page.goto(place);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await settled(page, 400);
+    expect.soft(await farOn(page), place).toEqual([]);
+  }
+});
