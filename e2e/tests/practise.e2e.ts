@@ -266,3 +266,30 @@ test('in a class on a tablet the figure, the clock, the people and the points ar
     }
   }
 });
+
+test('in a class on a phone the figure, the clock, what is pressed and everybody are seen at once, and nothing covers anything', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openDemo(page);
+  await page.goto('/classes/demo-class-stand');
+  await page.getByRole('button', { name: 'All are here' }).click();
+  await enterHall(page);
+  await page.keyboard.press('Space');
+  await goOnTo(page, 'Neutral stance');
+  await page.keyboard.press('Space');
+  const people = page.locator('pk-class-room .people button');
+  // Whoever is chosen has a part of their own below the others.
+  await people.first().click();
+  expect(await people.count()).toBe(8);
+  for (const thing of [
+    page.locator('pk-hall-figure canvas'),
+    page.getByRole('timer').first(),
+    ...(await people.all()),
+    ...(await page.locator('footer button:visible').all()),
+  ])
+    await expect(thing).toBeInViewport({ ratio: 0.99 });
+  const box = async (where: string): Promise<Box> => (await page.locator(where).boundingBox())!;
+  const [figure, said, footer] = [await box('pk-hall-figure canvas'), await box('.saying'), await box('footer')];
+  expect([apart(figure, said), apart(said, footer), apart(figure, footer)]).toEqual([true, true, true]);
+});

@@ -76,10 +76,13 @@ function twice({ contents }: Bundle): BundleProblem[] {
   return Object.entries(contents).flatMap(([table, records]) => {
     const first = new Map<string, number>();
     return records.flatMap(({ id }, at): BundleProblem[] => {
-      const before = first.get(id);
-      if (before === undefined) first.set(id, at);
-      const message = `It has the same id as contents.${table}[${before}]; a file has each record once.`;
-      return before === undefined ? [] : [{ place: `contents.${table}[${at}].id`, message }];
+      const earlier = first.get(id);
+      if (earlier === undefined) {
+        first.set(id, at);
+        return [];
+      }
+      const message = `It has the same id as contents.${table}[${earlier}]; a file has each record once.`;
+      return [{ place: `contents.${table}[${at}].id`, message }];
     });
   });
 }

@@ -98,11 +98,6 @@ function effortFor(
   return segmentEffort(alone, segment, exercise, body, capacity, school);
 }
 
-/** How many exercises of the shelf everybody can do. */
-export const manyCanBeDone = (ask: LayAsk): number =>
-  [...ask.shelf.values()].filter((exercise) => forEverybody(newSegment('one', exercise, ask.school), ask) !== null)
-    .length;
-
 /** Each exercise of the shelf that everybody can do, in the order of the shelf. */
 export function candidatesOf(ask: LayAsk): Candidate[] {
   const { school, shelf, doses, people } = ask;

@@ -152,6 +152,10 @@ function isSoundAlone(candidate: Candidate, ask: LayAsk, names: LayNames): boole
   return unsoundIn(fit?.routine ?? alone, { ...ask, people }, names) === null;
 }
 
+/** How many exercises of the shelf everybody can do, by what is noted and by strength. */
+export const manyCanBeDone = (ask: LayAsk, names: LayNames): number =>
+  candidatesOf(ask).filter((candidate) => isSoundAlone(candidate, ask, names)).length;
+
 /** A row, and the routine that it comes to. */
 export interface Found {
   readonly row: Row;
@@ -215,18 +219,14 @@ export function layOut(ask: LayAsk, names: LayNames): Proposal[] {
   const spoilt = new Map<string, number>();
   const isWanted = (id: string): boolean => terms.goals.has(id) || terms.corrected.has(id);
   const isSpoilt = (id: string): boolean => (spoilt.get(id) ?? 0) >= (isWanted(id) ? WANTED_SPOILS : SPOILS);
+  const isTooMuch = (id: string): boolean =>
+    all.some((candidate) => candidate.exercise.id === id && !isSoundAlone(candidate, ask, names));
   // What is too much by itself needs no second trial, and what is wanted none at all: every row would begin with it.
-  const checked = new Set<string>();
-  const checkAlone = (id: string): void => {
-    const candidate = all.find(({ exercise }) => exercise.id === id);
-    if (candidate === undefined || checked.has(id)) return;
-    checked.add(id);
-    if (!isSoundAlone(candidate, ask, names)) spoilt.set(id, Infinity);
-  };
-  for (const id of [...terms.goals, ...terms.corrected]) checkAlone(id);
+  for (const { exercise } of all)
+    if (isWanted(exercise.id) && isTooMuch(exercise.id)) spoilt.set(exercise.id, Infinity);
   const spoils = (id: string): boolean => {
-    spoilt.set(id, (spoilt.get(id) ?? 0) + 1);
-    checkAlone(id);
+    const times = (spoilt.get(id) ?? 0) + 1;
+    spoilt.set(id, times === 1 && !isWanted(id) && isTooMuch(id) ? Infinity : times);
     return isSpoilt(id);
   };
   // A row may have been searched for without the wishes.

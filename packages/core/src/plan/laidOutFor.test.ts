@@ -1,4 +1,4 @@
-import { layOut } from '../layOut/layOut';
+import { layOut, manyCanBeDone } from '../layOut/layOut';
 import { softSchool } from '../schools';
 import { log, logLine, person, shelf } from '../testing/samples';
 import { laidOutFor } from './laidOutFor';
@@ -43,4 +43,20 @@ test('one who may do next to nothing does not keep a class from practising, and 
 test('nobody is left out where it does not help, nor anyone who is alone', () => {
   expect(laidOutFor({ ...wished, seconds: 61 }, [well, hurt], names)).toMatchObject({ proposals: [], without: [] });
   expect(laidOutFor(wished, [hurt], names)).toMatchObject({ proposals: [], without: [] });
+});
+
+test('who is in the way is left out, not who can do little besides', () => {
+  const student = (id: string, change: Partial<typeof well.student>) =>
+    person({ student: { ...well.student, id, ...change } }, today);
+  const few = student('few', { conditions: ['poor balance', 'knee pain', 'shoulder pain', 'low back pain'] });
+  const heavy = { birthYear: 1930, habit: 'seldom active', massKg: 105, statureCm: 150, capacityFactor: 1 } as const;
+  const weak = student('weak', heavy);
+  const half = { ...wished, seconds: 1800 };
+  const without = (...people: (typeof well)[]) =>
+    laidOutFor(half, people, names).without.map(({ student: { id } }) => id);
+  // There is more that the weak one can do, and still nothing that lasts half an hour.
+  const many = (one: typeof well) => manyCanBeDone(layAsk(half, [one]), names);
+  expect(many(weak)).toBeGreaterThan(many(few));
+  expect(layOut(layAsk(half, [well, few, weak]), names)).toEqual([]);
+  expect(without(well, student('other', {}), few, weak)).toEqual(['weak']);
 });

@@ -1,5 +1,5 @@
-import { candidatesOf, manyCanBeDone, type LayAsk } from '../layOut/candidates';
-import { layOut, type LayNames, type Proposal } from '../layOut/layOut';
+import { candidatesOf, type LayAsk } from '../layOut/candidates';
+import { layOut, manyCanBeDone, type LayNames, type Proposal } from '../layOut/layOut';
 import type { PersonRecord } from '../person/personRecord';
 import { layAsk, type Wished } from './layAsk';
 
@@ -16,23 +16,33 @@ const LEFT_OUT = 1 / 2;
 
 /**
  * Routines for what a teacher asks. One of a class who may do very little keeps the others from practising at all: where nothing
- * fits everybody, it is laid out without those who can do the fewest exercises, of half of the class at most; what they do
- * instead is for the teacher to say.
+ * fits everybody, it is laid out without those who can do the fewest exercises, of half of the class at most, and with
+ * everybody of them again with whom it comes out as well; what the others do instead is for the teacher to say.
  */
 export function laidOutFor(wished: Wished, people: readonly PersonRecord[], names: LayNames): LaidOut {
-  const ask = layAsk(wished, people);
-  const proposals = layOut(ask, names);
-  if (proposals.length > 0) return { proposals, ask, without: [] };
-  const canDo = new Map(people.map((person) => [person, manyCanBeDone(layAsk(wished, [person]))]));
+  const laid = (without: readonly PersonRecord[]): LaidOut => {
+    const ask = layAsk(
+      wished,
+      people.filter((person) => !without.includes(person)),
+    );
+    return { proposals: layOut(ask, names), ask, without };
+  };
+  const found = ({ proposals }: LaidOut): boolean => proposals.length > 0;
+  const forAll = laid([]);
+  if (found(forAll)) return forAll;
+  const canDo = new Map(people.map((person) => [person, manyCanBeDone(layAsk(wished, [person]), names)]));
   const fewestFirst = people.toSorted((a, b) => canDo.get(a)! - canDo.get(b)!);
-  for (let many = 1; many <= people.length * LEFT_OUT && many < people.length; many += 1) {
-    const without = fewestFirst.slice(0, many);
-    const others = people.filter((person) => !without.includes(person));
-    const asked = layAsk(wished, others);
-    const found = layOut(asked, names);
-    if (found.length > 0) return { proposals: found, ask: asked, without };
+  for (let many = 1; many <= people.length * LEFT_OUT; many += 1) {
+    let best = laid(fewestFirst.slice(0, many));
+    if (!found(best)) continue;
+    // Without the last one it did not come out; whoever went before may not have been in the way.
+    for (const back of fewestFirst.slice(0, many - 1)) {
+      const more = laid(best.without.filter((person) => person !== back));
+      if (found(more)) best = more;
+    }
+    return best;
   }
-  return { proposals: [], ask, without: [] };
+  return forAll;
 }
 
 /** Works out what each exercise asks of each of some people, so that the same question is answered sooner. */

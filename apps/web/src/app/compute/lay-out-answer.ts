@@ -25,10 +25,12 @@ export async function layOutAnswer(asked: Asked): Promise<ResultOf<'lay-out'>> {
       shelf: shelf.size,
       locked: shelf.size - ask.shelf.size,
     });
-    if (prepare) prepareLaying(wished, people);
-    else if (exchange === null) return answer(laidOutFor(wished, people, names));
+    if (prepare) {
+      prepareLaying(wished, people);
+      return { proposals: [], without: [], shelf: shelf.size, locked: 0 };
+    }
+    if (exchange === null) return answer(laidOutFor(wished, people, names));
     const ask = layAsk(wished, people);
-    if (exchange === null) return answer({ proposals: [], ask, without: [] });
     const { routine, segmentId, tried } = exchange;
     const other = exchanged(routine, segmentId, new Set(tried), ask, names);
     return answer({ proposals: other === null ? [] : [other], ask, without: [] });

@@ -18,8 +18,8 @@ const StepSchema = z.object({
   label: z.string(),
   changes: z.array(ChangeSchema),
   mergeKey: z.string().nullable(),
-  /** What it means; see `Once`. Null where doing it again is another step. */
-  once: z.string().nullable().default(null),
+  /** What it means; see `Store.writeOnce`. Null where the same again is another step. */
+  means: z.string().nullable().default(null),
   at: z.number(),
   /** It was taken back, and can be done again; the later, the sooner. Null while it stands. */
   undoneAt: z.number().nullable(),

@@ -185,7 +185,7 @@ test('a step that cannot be taken back is said once; what lies before it still c
   await change('Rename', { name: 'Here' });
   await database.of('routines').update('routine-1', { name: 'There', settleSeconds: 33 });
   await expect(store.undo()).rejects.toThrow(
-    '“Rename” was changed elsewhere since, so it stays as it is. Press again for the step before it.',
+    '“Rename” was changed elsewhere since, so it stays as it is. Press again to undo the previous one.',
   );
   expect(await store.undo()).toBe('Note');
   expect(await routineNow()).toMatchObject({ name: 'There', note: aRoutine().note, settleSeconds: 33 });
@@ -199,11 +199,8 @@ test('a step that cannot be taken back is said once; what lies before it still c
 });
 
 test('what means the same is done once, however soon it comes, until it is taken back', async () => {
-  const note = (id: string, means: string, withinMs?: number) =>
-    store.writeOnce('Note', [{ table: 'students', add: aStudent({ id }) }], {
-      means,
-      ...(withinMs === undefined ? {} : { withinMs }),
-    });
+  const note = (id: string, means: string) =>
+    store.writeOnce('Note', [{ table: 'students', add: aStudent({ id }) }], [means]);
   const count = () => database.of('students').count();
   // In one turn, while the first is written, and after it.
   const first = Promise.all([note('a', 'one'), note('b', 'one'), note('c', 'other')]);
@@ -218,15 +215,15 @@ test('what means the same is done once, however soon it comes, until it is taken
   await note('f', 'one');
   expect(await count()).toBe(1);
   // After a while it is meant anew.
-  const clock = jest.spyOn(TestBed.inject(Clock), 'now').mockReturnValue(new Date(Date.now() + 5000));
-  await note('g', 'one', 1000);
+  const clock = jest.spyOn(TestBed.inject(Clock), 'now').mockReturnValue(new Date(Date.now() + 60_000));
+  await note('g', 'one');
   expect(await count()).toBe(2);
   clock.mockRestore();
 });
 
 test('of two that mean the same both are told when the storage refuses', async () => {
   await database.of('students').put(aStudent({ id: 'there' }));
-  const note = () => store.writeOnce('Note', [{ table: 'students', add: aStudent({ id: 'there' }) }], { means: 'one' });
+  const note = () => store.writeOnce('Note', [{ table: 'students', add: aStudent({ id: 'there' }) }], ['one']);
   const both = await Promise.allSettled([note(), note()]);
   expect(both.map(({ status }) => status)).toEqual(['rejected', 'rejected']);
 });

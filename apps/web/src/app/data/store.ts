@@ -29,18 +29,6 @@ export type Write = {
 /** Records that come in whole from a file that was read and parsed. */
 export type Incoming = { [N in TableName]: { readonly table: N; readonly record: Records[N] } }[TableName];
 
-/**
- * What a step means: as long as it stands, another one of the same meaning is none. So two presses on one button are one,
- * however long the first takes.
- */
-export interface Once {
-  readonly means: string;
-  /** Only within this time, ms: later the same is meant anew. All day where it is left out. */
-  readonly withinMs?: number;
-}
-/** So long the second of two presses may come after the first, ms. */
-export const DOUBLE_PRESS_MS = 1000;
-
 type End = 'before' | 'after';
 type Way = 'undo' | 'redo';
 /** From which end of a step to which. */
@@ -56,7 +44,8 @@ interface Asked {
   readonly label: string;
   readonly writes: readonly (Write | Incoming)[];
   readonly mergeKey: string | null;
-  readonly once: Once | null;
+  /** What it means; see `writeOnce`. */
+  readonly means: string | null;
   /** When it was asked for, ms. */
   readonly at: number;
 }
@@ -72,6 +61,8 @@ type Waiting = (
   readonly place: Promise<unknown>;
 };
 
+/** So long after a press another one of the same meaning is the same press, ms: nothing may have been seen of the first. */
+const SAME_PRESS_MS = 5000;
 /** Changes to the same thing within this time are undone together. */
 const MERGE_MS = 1500;
 const MOST_STEPS = 500;
@@ -191,10 +182,14 @@ export class Store implements StepsOfStore {
     return this.told(this.step(label, writes, mergeKey, null));
   }
 
-  /** The same for what is not to be done twice: where it is done already, nothing is written. */
-  writeOnce(label: string, writes: readonly Write[], once: Once): Promise<void> {
+  /**
+   * The same for what two presses do not mean twice: where a step of that meaning was asked for a moment ago and stands, nothing
+   * is written.
+   * @param meaning what is done to what, without identities that are new each time
+   */
+  writeOnce(label: string, writes: readonly Write[], meaning: readonly unknown[]): Promise<void> {
     this.typing.first();
-    return this.told(this.step(label, writes, null, once));
+    return this.told(this.step(label, writes, null, JSON.stringify(meaning)));
   }
 
   /**
@@ -203,7 +198,7 @@ export class Store implements StepsOfStore {
    */
   writeTyped(label: string, writes: () => Promise<readonly Write[]>, mergeKey: string): Promise<void> {
     // What comes next may depend on what became of it, so nothing joins it.
-    return this.alone({ label, writes, mergeKey, once: null, at: this.now() });
+    return this.alone({ label, writes, mergeKey, means: null, at: this.now() });
   }
 
   /**
@@ -216,20 +211,20 @@ export class Store implements StepsOfStore {
     progress: (share: number) => void = () => undefined,
   ): Promise<void> {
     this.typing.first();
-    return this.told(this.alone({ label, writes: incoming, mergeKey: null, once: null, at: this.now() }, progress));
+    return this.told(this.alone({ label, writes: incoming, mergeKey: null, means: null, at: this.now() }, progress));
   }
 
   /** Steps that come while others of them wait are written together: keys may come faster than the page. */
-  private step(label: string, writes: readonly Write[], mergeKey: string | null, once: Once | null): Promise<void> {
+  private step(label: string, writes: readonly Write[], mergeKey: string | null, means: string | null): Promise<void> {
     const last = this.lastWaiting();
     const waiting = last?.kind === 'steps' ? last.steps : [];
-    const same = waiting.find((step) => once !== null && step.once?.means === once.means);
+    const same = waiting.find((step) => means !== null && step.means === means);
     if (same !== undefined) return same.result;
     let settle!: Waited['settle'];
     const result = new Promise<void>((done, failed) => {
       settle = { done, failed };
     });
-    const asked = { label, writes, mergeKey, once, at: this.now(), settle, result };
+    const asked = { label, writes, mergeKey, means, at: this.now(), settle, result };
     if (last?.kind === 'steps') {
       last.steps.push(asked);
       return result;
@@ -237,19 +232,17 @@ export class Store implements StepsOfStore {
     const steps = [asked];
     void this.inTurn(() => {
       if (this.waiting?.kind === 'steps' && this.waiting.steps === steps) this.waiting = null;
-      return this.writeSteps(steps.filter((step) => !this.isDone(step)));
+      const open = steps.filter((step) => !this.isDone(step));
+      for (const step of steps) if (!open.includes(step)) step.settle.done();
+      return this.writeSteps(open);
     });
     this.waiting = { kind: 'steps', steps, place: this.queue };
     return result;
   }
 
-  /** Whether a step of the same meaning stands already; whoever asked is told that it is done. */
-  private isDone({ once, at, settle }: Waited): boolean {
-    if (once === null) return false;
-    const { means, withinMs = Infinity } = once;
-    const isDone = this.done().some((step) => step.once === means && at - step.at <= withinMs);
-    if (isDone) settle.done();
-    return isDone;
+  /** Whether a step of the same meaning was asked for a moment ago, and stands. */
+  private isDone({ means, at }: Asked): boolean {
+    return means !== null && this.done().some((step) => step.means === means && at - step.at <= SAME_PRESS_MS);
   }
 
   /** One step by itself. */
@@ -288,9 +281,8 @@ export class Store implements StepsOfStore {
     await this.kept.drop(gone.map(({ id }) => id));
     let steps = this.done();
     const fresh = new Map<string, Step>();
-    for (const { label, mergeKey, once, at, changes } of made) {
-      const id = this.stepId(at);
-      const step = { id, label, changes: [...changes], mergeKey, once: once?.means ?? null, at, undoneAt: null };
+    for (const { label, mergeKey, means, at, changes } of made) {
+      const step = { id: this.stepId(at), label, changes: [...changes], mergeKey, means, at, undoneAt: null };
       steps = joined(steps, step);
       fresh.set(steps.at(-1)!.id, steps.at(-1)!);
     }
@@ -358,7 +350,7 @@ export class Store implements StepsOfStore {
       this.turns.update((turns) => turns + 1);
     }
     if (conflict === null) return turned.at(-1)!.label;
-    const more = from().length === 0 ? '' : ` Press again for the step ${way === 'undo' ? 'before' : 'after'} it.`;
+    const more = from().length === 0 ? '' : ` Press again to ${way} the ${way === 'undo' ? 'previous' : 'next'} one.`;
     throw new ConflictError(`“${conflict.label}” was changed elsewhere since, so it stays as it is.${more}`);
   }
 

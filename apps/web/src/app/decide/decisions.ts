@@ -94,9 +94,8 @@ export class Decisions {
 
   protected async answer({ plan, strand, verdict }: StrandVerdict, reply: Reply): Promise<void> {
     this.answered = true;
-    await this.store.writeOnce(`Decision on ${strand.exerciseName}`, this.writes(plan, verdict, reply), {
-      means: JSON.stringify(['decision', strand.id, verdict.logId, reply]),
-    });
+    const meaning = ['decision', strand.id, verdict.logId, reply];
+    await this.store.writeOnce(`Decision on ${strand.exerciseName}`, this.writes(plan, verdict, reply), meaning);
   }
 
   protected acceptByKey(event: Event): void {
@@ -113,7 +112,7 @@ export class Decisions {
       safe.flatMap(({ plan, verdict }) =>
         this.writes(plan, verdict, { outcome: 'accepted', level: verdict.level, teacherReason: '' }),
       ),
-      { means: JSON.stringify(['accept', ...safe.map(({ strand, verdict }) => [strand.id, verdict.logId])]) },
+      ['accept', ...safe.map(({ strand, verdict }) => [strand.id, verdict.logId])],
     );
     this.notices.done(`${counted(safe.length, 'verdict')} accepted`, { undo: true });
   }

@@ -31,7 +31,7 @@ import { Editing } from '../data/editing';
 import { Notices } from '../data/notices';
 import { Repository } from '../data/repository';
 import { stillRemoval } from '../data/still-removal';
-import { DOUBLE_PRESS_MS, Store } from '../data/store';
+import { Store } from '../data/store';
 import { BodyForms } from '../space/body-forms';
 import { bodyAlone } from '../space/body-pictures';
 import { DayPipe } from '../ui/day.pipe';
@@ -204,10 +204,8 @@ export class StillPage {
       this.still()?.day ?? this.clock.today(),
       this.stillId(),
     );
-    await this.store.writeOnce(`Correction: ${checkpoint.region}`, [{ table: 'corrections', add: made }], {
-      means: JSON.stringify(['correction', made.studentId, checkpoint.id, this.stillId()]),
-      withinMs: DOUBLE_PRESS_MS,
-    });
+    const meaning = ['correction', made.studentId, checkpoint.id, this.stillId()];
+    await this.store.writeOnce(`Correction: ${checkpoint.region}`, [{ table: 'corrections', add: made }], meaning);
     this.notices.done(`Noted: ${checkpoint.region}`, { detail: checkpoint.cue, undo: true });
   }
 

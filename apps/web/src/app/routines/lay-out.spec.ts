@@ -114,7 +114,7 @@ test('of a class it says for whom the proposals are not; an exchange is for the 
     return honest(task, question).pipe(map((found) => ({ ...found, without: [{ id: 'other', name: 'Other' }] })));
   }) as never);
   const [article] = await laid(page);
-  expect(page.text()).toContain('Not for Other. With what they may do now');
+  expect(page.text()).toContain('Not for Other. No routine of this length suits the whole class with them.');
   await page.press(`Another exercise instead of ${names(article!)[1]}`);
   expect(asked).toEqual([['one', 'other'], ['one']]);
 });

@@ -1,10 +1,10 @@
 import { InteractivityChecker } from '@angular/cdk/a11y';
 import { inject, Injectable } from '@angular/core';
+import { stopsIn } from '../ui/stops';
 
 /** What begins a section of a page. */
 const SECTIONS =
   'section, aside, article, form, nav, figure, fieldset, legend, h1, h2, h3, [role=region], [role=group]:is([aria-label], [aria-labelledby]):not(p-selectbutton)';
-const STOPS = 'a[href], button, input, select, textarea, summary, [tabindex]';
 
 /** Goes from section to section of a page, so that nothing is far by keys. */
 @Injectable({ providedIn: 'root' })
@@ -16,9 +16,7 @@ export class SectionKeys {
    * @param page what holds the sections
    */
   starts(page: HTMLElement): HTMLElement[] {
-    const stops = [...page.querySelectorAll<HTMLElement>(STOPS)].filter(
-      (stop) => this.checker.isTabbable(stop) && this.checker.isFocusable(stop) && stop.closest('[inert]') === null,
-    );
+    const stops = stopsIn(page, this.checker);
     const starts = new Set<HTMLElement>();
     for (const section of page.querySelectorAll(SECTIONS)) {
       if (!this.checker.isVisible(section as HTMLElement)) continue;

@@ -23,7 +23,7 @@ import {
 } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
-import { DOUBLE_PRESS_MS, Store } from '../data/store';
+import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { shortDay } from '../ui/day-words';
 import { DurationField } from '../ui/duration-field';
@@ -187,7 +187,7 @@ export class Baseline {
     await this.store.writeOnce(
       `Measure ${measure.kind} of ${this.student().name}`,
       [{ table: 'measures', add: { ...measure, id: this.clock.newId() } }],
-      { means: JSON.stringify(['measure', measure]), withinMs: DOUBLE_PRESS_MS },
+      ['measure', measure],
     );
     this.choose(measure.kind);
     this.seconds.set(0);

@@ -26,7 +26,7 @@ import {
 import { Clock } from '../data/clock';
 import { keptDraft } from '../data/kept-draft';
 import { Notices } from '../data/notices';
-import { DOUBLE_PRESS_MS, Store } from '../data/store';
+import { Store } from '../data/store';
 import { DayPipe } from '../ui/day.pipe';
 import { BodyInSpace } from '../space/body-in-space';
 import type { Pin } from '../ui/figure';
@@ -275,10 +275,12 @@ export class CorrectionsMap {
     const made = newCorrection(this.clock.newId(), this.student().id, point, this.clock.today());
     const written = this.draft.value().cue.trim();
     const cue = written === '' ? this.cueOf(point.id) : written;
-    await this.store.writeOnce(`Correction: ${point.region}`, [{ table: 'corrections', add: { ...made, cue } }], {
-      means: JSON.stringify(['correction', made.studentId, point.id, cue]),
-      withinMs: DOUBLE_PRESS_MS,
-    });
+    const meaning = ['correction', made.studentId, point.id, cue];
+    await this.store.writeOnce(
+      `Correction: ${point.region}`,
+      [{ table: 'corrections', add: { ...made, cue } }],
+      meaning,
+    );
     this.draft.clear();
   }
 

@@ -1,9 +1,10 @@
 import { InteractivityChecker } from '@angular/cdk/a11y';
 import { Directive, ElementRef, inject } from '@angular/core';
+import { stopsIn } from './stops';
 
-const STOPS = 'a[href], button, input, select, textarea, summary, [tabindex]';
 /** What uses the arrow keys itself. */
-const USES_ARROWS = 'textarea, select, [role=combobox], [role=spinbutton], input[type=number], input[type=range]';
+const USES_ARROWS =
+  'textarea, select, [role=combobox], [role=spinbutton], [role=slider], input:is([type=number], [type=range], [type=radio])';
 
 /** Rows of which each has several things to press: the arrow keys lead to the same thing in the next row or the one before. */
 @Directive({ selector: '[pkRowKeys]', host: { '(keydown)': 'press($event)' } })
@@ -17,18 +18,14 @@ export class RowKeys {
       return;
     if (event.altKey || event.ctrlKey || event.metaKey || event.shiftKey || target.closest(USES_ARROWS) !== null)
       return;
-    const rows = [...this.element.children].map((row) => this.stopsIn(row)).filter((stops) => stops.length > 0);
+    const rows = [...this.element.children]
+      .map((row) => stopsIn(row, this.checker))
+      .filter((stops) => stops.length > 0);
     const at = rows.findIndex((stops) => stops.includes(target));
     const next = rows[at + (key === 'ArrowDown' ? 1 : -1)];
     if (at === -1 || next === undefined) return;
     event.preventDefault();
     const place = rows[at]!.indexOf(target);
     (next[place] ?? next.at(-1)!).focus();
-  }
-
-  private stopsIn(row: Element): HTMLElement[] {
-    return [...row.querySelectorAll<HTMLElement>(STOPS)].filter(
-      (stop) => this.checker.isTabbable(stop) && this.checker.isFocusable(stop),
-    );
   }
 }
