@@ -79,8 +79,10 @@ const editors: readonly Editor[] = [
     open: async (page) => {
       await page.goto('/routines/chains/demo-chain');
       await stands(page, 'pk-chain');
-      // Where each piece goes is folded up.
-      for (const folded of await page.getByRole('button', { name: /^More of piece/ }).all()) await folded.click();
+      // Where each piece goes is folded up. The pieces come a moment later than the page.
+      const folded = page.getByRole('button', { name: /^More of piece/ });
+      await expect(folded.first()).toBeVisible();
+      for (const piece of await folded.all()) await piece.click();
     },
   },
   {

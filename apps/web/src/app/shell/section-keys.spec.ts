@@ -40,3 +40,12 @@ test('from the last section it goes on at the first, and back the same way', () 
   expect(next(at('home'), true)).toBe('last');
   expect(next(null, true)).toBe('last');
 });
+
+test('a section of folds begins with the heading of the first one', () => {
+  const folds = document.createElement('section');
+  folds.innerHTML = '<details><summary id="fold">Cautions</summary><p>Stop at pain.</p></details>';
+  page.append(folds);
+  expect(next(at('last'))).toBe('fold');
+  expect(next(at('home'), true)).toBe('fold');
+  folds.remove();
+});
