@@ -9,7 +9,7 @@ async function practised(page: Page, ...rows: string[]): Promise<void> {
   await page
     .getByLabel('Choose a table')
     .setInputFiles({ name: 'week.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await page.getByRole('button', { name: /^Keep \d+ practices/ }).click();
+  await page.getByRole('button', { name: /^Save \d+ practices/ }).click();
   await expect(
     page
       .getByText('practices saved')

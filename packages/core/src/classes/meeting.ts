@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DaySchema } from '../days/daySchema';
+import { DaySchema, MomentSchema } from '../days/daySchema';
 import { TaughtLessonSchema } from '../practice/classJournal';
 import { lineText, noteText } from '../text/textSchema';
 
@@ -10,7 +10,7 @@ export const MeetingSchema = z.object({
   id,
   classId: id,
   day: DaySchema,
-  startedAt: z.iso.datetime({ offset: true }),
+  startedAt: MomentSchema,
   practisedSeconds: z.number().min(0),
   routineName: lineText(80),
   lesson: TaughtLessonSchema.nullable(),

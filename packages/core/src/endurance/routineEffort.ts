@@ -5,7 +5,7 @@ import { postureStatics } from '../body/statics';
 import type { Exercise } from '../library/exercise';
 import { predictedEffort } from './predictedEffort';
 import type { ExerciseSegment, Routine } from '../routine/routine';
-import { takesTurns } from '../routine/rounds';
+import { takesTurns } from '../library/sideOrder';
 import { timeline, type Span } from '../routine/timeline';
 import type { SettledPosture } from '../schools/conventions';
 import type { School } from '../schools/school';

@@ -8,7 +8,7 @@ import type { Routine, Segment } from '../routine/routine';
 import { timeline } from '../routine/timeline';
 import { routineUnevenness, type RoutineUnevenness } from '../routine/routineUnevenness';
 import { timesOf } from '../routine/laps';
-import { takesTurns } from '../routine/rounds';
+import { takesTurns } from '../library/sideOrder';
 import { secondsOfChange, standsOtherwise } from '../schools/changeOfSide';
 import { addTo } from '../routine/addTo';
 import { workSeconds } from '../library/repetitions';

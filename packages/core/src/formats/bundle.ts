@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { MomentSchema } from '../days/daySchema';
 import { ChainSchema } from '../chain/chain';
 import { MeetingSchema } from '../classes/meeting';
 import { TaughtClassSchema } from '../classes/taughtClass';
@@ -74,7 +75,7 @@ export type BundleContents = z.infer<typeof BundleContentsSchema>;
 export const BundleSchema = z.object({
   format: z.literal('pomek bundle'),
   version: z.literal([1, 2, 3, 4, BUNDLE_VERSION]),
-  writtenAt: z.iso.datetime({ offset: true }),
+  writtenAt: MomentSchema,
   contents: BundleContentsSchema,
 });
 export type Bundle = z.infer<typeof BundleSchema>;

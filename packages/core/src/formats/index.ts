@@ -6,5 +6,7 @@ export * from './routineBundle';
 export type { TimedWords } from './webVtt';
 export * from './bundleJsonSchema';
 export * from './csvLogs';
+export * from './csvRow';
+export * from './csvTable';
 export * from './cueTrack';
 export * from './folder';

@@ -4,9 +4,14 @@ import { DirectionSchema, SideSchema } from '../library/dose';
 import { FamilySchema } from '../library/exercise';
 import { AxisSchema } from '../axis/axis';
 import { TurnedSchema } from '../routine/routine';
-import { DaySchema } from '../days/daySchema';
+import { DaySchema, MomentSchema } from '../days/daySchema';
+import { dayNumber } from '../days/dayNumber';
 
 const id = z.string().min(1).max(80);
+/** The weeks of a plan are counted up to here: ten years. */
+export const MOST_PLAN_WEEKS = 520;
+const MOST_PLAN_DAYS = 7 * MOST_PLAN_WEEKS;
+const TOO_FAR = 'a plan reaches ten years ahead at most';
 
 /** One ladder inside one student's plan. Values in the units of its axis. */
 export const StrandSchema = z
@@ -37,17 +42,17 @@ export const StrandSchema = z
     /** Levels before eases and gaps, the latest last: met twice at the lower dose, they come back in one step. */
     lost: z.array(z.number().gt(0).max(9999)).max(10).default([]),
     /** When the level last changed: practices before it no longer count for a raise. */
-    changedAt: z.iso.datetime({ offset: true }).nullable(),
+    changedAt: MomentSchema.nullable(),
     /** Doses the teacher set for single weeks of the plan (from 0), with the reason. */
     overrules: z
       .array(
         z.object({
-          week: z.number().int().min(0).max(520),
+          week: z.number().int().min(0).max(MOST_PLAN_WEEKS),
           dose: z.number().gt(0).max(9999),
           reason: lineText(400),
         }),
       )
-      .max(520)
+      .max(MOST_PLAN_WEEKS)
       .default([]),
     /** Opens only when another strand has come to a dose; null when it is open. */
     gate: z
@@ -73,47 +78,58 @@ export const StrandSchema = z
     /** An easier posture for a while, after a plateau, from one day to another: what is done in it neither raises nor eases. */
     easier: z.object({ from: DaySchema, until: DaySchema, turned: TurnedSchema }).nullable().default(null),
     /** When the teacher last answered a plateau: only practices after it can come to another. */
-    plateauAnsweredAt: z.iso.datetime({ offset: true }).nullable().default(null),
+    plateauAnsweredAt: MomentSchema.nullable().default(null),
     /** When the teacher last cleared a stop: signs before it no longer lock the strand. */
-    clearedAt: z.iso.datetime({ offset: true }).nullable(),
+    clearedAt: MomentSchema.nullable(),
   })
   .refine((strand) => strand.target >= strand.start, { path: ['target'], message: 'the goal is below the first dose' });
 export type Strand = z.infer<typeof StrandSchema>;
 
 /** A student's strands over the weeks, with the routine they belong to. */
-export const PlanSchema = z.object({
-  id,
-  studentId: id,
-  routineId: id,
-  startsOn: DaySchema,
-  growthPerWeek: z.number().min(0.01).max(0.25),
-  lighterEvery: z.number().int().min(0).max(12),
-  lighterCut: z.number().min(0).max(0.9),
-  strands: z.array(StrandSchema).max(60),
-  /** Days without practice, the first and the last. */
-  holidays: z
-    .array(
-      z
-        .object({ from: DaySchema, to: DaySchema })
-        .refine((days) => days.from <= days.to, 'a holiday ends before it begins'),
-    )
-    .max(60)
-    .default([]),
-  /** The longest a session may become, min; null without limit. */
-  sessionMinutes: z.number().min(1).max(600).nullable().default(null),
-  /** Postures this student has come to, by segment: lower, higher or on one leg otherwise than the routine has it. */
-  postures: z
-    .array(z.object({ segmentId: id, turned: TurnedSchema }))
-    .max(60)
-    .default([]),
-  /** Weeks of the plan (from 0) in which nothing is raised. */
-  frozenWeeks: z.array(z.number().int().min(0).max(520)).max(520).default([]),
-  /** The calendar that was given out last: how manieth it was, and its days; null before the first. */
-  calendar: z
-    .object({ sequence: z.number().int().min(0), days: z.array(DaySchema).max(1200) })
-    .nullable()
-    .default(null),
-});
+export const PlanSchema = z
+  .object({
+    id,
+    studentId: id,
+    routineId: id,
+    startsOn: DaySchema,
+    growthPerWeek: z.number().min(0.01).max(0.25),
+    lighterEvery: z.number().int().min(0).max(12),
+    lighterCut: z.number().min(0).max(0.9),
+    strands: z.array(StrandSchema).max(60),
+    /** Days without practice, the first and the last. */
+    holidays: z
+      .array(
+        z
+          .object({ from: DaySchema, to: DaySchema })
+          .refine((days) => days.from <= days.to, 'a holiday ends before it begins'),
+      )
+      .max(60)
+      .default([]),
+    /** The longest a session may become, min; null without limit. */
+    sessionMinutes: z.number().min(1).max(600).nullable().default(null),
+    /** Postures this student has come to, by segment: lower, higher or on one leg otherwise than the routine has it. */
+    postures: z
+      .array(z.object({ segmentId: id, turned: TurnedSchema }))
+      .max(60)
+      .default([]),
+    /** Weeks of the plan (from 0) in which nothing is raised. */
+    frozenWeeks: z.array(z.number().int().min(0).max(MOST_PLAN_WEEKS)).max(MOST_PLAN_WEEKS).default([]),
+    /** The calendar that was given out last: how manieth it was, and its days; null before the first. */
+    calendar: z
+      .object({ sequence: z.number().int().min(0), days: z.array(DaySchema).max(1200) })
+      .nullable()
+      .default(null),
+  })
+  .superRefine(({ startsOn, strands, holidays }, context) => {
+    const last = dayNumber(startsOn) + MOST_PLAN_DAYS;
+    strands.forEach(({ targetDay }, at) => {
+      if (dayNumber(targetDay) > last)
+        context.addIssue({ code: 'custom', path: ['strands', at, 'targetDay'], message: TOO_FAR });
+    });
+    holidays.forEach(({ to }, at) => {
+      if (dayNumber(to) > last) context.addIssue({ code: 'custom', path: ['holidays', at, 'to'], message: TOO_FAR });
+    });
+  });
 export type Plan = z.infer<typeof PlanSchema>;
 
 export const VerdictKindSchema = z.enum(['raise', 'stay', 'ease', 'stop']);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DaySchema } from '../days/daySchema';
+import { DaySchema, MomentSchema } from '../days/daySchema';
 import { PracticeLogSchema } from '../practice/log';
 
 const id = z.string().min(1).max(80);
@@ -13,7 +13,7 @@ export const HomeLogSchema = z.object({
   sheetMadeOn: DaySchema,
   studentId: id,
   studentName: z.string().max(80),
-  givenAt: z.iso.datetime({ offset: true }),
+  givenAt: MomentSchema,
   logs: z.array(PracticeLogSchema).min(1).max(1000),
 });
 export type HomeLog = z.infer<typeof HomeLogSchema>;

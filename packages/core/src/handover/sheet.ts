@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DaySchema } from '../days/daySchema';
+import { DaySchema, MomentSchema } from '../days/daySchema';
 import { ExerciseSchema } from '../library/exercise';
 import { CallWordsSchema } from '../practice/calls';
 import { partsSaid } from '../practice/hallCalls';
@@ -43,7 +43,7 @@ export const SheetSchema = z.object({
   format: z.literal('pomek sheet'),
   version: z.literal(1),
   id,
-  madeAt: z.iso.datetime({ offset: true }),
+  madeAt: MomentSchema,
   madeOn: DaySchema,
   /** The last day that it tells, YYYY-MM-DD. */
   until: DaySchema,

@@ -3,6 +3,7 @@ import { lineText, nameText, noteText } from '../text/textSchema';
 import { CheckpointSchema } from '../alignment/checkpoint';
 import { cycleFaults } from './cycleFaults';
 import { DoseSchema } from './dose';
+import { doseSize, sizeProblem } from './doseProblem';
 import { KeyframeSchema } from './keyframe';
 import { movements } from './movements';
 import { ShapeSchema } from './shape';
@@ -124,6 +125,9 @@ export const ExerciseSchema = z
         message: 'a foot lifts only with all the weight on the other leg',
       });
     }
+    const tooMuch = sizeProblem(doseSize(exercise.defaultDose, 'each'));
+    if (tooMuch !== null)
+      context.addIssue({ code: 'custom', path: ['defaultDose'], message: `The first dose is too much: ${tooMuch}` });
     exercise.defaultDose.amounts.forEach((amount, index) => {
       if ((amount.side === 'both') === exercise.twoSided) {
         context.addIssue({

@@ -3,14 +3,24 @@ import { lineText, noteText } from '../text/textSchema';
 import { DirectionSchema, MOST_STAY, SideSchema } from '../library/dose';
 import { FirmnessSchema } from '../library/firmness';
 import { TurnedSchema } from '../routine/routine';
-import { DaySchema } from '../days/daySchema';
+import { DaySchema, MomentSchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
 import { HandsTestedSchema, MOST_HANDS } from './handsTest';
 import { ShakePlaceSchema, shakePlaces } from './shakePlace';
 
 const id = z.string().min(1).max(80);
 const rating = z.number().int().min(0).max(10);
-const amount = z.object({ amount: z.number().min(0), seconds: z.number().min(0) });
+
+/** The longest a practice can last, s: it belongs to one day. */
+export const MOST_PRACTISED = 24 * 60 * 60;
+/** Repetitions or breaths of an exercise at most, as in a dose. */
+export const MOST_AMOUNT = 9999;
+const TOO_LONG = 'a practice lasts 24 h at most';
+const seconds = z.number().min(0).max(MOST_PRACTISED, TOO_LONG);
+const amount = z.object({
+  amount: z.number().min(0).max(MOST_AMOUNT, `an exercise is done ${MOST_AMOUNT} times at most`),
+  seconds,
+});
 
 /** What was asked and what was done of one exercise on one side and in one direction. */
 export const LogLineSchema = z.object({
@@ -54,13 +64,13 @@ export const PracticeLogSchema = z.object({
   routineId: id,
   routineName: lineText(80),
   day: DaySchema,
-  startedAt: z.iso.datetime({ offset: true }),
+  startedAt: MomentSchema,
   /** When it was written down, or a sign in it last put right; null where only its day is known. */
-  enteredAt: z.iso.datetime({ offset: true }).nullable().default(null),
+  enteredAt: MomentSchema.nullable().default(null),
   /** When it was given back from home; left out where it was not. */
-  cameInAt: z.iso.datetime({ offset: true }).optional(),
+  cameInAt: MomentSchema.optional(),
   /** From the first to the last moment, pauses left out. */
-  practisedSeconds: z.number().min(0),
+  practisedSeconds: seconds,
   source: z.enum(['conducted', 'by hand']),
   /** The class in which it was done; null where it was practised alone. */
   classId: id.nullable().default(null),

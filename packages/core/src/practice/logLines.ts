@@ -4,7 +4,7 @@ import { axesOf, axisValue } from '../axis/doseAxis';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
-import type { LogLine } from './log';
+import { MOST_AMOUNT, MOST_PRACTISED, type LogLine } from './log';
 
 type Amount = LogLine['done'];
 
@@ -14,9 +14,16 @@ function doneInSpan(span: Span, state: ConductState): Amount {
   return { amount: record.done, seconds: record.spentMs / 1000 };
 }
 
+/** All of it, and no more than a practice can have. */
 const sum = (parts: readonly Amount[]): Amount => ({
-  amount: parts.reduce((total, part) => total + part.amount, 0),
-  seconds: parts.reduce((total, part) => total + part.seconds, 0),
+  amount: Math.min(
+    MOST_AMOUNT,
+    parts.reduce((total, part) => total + part.amount, 0),
+  ),
+  seconds: Math.min(
+    MOST_PRACTISED,
+    parts.reduce((total, part) => total + part.seconds, 0),
+  ),
 });
 
 /** What of a line is enough, where its dose is a range or by feel. */

@@ -8,6 +8,7 @@ import { isSerious } from './hallRules';
 import type { Journal, JournalEvent } from './journal';
 import { isLineMet, lineShare } from './lineShare';
 import type { EndNotes } from './endNotes';
+import { PracticeLogSchema } from './log';
 import { fellShort, practiceLog } from './practiceLog';
 
 const plain = routine([
@@ -52,6 +53,27 @@ const logOf = (given: Journal, notes: Partial<EndNotes> = {}, atMs = BEGUN + lin
   );
 
 describe('the log of a conducted practice', () => {
+  test('left running for longer than a day, it is a day long and can be saved', () => {
+    const waiting = routine([segment('a', { ...hold(60, together(1), 0), byCue: true })]);
+    const spans = timeline(waiting);
+    const later = BEGUN + 30 * 60 * 60 * 1000;
+    const end: JournalEvent[] = [{ at: later, action: 'next' }];
+    const state = conduct(spans, events(...end), later);
+    const log = practiceLog(
+      journal({ routine: waiting, events: events(...end) }),
+      spans,
+      state,
+      shelf,
+      answers,
+      new Date(later),
+      () => '2026-03-12',
+    )!;
+    expect(state.records[0]!.spentMs).toBeGreaterThan(86_400_000);
+    expect(log.practisedSeconds).toBe(86_400);
+    expect(log.lines[0]!.done.seconds).toBe(86_400);
+    expect(PracticeLogSchema.safeParse(log).success).toBe(true);
+  });
+
   test('begins when it was begun, not when it ended, and belongs to that day', () => {
     const log = logOf(journal())!;
     expect(log).toMatchObject({

@@ -4,7 +4,8 @@ import { countOf } from '../library/repetitions';
 import { durationWords } from '../words/durationWords';
 import { upperFirst } from '../words/firstLetter';
 import type { ExerciseSegment } from './routine';
-import { rounds, takesTurns, type Round } from './rounds';
+import { takesTurns } from '../library/sideOrder';
+import { rounds, type Round } from './rounds';
 
 /** More rounds than this are not told one by one. */
 const MOST = 8;

@@ -1,7 +1,7 @@
 import type { BreathDose, CycleDose, Dose, SideAmount } from '../library/dose';
 import { isTimed } from '../library/dose';
 import { countOf, firstSeconds, workSeconds } from '../library/repetitions';
-import type { SideOrder } from '../library/sideOrder';
+import { takesTurns, type SideOrder } from '../library/sideOrder';
 
 /** One unbroken stretch of work: one hold, one row of repetitions or breaths, or one of them where sides take turns. */
 export interface Round {
@@ -77,12 +77,6 @@ function turns(dose: CycleDose | BreathDose, rows: readonly Round[][]): Round[] 
     }).flat();
   });
 }
-
-/** Whether left and right take turns by repetition: where both are asked for, of what is counted and not held. */
-export const takesTurns = (dose: Dose, order: SideOrder): boolean =>
-  order === 'each' &&
-  dose.kind !== 'hold' &&
-  (['left', 'right'] as const).every((side) => dose.amounts.some((row) => row.side === side && row.amount > 0));
 
 /**
  * The rounds of a dose in the order they are practised. `whole` finishes one side before the other; `alternating` takes one

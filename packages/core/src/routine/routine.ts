@@ -3,6 +3,7 @@ import { lineText, nameText, noteText } from '../text/textSchema';
 import { DoseSchema } from '../library/dose';
 import { FirmnessSchema } from '../library/firmness';
 import { SideOrderSchema } from '../library/sideOrder';
+import { routineProblem } from './routineProblem';
 
 const id = z.string().min(1).max(80);
 
@@ -57,27 +58,32 @@ export type PauseSegment = z.infer<typeof PauseSegmentSchema>;
 export type Segment = z.infer<typeof SegmentSchema>;
 
 /** Ordered segments with doses, changes of side and rests. */
-export const RoutineSchema = z.object({
-  id,
-  name: nameText(80, 'a routine needs a name'),
-  note: noteText(2000),
-  schoolId: id,
-  /** Time to take up the next exercise, in seconds. */
-  settleSeconds: z.number().min(0).max(300),
-  /** Time to change side or direction, in seconds. */
-  changeSeconds: z.number().min(0).max(300),
-  segments: z.array(SegmentSchema).max(400),
-  /** Segments that are gone through together several times. */
-  rounds: z
-    .array(z.object({ id, times: z.number().int().min(2).max(20) }))
-    .max(50)
-    .default([]),
-  /** The hall it is done in; null where it does not matter. Metres. */
-  room: z
-    .object({ width: z.number().min(1).max(60), depth: z.number().min(1).max(60) })
-    .nullable()
-    .default(null),
-  /** Findings that are ignored on purpose, by their key. */
-  keptOnPurpose: z.array(z.string().max(240)).max(500).default([]),
-});
+export const RoutineSchema = z
+  .object({
+    id,
+    name: nameText(80, 'a routine needs a name'),
+    note: noteText(2000),
+    schoolId: id,
+    /** Time to take up the next exercise, in seconds. */
+    settleSeconds: z.number().min(0).max(300),
+    /** Time to change side or direction, in seconds. */
+    changeSeconds: z.number().min(0).max(300),
+    segments: z.array(SegmentSchema).max(400),
+    /** Segments that are gone through together several times. */
+    rounds: z
+      .array(z.object({ id, times: z.number().int().min(2).max(20) }))
+      .max(50)
+      .default([]),
+    /** The hall it is done in; null where it does not matter. Metres. */
+    room: z
+      .object({ width: z.number().min(1).max(60), depth: z.number().min(1).max(60) })
+      .nullable()
+      .default(null),
+    /** Findings that are ignored on purpose, by their key. */
+    keptOnPurpose: z.array(z.string().max(240)).max(500).default([]),
+  })
+  .superRefine((routine, context) => {
+    const message = routineProblem(routine);
+    if (message !== null) context.addIssue({ code: 'custom', path: ['segments'], message });
+  });
 export type Routine = z.infer<typeof RoutineSchema>;

@@ -3,7 +3,7 @@ import type { ExerciseSegment, Turned, TurnedNumber } from './routine';
 import { doseWords } from '../library/doseWords';
 import { firmnessWords } from '../library/firmness';
 import { sideOrderWords } from '../library/sideOrder';
-import { takesTurns } from './rounds';
+import { takesTurns } from '../library/sideOrder';
 
 const said: Readonly<Record<TurnedNumber, (value: number) => string>> = {
   kneeBendDeg: (value) => `bend ${Math.round(value)}°`,

@@ -5,17 +5,8 @@ import { breathe, cycle, eachSide, eachSideBothWays, hold, pattern, timed, toget
 import { bells, conduct } from '../practice';
 import { routine, segment } from '../testing/samples';
 import { addTo } from './addTo';
-import {
-  evenOut,
-  orderWords,
-  routineUnevenness,
-  rounds,
-  sidesLedger,
-  spanRepetition,
-  takesTurns,
-  timeline,
-  unevenness,
-} from '.';
+import { evenOut, orderWords, routineUnevenness, rounds, sidesLedger, spanRepetition, timeline, unevenness } from '.';
+import { takesTurns } from '../library';
 
 const quiet = (...segments: Parameters<typeof routine>[0]) =>
   ({ ...routine(segments), settleSeconds: 0, changeSeconds: 3 }) as const;

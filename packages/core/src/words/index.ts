@@ -1,6 +1,7 @@
 export { byName } from './byName';
 export * from './durationWords';
 export * from './parseDuration';
+export * from './parseNumber';
 export * from './checkRange';
 export * from './groupBy';
 export * from './sources';

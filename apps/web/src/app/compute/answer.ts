@@ -3,6 +3,7 @@ import {
   bodyOf,
   csvLogs,
   cueTracks,
+  decodeText,
   recordingsBy,
   demoHall,
   demoPeople,
@@ -98,23 +99,27 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     case 'lay-out':
       return layOutAnswer(request);
     case 'csv-columns': {
-      const { columns, rows } = readCsv(await request.file.text());
-      return { columns: [...columns], rows: rows.length };
+      const { text, encoding } = decodeText(new Uint8Array(await request.file.arrayBuffer()));
+      const { columns, rows } = readCsv(text);
+      return { columns: [...columns], rows: rows.length, encoding };
     }
     case 'csv-logs': {
-      const { file, mapping, exercises, studentId } = request;
-      const segments = new Map(request.segments);
-      const { logs, problems } = csvLogs(
-        readCsv(await file.text()),
-        mapping,
-        exercises,
-        studentId,
-        (day) => `csv-${studentId}-${day}`,
-        (id) => segments.get(id) ?? id,
+      const { file, segments, ...question } = request;
+      const segmentBy = new Map(segments);
+      const { text } = decodeText(new Uint8Array(await file.arrayBuffer()));
+      const { logs, problems, asksDayOrder } = csvLogs(readCsv(text), {
+        ...question,
+        idOf: (day) => `csv-${question.studentId}-${day}`,
+        segmentOf: (id) => segmentBy.get(id) ?? id,
         progress,
-      );
+      });
       for (let from = 0; from < logs.length; from += PIECE) part(logs.slice(from, from + PIECE));
-      return { logs: logs.length, problems: problems.slice(0, NAMED), problemCount: problems.length };
+      return {
+        logs: logs.length,
+        problems: problems.slice(0, NAMED),
+        problemCount: problems.length,
+        asksDayOrder,
+      };
     }
     case 'fit': {
       const { routine, target, held, countMultiple, longestHold, names } = request;

@@ -90,6 +90,8 @@ describe('a table of practices', () => {
     mapping,
     exercises: [...builtInExercises],
     studentId: 'u',
+    dayOrder: null,
+    today: '2030-01-01',
     segments: [['tree-holding', 'segment-9']] as [string, string][],
   });
 
@@ -97,6 +99,7 @@ describe('a table of practices', () => {
     expect(await firstValueFrom(compute().result('csv-columns', { file: file(...rows(7)) }))).toEqual({
       columns: ['day', 'exercise', 'done', 'effort'],
       rows: 7,
+      encoding: 'UTF-8',
     });
   });
 
@@ -112,7 +115,10 @@ describe('a table of practices', () => {
     expect(logs.map((log) => log.day)).toEqual(logs.map((log) => log.day).toSorted());
     expect(logs[0]).toMatchObject({ id: 'csv-u-2020-01-01', lines: [{ segmentId: 'segment-9' }] });
     expect(steps.filter((step) => step.kind === 'progress').length).toBeGreaterThan(1);
-    expect(steps.at(-1)).toEqual({ kind: 'result', result: { logs: 2050, problems: [], problemCount: 0 } });
+    expect(steps.at(-1)).toEqual({
+      kind: 'result',
+      result: { logs: 2050, problems: [], problemCount: 0, asksDayOrder: false },
+    });
   });
 
   test('names the first lines that cannot be read, and counts them all', async () => {

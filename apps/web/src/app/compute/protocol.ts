@@ -17,6 +17,7 @@ import {
   StillSchema,
   StudentSchema,
   csvFields,
+  dayOrders,
   layWishes,
   MOST_LAID,
   limbs,
@@ -137,6 +138,9 @@ export const RequestSchema = z.discriminatedUnion('task', [
     mapping: z.partialRecord(z.enum(csvFields), z.number().int().min(0)),
     exercises: z.array(ExerciseSchema),
     studentId: z.string(),
+    /** How days with slashes are written, where the table does not tell; null: not chosen yet. */
+    dayOrder: z.enum(dayOrders).nullable(),
+    today: DaySchema,
     /** In which segment of the plan an exercise stands. */
     segments: z.array(z.tuple([z.string(), z.string()])),
   }),
@@ -254,12 +258,18 @@ export const resultSchemas = {
     shelf: z.number().int().min(0),
     locked: z.number().int().min(0),
   }),
-  'csv-columns': z.object({ columns: z.array(z.string()), rows: z.number().int() }),
+  'csv-columns': z.object({
+    columns: z.array(z.string()),
+    rows: z.number().int(),
+    encoding: z.enum(['UTF-8', 'UTF-16', 'Windows-1252']),
+  }),
   'csv-logs': z.object({
     logs: z.number().int(),
     /** The first of what cannot be read, and how much there is. */
     problems: z.array(z.object({ line: z.number().int(), message: z.string() })),
     problemCount: z.number().int(),
+    /** Whether it has to be chosen how days with slashes are written. */
+    asksDayOrder: z.boolean(),
   }),
 } as const satisfies Record<Task, z.ZodType>;
 

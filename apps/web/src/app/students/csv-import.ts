@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { catchError, debounceTime, firstValueFrom, of, scan, startWith, switchMap, tap } from 'rxjs';
 import {
@@ -22,13 +22,16 @@ import {
   type CsvField,
   type CsvMapping,
   type CsvProblem,
+  type DayOrder,
   type Exercise,
   type Plan,
   type PracticeLog,
 } from '@pomek/core';
 import { Compute, type Step } from '../compute/compute';
 import type { ResultOf } from '../compute/protocol';
+import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
+import { CountedPipe } from '../ui/counted.pipe';
 import { DayPipe } from '../ui/day.pipe';
 
 interface Read {
@@ -37,8 +40,9 @@ interface Read {
   readonly problemCount: number;
   readonly share: number;
   readonly whole: boolean;
+  readonly asksDayOrder: boolean;
 }
-const nothing: Read = { logs: [], problems: [], problemCount: 0, share: 0, whole: false };
+const nothing: Read = { logs: [], problems: [], problemCount: 0, share: 0, whole: false, asksDayOrder: false };
 
 const SHOWN = 8;
 /** A table larger than this is refused, bytes. */
@@ -48,14 +52,16 @@ const LARGEST = 20 * 1024 * 1024;
 @Component({
   selector: 'pk-csv-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayPipe, FormsModule, Select],
+  imports: [Button, ButtonDirective, CountedPipe, DayPipe, FormsModule, Select],
   template: `
     <section class="stack" aria-label="Practices from a table">
       @if (table() === null) {
-        <label class="pick">
-          <span>Choose a table (CSV)</span>
-          <input type="file" accept=".csv,text/csv,text/plain" (change)="choose($any($event.target))" />
-        </label>
+        <div class="pick">
+          <label pButton [outlined]="true" for="table-file"
+            ><i class="pi pi-upload" aria-hidden="true"></i> Choose a table (CSV)</label
+          >
+          <input id="table-file" type="file" accept=".csv,text/csv,text/plain" (change)="choose($any($event.target))" />
+        </div>
         @if (problem() !== '') {
           <p class="wrong" role="alert">{{ problem() }}</p>
         }
@@ -82,15 +88,33 @@ const LARGEST = 20 * 1024 * 1024;
             </div>
           }
         </div>
+        @if (table()!.encoding === 'Windows-1252') {
+          <p class="small soft">The file is not UTF-8; its letters are read as Windows-1252.</p>
+        }
+        @if (asksDayOrder()) {
+          <div class="field">
+            <span class="label">Days like 03/04/2026</span>
+            <p-select
+              [options]="orders"
+              optionLabel="label"
+              optionValue="value"
+              [ngModel]="dayOrder()"
+              (ngModelChange)="dayOrder.set($event)"
+              placeholder="Choose which comes first"
+              ariaLabel="How days are written"
+              appendTo="body"
+            />
+          </div>
+        }
         @if (!read().whole) {
           <label class="row small">
-            Reading {{ table()!.rows }} lines
+            Reading {{ table()!.rows | pkCounted: 'row' }}
             <progress [value]="read().share" max="1"></progress>
           </label>
         } @else {
           <p role="status">
-            <strong class="num">{{ read().logs.length }}</strong> practices can be saved,
-            <strong class="num">{{ read().problemCount }}</strong> lines cannot.
+            <strong class="num">{{ read().logs.length | pkCounted: 'practice' }}</strong> can be saved,
+            <strong class="num">{{ read().problemCount | pkCounted: 'line' }}</strong> cannot.
           </p>
         }
         @for (entry of shown(); track $index) {
@@ -121,7 +145,7 @@ const LARGEST = 20 * 1024 * 1024;
         }
         <div class="row">
           <p-button
-            [label]="'Keep ' + read().logs.length + ' practices'"
+            [label]="'Save ' + (read().logs.length | pkCounted: 'practice')"
             size="small"
             [disabled]="!read().whole || read().logs.length === 0"
             (onClick)="made.emit([...read().logs])"
@@ -133,9 +157,15 @@ const LARGEST = 20 * 1024 * 1024;
     </section>
   `,
   styles: `
-    .pick {
-      display: grid;
-      gap: 0.25rem;
+    .pick:focus-within label {
+      outline: 3px solid var(--pk-focus);
+      outline-offset: 2px;
+    }
+    input[type='file'] {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      opacity: 0;
     }
     .field {
       min-height: 4.25rem;
@@ -145,6 +175,7 @@ const LARGEST = 20 * 1024 * 1024;
 export class CsvImport {
   private readonly compute = inject(Compute);
   private readonly notices = inject(Notices);
+  private readonly clock = inject(Clock);
   private readonly injector = inject(Injector);
   readonly studentId = input.required<string>();
   readonly exercises = input.required<readonly Exercise[]>();
@@ -160,6 +191,11 @@ export class CsvImport {
   private coming: ReturnType<typeof setTimeout> | undefined;
   protected readonly mapping = signal<CsvMapping>({});
   protected readonly problem = signal('');
+  protected readonly dayOrder = signal<DayOrder | null>(null);
+  protected readonly orders = [
+    { label: 'day first: 3 April', value: 'day first' },
+    { label: 'month first: 4 March', value: 'month first' },
+  ];
   protected readonly columns = computed(() => [
     { label: '–', value: null },
     ...(this.table()?.columns ?? []).map((label, value) => ({ label, value })),
@@ -170,6 +206,8 @@ export class CsvImport {
     return {
       file,
       mapping: this.mapping(),
+      dayOrder: this.dayOrder(),
+      today: this.clock.today(),
       exercises: [...this.exercises()],
       studentId: this.studentId(),
       segments: [...strandSegments(this.plans())],
@@ -195,6 +233,8 @@ export class CsvImport {
     ),
     { initialValue: nothing },
   );
+  /** Once it is asked for, it stays where it was asked, while the table is read again. */
+  protected readonly asksDayOrder = computed(() => this.dayOrder() !== null || this.read().asksDayOrder);
   protected readonly shown = computed(() => this.read().problems.slice(0, SHOWN));
   protected readonly first = computed(() => this.read().logs.slice(0, SHOWN));
 
@@ -224,6 +264,7 @@ export class CsvImport {
       return;
     }
     this.mapping.set(guessMapping(table.columns));
+    this.dayOrder.set(null);
     clearTimeout(this.coming);
     this.ready.set(0);
     this.table.set({ ...table, file });
@@ -256,8 +297,8 @@ function taken(read: Read, step: Step<'csv-logs'>): Read {
     case 'part':
       return { ...read, logs: [...read.logs, ...step.part] };
     case 'result': {
-      const { problems, problemCount } = step.result;
-      return { ...read, problems, problemCount, share: 1, whole: true };
+      const { problems, problemCount, asksDayOrder } = step.result;
+      return { ...read, problems, problemCount, asksDayOrder, share: 1, whole: true };
     }
   }
 }

@@ -242,14 +242,14 @@ describe('practices by hand and from a table', () => {
     const file = new File([text], 'logs.csv');
     await page.fixture.componentInstance['choose']({ files: [file] } as never);
     await page.settle();
-    expect(page.text()).toContain('2 practices can be saved, 1 lines cannot');
+    expect(page.text()).toContain('2 practices can be saved, 1 line cannot');
     expect(page.text()).toContain('Line 3: exercise: “Nothing known” is not on the shelf');
     page.fixture.componentInstance['map']('day', null);
     await page.settle();
     expect(page.text()).toContain('no column is chosen for “day”');
     page.fixture.componentInstance['map']('day', 0);
     await page.settle();
-    await page.press('Keep 2 practices');
+    await page.press('Save 2 practices');
     expect(made[0]!.map((log) => log.day)).toEqual(['2026-03-01', '2026-03-02']);
   });
 

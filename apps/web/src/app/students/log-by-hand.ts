@@ -242,19 +242,19 @@ export class LogByHand {
     });
     const table = {
       columns: csvFields,
-      rows: this.rows().map((row) => csvFields.map((field) => cells(row)[field])),
+      rows: this.rows().map((row, at) => ({ line: at + 1, cells: csvFields.map((field) => cells(row)[field]) })),
+      problems: [],
     };
-    const mapping = Object.fromEntries(csvFields.map((field, column) => [field, column]));
     const segments = strandSegments(this.plans());
-    const read = csvLogs(
-      table,
-      mapping,
-      this.exercises(),
-      this.studentId(),
-      () => this.clock.newId(),
-      (id) => segments.get(id) ?? id,
-    );
-    this.problems.set(read.problems.map((problem) => `Line ${problem.line - 1}: ${problem.message}`));
+    const read = csvLogs(table, {
+      mapping: Object.fromEntries(csvFields.map((field, column) => [field, column])),
+      exercises: this.exercises(),
+      studentId: this.studentId(),
+      idOf: () => this.clock.newId(),
+      segmentOf: (id) => segments.get(id) ?? id,
+      today: this.clock.today(),
+    });
+    this.problems.set(read.problems.map(({ line, message }) => `Line ${line}: ${message}`));
     const [log] = read.logs;
     if (read.problems.length > 0 || log === undefined) return;
     this.made.emit({ ...log, note, enteredAt: this.clock.now().toISOString() });
