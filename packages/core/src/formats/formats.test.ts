@@ -9,6 +9,7 @@ import { lanternWalk } from '../demo/demoRoutines';
 import { softSchool, strictSchool } from '../schools';
 import { newStudent } from '../students';
 import { hold, together } from '../library/describe';
+import { dayWords } from '../words';
 import { above } from '../testing/above';
 import type { StoredPerson } from '../person';
 import { recordingOf } from '../practice/recording';
@@ -226,7 +227,7 @@ describe('preview of an import', () => {
   test('rows read as a person would name them', () => {
     const rows = importPreview(emptyContents(), demo);
     expect(rows.find((row) => row.kind === 'plans')!.name).toBe('plan of Orsolya Venn');
-    expect(rows.find((row) => row.kind === 'logs')!.name).toMatch(/^Orsolya Venn, 2026-/);
+    expect(rows.find((row) => row.kind === 'logs')!.name).toMatch(/^Orsolya Venn, \d{1,2} \w{3} 2026$/);
     expect(rows).toHaveLength(bundleKinds.reduce((sum, kind) => sum + demo[kind].length, 0));
   });
 
@@ -255,11 +256,11 @@ describe('preview of an import', () => {
         .filter(({ kind }) => ['meetings', 'pictures', 'films'].includes(kind))
         .map(({ name }) => name);
     const known = { classes, stills: [{ ...still, id: 'other', name: 'Other' }, still] };
-    const said = [`${own.name}, ${meeting.day}`, 'film of Low stand', 'picture of Low stand'];
+    const said = [`${own.name}, ${dayWords(meeting.day)}`, 'film of Low stand', 'picture of Low stand'];
     expect(names({ ...emptyContents(), ...known }, belongings)).toEqual(said);
     expect(names(emptyContents(), { ...belongings, ...known })).toEqual(said);
     expect(names(emptyContents(), belongings)).toEqual([
-      `${meeting.classId}, ${meeting.day}`,
+      `${meeting.classId}, ${dayWords(meeting.day)}`,
       'film of s1',
       'picture of s1',
     ]);
@@ -300,7 +301,7 @@ describe('preview of an import', () => {
     expect(without('plans')).toContain(`decisions planId: plan … ${gone}`);
     const film = { ...newFilm({ ...demo.stills[0]!, id: 'nowhere' }, { name: 'a.webm', seconds: 2 }), tracks: {} };
     const [row] = importPreview(demo, { ...emptyContents(), films: [film] });
-    expect(row!.because).toBe(`id: still “nowhere” ${gone}`);
+    expect(row!.because).toBe(`id: picture “nowhere” ${gone}`);
     const own = { ...softSchool, id: 'own-school' };
     const taught = { ...demo.routines[0]!, id: 'r1', schoolId: own.id };
     expect(importPreview(demo, { ...emptyContents(), routines: [taught] })[0]!.because).toBe(

@@ -1,7 +1,9 @@
 import equal from 'fast-deep-equal';
 import { builtInExercises } from '../library/builtInExercises';
 import { builtInSchools } from '../schools/builtInSchools';
+import { dayWords } from '../words/dayWords';
 import { bundleKinds, type BundleContents, type BundleKind } from './bundle';
+import { kindWords } from './kindWords';
 
 export interface PreviewRow {
   readonly kind: BundleKind;
@@ -29,7 +31,7 @@ function nameOf(item: Item, known: readonly Known[]): string {
   if ('sound' in item) return `“${item.id}”, spoken`;
   if ('present' in item) {
     const of = known.map((side) => side.classes.get(item.classId)).find((found) => found !== undefined);
-    return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${item.day}`;
+    return `${of !== undefined && 'name' in of ? of.name : item.classId}, ${dayWords(item.day)}`;
   }
   if ('data' in item || 'tracks' in item) {
     const still = known.map((side) => side.stills.get(item.id)).find((found) => found !== undefined);
@@ -37,7 +39,7 @@ function nameOf(item: Item, known: readonly Known[]): string {
   }
   const student = known.map((side) => side.students.get(item.studentId)).find((found) => found !== undefined);
   const who = student !== undefined && 'name' in student ? student.name : item.studentId;
-  return 'day' in item ? `${who}, ${item.day}` : `plan of ${who}`;
+  return 'day' in item ? `${who}, ${dayWords(item.day)}` : `plan of ${who}`;
 }
 
 /** The references of an item: field, kind and id of what it points to. */
@@ -82,7 +84,7 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
         return {
           ...row,
           state: 'cannot be imported',
-          because: `${field}: ${target === 'classes' ? 'class' : target.slice(0, -1)} “${id}” is neither here nor in the file`,
+          because: `${field}: ${kindWords[target]} “${id}” is neither here nor in the file`,
         };
       }
       const old = here[kind].get(item.id);

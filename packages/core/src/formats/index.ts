@@ -1,5 +1,6 @@
 export * from './bundle';
 export * from './importPreview';
+export * from './kindWords';
 export * from './planCalendar';
 export * from './readBundle';
 export * from './routineBundle';

@@ -13,6 +13,6 @@ test('a plan reaches ten years ahead at most, with its goals and its holidays', 
 });
 
 test('a plan that starts in another age is refused', () => {
-  expect(wrong(plan([], { startsOn: '0001-01-01' }))).toEqual(['startsOn: a day lies between 1970 and 2199']);
+  expect(wrong(plan([strand()], { startsOn: '0001-01-01' }))).toEqual(['startsOn: a day lies between 1970 and 2199']);
   expect(wrong(plan([], { startsOn: '1970-01-01' }))).toEqual([]);
 });

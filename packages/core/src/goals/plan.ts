@@ -121,6 +121,8 @@ export const PlanSchema = z
       .default(null),
   })
   .superRefine(({ startsOn, strands, holidays }, context) => {
+    // Its beginning is named already.
+    if (!DaySchema.safeParse(startsOn).success) return;
     const last = dayNumber(startsOn) + MOST_PLAN_DAYS;
     strands.forEach(({ targetDay }, at) => {
       if (dayNumber(targetDay) > last)

@@ -6,6 +6,7 @@ export * from './checkRange';
 export * from './groupBy';
 export * from './sources';
 export * from './tenMinutes';
+export * from './dayWords';
 export * from './shortDay';
 export * from './angles';
 export * from './firstLetter';

@@ -8,6 +8,7 @@ import { Opening } from './opening';
 import { Repository } from './repository';
 import { SPACE } from './space';
 import { WholeSpace } from './whole-space';
+import { local } from './small-storage';
 
 /** People of the demo that are made at once. */
 const AT_ONCE = 2;
@@ -15,14 +16,7 @@ const AT_ONCE = 2;
 const KEY = 'pomek.demo-making';
 
 /** Notes for which day the demo is being made; false where there is no room for that. */
-const remember = (today: string): boolean => {
-  try {
-    localStorage.setItem(KEY, today);
-    return true;
-  } catch {
-    return false;
-  }
-};
+const remember = (today: string): boolean => local.setItem(KEY, today);
 
 /** The rest of the demo is made once: by this tab, or by the one that was there before. */
 const alone = <T>(work: () => Promise<T>): Promise<T> =>
@@ -43,7 +37,7 @@ export class DemoSpace {
   async fillWhenEmpty(): Promise<void> {
     if (this.space !== 'demo') return;
     await alone(async () => {
-      if (localStorage.getItem(KEY) === null && !(await this.whole.isEmpty())) return;
+      if (local.getItem(KEY) === null && !(await this.whole.isEmpty())) return;
       await this.busy(() => this.goOn(this.clock.today()));
     });
   }
@@ -63,7 +57,7 @@ export class DemoSpace {
   /** Person by person, each stored as soon as it is made. */
   private async goOn(today: string): Promise<void> {
     const { hall, people } = await firstValueFrom(this.compute.demo(today));
-    if (localStorage.getItem(KEY) !== today || (await this.whole.isEmpty())) {
+    if (local.getItem(KEY) !== today || (await this.whole.isEmpty())) {
       // What nobody could go on with is never left half made.
       if (!remember(today)) return this.allAtOnce(today);
       await this.whole.replace(hall);
@@ -74,7 +68,7 @@ export class DemoSpace {
       concatMap((made) => this.whole.add(made)),
     );
     await lastValueFrom(stored, { defaultValue: undefined });
-    localStorage.removeItem(KEY);
+    local.removeItem(KEY);
   }
 
   /** @param done how many are there already */

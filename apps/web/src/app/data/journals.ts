@@ -3,6 +3,7 @@ import { JournalSchema, type Journal } from '@pomek/core';
 import { Database } from './database';
 import { Notices, reasonOf } from './notices';
 import { SPACE } from './space';
+import { local } from './small-storage';
 
 const KEPT_BESIDE = 'This practice is saved beside your data for now.';
 const KEPT_NOWHERE = 'This practice is not saved anywhere: end it before you close this page.';
@@ -61,7 +62,7 @@ export class Journals {
   async drop(id: string): Promise<void> {
     this.newest = null;
     await this.busy;
-    localStorage.removeItem(this.keyOf(id));
+    local.removeItem(this.keyOf(id));
     this.state.set('');
     await this.database.of('journals').delete(id);
   }
@@ -71,7 +72,7 @@ export class Journals {
       const journal = this.newest;
       try {
         await this.database.of('journals').put(journal);
-        if (this.newest === journal) localStorage.removeItem(this.keyOf(journal.id));
+        if (this.newest === journal) local.removeItem(this.keyOf(journal.id));
         this.state.set('');
       } catch (error) {
         this.state.set(`${reasonOf(error)} ${this.isBeside ? KEPT_BESIDE : KEPT_NOWHERE}`);
@@ -81,17 +82,12 @@ export class Journals {
   }
 
   private putBeside(journal: Journal): void {
-    try {
-      localStorage.setItem(this.keyOf(journal.id), JSON.stringify(journal));
-      this.isBeside = true;
-    } catch {
-      this.isBeside = false;
-    }
+    this.isBeside = local.setItem(this.keyOf(journal.id), JSON.stringify(journal));
   }
 
   private beside(id: string): Journal | null {
     try {
-      return parsed(JSON.parse(localStorage.getItem(this.keyOf(id)) ?? 'null'));
+      return parsed(JSON.parse(local.getItem(this.keyOf(id)) ?? 'null'));
     } catch {
       return null;
     }

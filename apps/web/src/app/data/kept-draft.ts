@@ -1,6 +1,7 @@
 import { inject, signal, type Signal } from '@angular/core';
 import type * as z from 'zod';
 import { SPACE, type Space } from './space';
+import { local } from './small-storage';
 
 /** What is typed into a form that is sent off as a whole, kept with each key until it is. */
 export interface KeptDraft<T> {
@@ -14,8 +15,8 @@ const PREFIX = 'pomek.draft';
 
 /** Forgets what was typed into forms of a space: after the whole of it was replaced. */
 export function forgetDrafts(space: Space): void {
-  const keys = Object.keys(localStorage).filter((key) => key.startsWith(`${PREFIX}.${space}.`));
-  for (const key of keys) localStorage.removeItem(key);
+  const keys = local.keys().filter((key) => key.startsWith(`${PREFIX}.${space}.`));
+  for (const key of keys) local.removeItem(key);
 }
 
 /**
@@ -35,7 +36,7 @@ export function keptDraft<T extends object>(name: () => string, schema: z.ZodTyp
     }
   };
   const read = (): T => {
-    const text = localStorage.getItem(key()) ?? 'null';
+    const text = local.getItem(key()) ?? 'null';
     if (known?.text !== text) known = { text, value: parsed(text) };
     return known.value;
   };
@@ -50,14 +51,10 @@ export function keptDraft<T extends object>(name: () => string, schema: z.ZodTyp
     set(part) {
       const value = { ...current(), ...part };
       own.set({ key: key(), value });
-      try {
-        localStorage.setItem(key(), JSON.stringify(value));
-      } catch {
-        // No room there: it stays on the page.
-      }
+      local.setItem(key(), JSON.stringify(value));
     },
     clear() {
-      localStorage.removeItem(key());
+      local.removeItem(key());
       own.set({ key: key(), value: empty });
     },
   };

@@ -1,4 +1,5 @@
 import { signal, type Signal } from '@angular/core';
+import { local } from './small-storage';
 
 /** A choice that is there again the next time; it belongs to the browser, not to the records. */
 export interface Remembered {
@@ -9,16 +10,12 @@ export interface Remembered {
 /** What was chosen under a name before; null where nothing was. */
 export function remembered(name: string): Remembered {
   const key = `pomek.${name}`;
-  const value = signal(localStorage.getItem(key));
+  const value = signal(local.getItem(key));
   return {
     value,
     set(chosen) {
       value.set(chosen);
-      try {
-        localStorage.setItem(key, chosen);
-      } catch {
-        // No room there: it holds until the page is left.
-      }
+      local.setItem(key, chosen);
     },
   };
 }

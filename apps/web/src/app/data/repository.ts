@@ -149,9 +149,10 @@ export class Repository {
   private report(name: TableName): void {
     if (this.reported.has(name)) return;
     this.reported.add(name);
+    const what = name === 'journals' ? 'practices under way' : `${name === 'logs' ? 'practices' : name}`;
     this.notices.failure(
-      `Some of your ${name} cannot be read`,
-      'They stay in the storage untouched and are left out here.',
+      `Some of your ${what} cannot be read`,
+      'They are left out. Files shows them, to be put right or removed.',
     );
   }
 }

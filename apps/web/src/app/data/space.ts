@@ -1,4 +1,5 @@
 import { InjectionToken } from '@angular/core';
+import { local, session } from './small-storage';
 
 /** Which of the two spaces this tab works in. Two words are told apart without the schemas, which the first page does not wait for. */
 export type Space = 'own' | 'demo';
@@ -11,12 +12,12 @@ const KEY = 'pomek.space';
 
 /** The space of this tab; a new tab begins with the one last chosen. */
 export function readSpace(): Space {
-  return spaceOf(sessionStorage.getItem(KEY) ?? localStorage.getItem(KEY)) ?? 'own';
+  return spaceOf(session.getItem(KEY) ?? local.getItem(KEY)) ?? 'own';
 }
 
 export function rememberSpace(space: Space): void {
-  sessionStorage.setItem(KEY, space);
-  localStorage.setItem(KEY, space);
+  session.setItem(KEY, space);
+  local.setItem(KEY, space);
 }
 
 /** `/demo` and `/own` choose a space and lead to its first page. */

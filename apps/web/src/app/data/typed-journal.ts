@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { tableNames } from './database';
 import { PatchSchema } from './patch';
 import { SPACE } from './space';
+import { local } from './small-storage';
 
 /** Something typed that is not in the database yet. */
 const TypedSchema = PatchSchema.extend({
@@ -22,7 +23,7 @@ function read(key: string): Typed[] {
     return z
       .array(TypedSchema)
       .catch([])
-      .parse(JSON.parse(localStorage.getItem(key) ?? '[]'));
+      .parse(JSON.parse(local.getItem(key) ?? '[]'));
   } catch {
     return [];
   }
@@ -46,25 +47,23 @@ export class TypedJournal {
   /** Replaces this page's list. Where there is no room for it, the database alone has to do. */
   keep(list: readonly Typed[]): void {
     const key = this.keyOf(this.page);
-    try {
-      if (list.length === 0) localStorage.removeItem(key);
-      else localStorage.setItem(key, JSON.stringify(list));
-    } catch {
-      // What stood there before stays: it is less than what is typed, and more than nothing.
-    }
+    // Where there is no room, what stood there before stays: it is less than what is typed, and more than nothing.
+    if (list.length === 0) local.removeItem(key);
+    else local.setItem(key, JSON.stringify(list));
   }
 
   /** Gives what pages that are gone have left behind; it is forgotten once `take` has returned. */
   leftBehind(take: (list: readonly Typed[]) => void): void {
     const prefix = this.keyOf('');
-    const pages = Object.keys(localStorage)
+    const pages = local
+      .keys()
       .filter((key) => key.startsWith(prefix) && key !== this.keyOf(this.page))
       .map((key) => key.slice(prefix.length));
     for (const page of pages) {
       const takeOver = (): void => {
         const list = read(this.keyOf(page));
         if (list.length > 0) take(list);
-        localStorage.removeItem(this.keyOf(page));
+        local.removeItem(this.keyOf(page));
       };
       if (locks === undefined) takeOver();
       else void locks.request(this.lockOf(page), takeOver);

@@ -20,6 +20,7 @@ import { ImportPanel } from './import-panel';
 import { DayPipe } from '../ui/day.pipe';
 import { RemoveAll } from './remove-all';
 import { CountedPipe } from '../ui/counted.pipe';
+import { SetAsidePanel } from './set-aside-panel';
 
 /** What goes out and what comes in. */
 @Component({
@@ -36,6 +37,7 @@ import { CountedPipe } from '../ui/counted.pipe';
     RemoveAll,
     RouterLink,
     Select,
+    SetAsidePanel,
   ],
   templateUrl: './files.html',
   styleUrl: './files.scss',

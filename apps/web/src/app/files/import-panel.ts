@@ -6,6 +6,7 @@ import type { Subscription } from 'rxjs';
 import {
   bundleKinds,
   importPreview,
+  kindWords,
   tooLarge,
   type BundleContents,
   type BundleProblem,
@@ -38,6 +39,7 @@ export class ImportPanel {
   private readonly notices = inject(Notices);
   private reading: Subscription | null = null;
 
+  protected readonly kinds = kindWords;
   protected readonly name = signal('');
   protected readonly busy = signal(false);
   protected readonly problems = signal<readonly BundleProblem[]>([]);

@@ -91,7 +91,8 @@ const LABEL_EDGE = 6;
 const FEWEST_LETTERS = 4;
 const AMPLITUDE = 16;
 /** Seconds between the marks of the axis; the first that leaves this much room is taken. */
-const tickSteps = [5, 10, 30, 60, 120, 300, 600, 1200, 1800, 3600] as const;
+const LONGEST_TICK = 6 * 3600;
+const tickSteps = [5, 10, 30, 60, 120, 300, 600, 1200, 1800, 3600, 2 * 3600, LONGEST_TICK] as const;
 const TICK_ROOM = 70;
 
 /** How full the breath is at a moment of a span, 0–1; null where it is not known. */
@@ -293,7 +294,7 @@ function waveOf({ line: time, breathAt }: ThreadInput, view: ThreadView): string
 }
 
 function ticksOf({ line: time }: ThreadInput, view: ThreadView): ThreadLayout['ticks'] {
-  const step = tickSteps.find((seconds) => seconds * view.pxPerSecond >= TICK_ROOM) ?? 3600;
+  const step = tickSteps.find((seconds) => seconds * view.pxPerSecond >= TICK_ROOM) ?? LONGEST_TICK;
   const end = Math.min(time.totalMs / 1000, view.fromSeconds + view.widthPx / view.pxPerSecond);
   const first = Math.ceil(Math.max(0, view.fromSeconds) / step) * step;
   const ticks = [];
