@@ -68,7 +68,7 @@ test('practices come from a table and go out to one', async ({ page }) => {
   await page
     .getByLabel('Choose a table')
     .setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await expect(page.getByText('1 practices can be saved, 1 lines cannot.')).toBeVisible();
+  await expect(page.getByText('1 practice can be saved, 1 line cannot.')).toBeVisible();
   await expect(page.getByText('Line 3: done: “soon” is no time')).toBeVisible();
   await page.getByRole('button', { name: 'Save 1 practice' }).click();
   await expect(page.getByText('Practice of Sat 3 Jan saved')).toBeVisible();

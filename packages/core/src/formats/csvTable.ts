@@ -63,7 +63,8 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
   const plain = text.replace(BYTE_ORDER_MARK, '');
   const rows: CsvRow[] = [];
   const problems: CsvProblem[] = [];
-  let columns: readonly string[] | null = null;
+  // The first row that is not blank.
+  const heads: string[][] = [];
   let [line, from] = [1, 0];
   Papa.parse<string[]>(plain, {
     step: ({ data, errors, meta }, parser) => {
@@ -73,13 +74,14 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
       [line, from] = [line + ends, meta.cursor];
       // A line end at its end belongs to the row.
       const last = /[\r\n]$/.test(written) ? line - 1 : line;
+      const [columns] = heads;
       const wrong = quoteProblem(errors, start, last);
       if (wrong !== null) {
         problems.push({ line: start, message: wrong });
       } else if (isBlank(data)) {
         return;
-      } else if (columns === null) {
-        columns = data.map((name) => name.trim());
+      } else if (columns === undefined) {
+        heads.push(data.map((name) => name.trim()));
       } else if (rows.length === most) {
         problems.push({
           line: start,
@@ -94,5 +96,5 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
       }
     },
   });
-  return { columns: columns ?? [], rows, problems };
+  return { columns: heads[0] ?? [], rows, problems };
 }

@@ -6,10 +6,12 @@ import { writers } from './schemas';
 
 const ChangeSchema = z
   .object({ table: z.enum(tableNames), id: z.string(), before: z.unknown().optional(), after: z.unknown().optional() })
-  .superRefine(({ table, before, after }, context) => {
-    for (const [end, value] of Object.entries({ before, after }))
-      if (value !== undefined && !writers[table].safeParse(value).success)
-        context.addIssue({ code: 'custom', path: [end], message: `no record of ${table}` });
+  .superRefine(({ table, id, before, after }, context) => {
+    const wrong = (path: string): void =>
+      context.addIssue({ code: 'custom', path: [path], message: `no record of ${table}` });
+    // What was there before may be a record that was set aside, since it cannot be read; taken back, it is set aside again.
+    if (before !== undefined && !z.looseObject({ id: z.literal(id) }).safeParse(before).success) wrong('before');
+    if (after !== undefined && !writers[table].safeParse(after).success) wrong('after');
   });
 /** One step that can be taken back: what it changed, with both its ends. */
 const StepSchema = z.object({

@@ -4,6 +4,7 @@ import { breathSchool, personRecord, softSchool, type Correction, type Decision,
 import { aStudent, freshSpace } from '../../../testing/records';
 import { People } from './people';
 import { schoolOf } from './gathered';
+import { Notices } from './notices';
 import { once } from './reading';
 import { Repository } from './repository';
 
@@ -155,4 +156,31 @@ test('what names no school has the soft one, whatever comes first by name and wh
   expect(schoolOf([breathSchool, renamed], 'gone')).toBe(renamed);
   expect(schoolOf([breathSchool, renamed], breathSchool.id)).toBe(breathSchool);
   expect(schoolOf([], undefined)).toBe(softSchool);
+});
+
+describe('where the records cannot be opened', () => {
+  const told = async (error: Error) => {
+    const database = freshSpace();
+    jest.spyOn(database, 'open').mockReturnValue(Promise.reject(error) as never);
+    TestBed.inject(Repository);
+    await new Promise((resolve) => setTimeout(resolve));
+    jest.restoreAllMocks();
+    return TestBed.inject(Notices)
+      .open()
+      .map(({ title, detail }) => `${title}: ${detail}`);
+  };
+  const named = (name: string, message = 'x') => Object.assign(new Error(message), { name });
+
+  test('it is said, with what helps: once the browser denies them, once anything else is in the way', async () => {
+    const denied = [
+      'Your records cannot be opened, and nothing you do here is saved: The browser does not let this page store anything, as in some private windows. Allow it to store site data, then reload the page.',
+    ];
+    expect(await told(named('MissingAPIError'))).toEqual(denied);
+    expect(await told(Object.assign(named('OpenFailedError'), { inner: named('SecurityError') }))).toEqual(denied);
+    expect(await told(named('VersionError', 'They were made by a newer version.'))).toEqual([
+      'Your records cannot be opened, and nothing you do here is saved: They were made by a newer version. Reload the page.',
+    ]);
+    // The page is left: nobody needs to hear of it.
+    expect(await told(named('DatabaseClosedError'))).toEqual([]);
+  });
 });

@@ -13,7 +13,7 @@ import {
   type Student,
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
-import { Notices } from './notices';
+import { Notices, reasonOf } from './notices';
 import {
   Reading,
   withBuiltInExercises,
@@ -24,6 +24,12 @@ import {
 } from './reading';
 
 const isTaught = ({ archivedOn }: Pick<Student, 'archivedOn'>): boolean => archivedOn === null;
+
+/** Whether the browser denies this page its storage, as told by the library or by the browser. */
+const isDenied = (error: unknown): boolean => {
+  const { name, inner } = error as Error & { readonly inner?: { readonly name?: string } };
+  return name === 'MissingAPIError' || name === 'SecurityError' || inner?.name === 'SecurityError';
+};
 
 /** Streams of what is stored, parsed as it comes out; they follow changes in this and in other tabs. */
 @Injectable({ providedIn: 'root' })
@@ -57,6 +63,17 @@ export class Repository {
   );
   readonly plans$ = this.all('plans');
   readonly journals$ = this.all('journals');
+
+  constructor() {
+    // What asks for records only waits where they cannot be opened.
+    this.database.open().catch((error: unknown) => {
+      if (error instanceof Error && error.name === 'DatabaseClosedError') return;
+      const reason = isDenied(error)
+        ? 'The browser does not let this page store anything, as in some private windows. Allow it to store site data, then reload the page.'
+        : `${reasonOf(error)} Reload the page.`;
+      this.notices.failure('Your records cannot be opened, and nothing you do here is saved', reason);
+    });
+  }
 
   all<N extends TableName>(name: N): Observable<Records[N][]> {
     return this.live(() => this.read(name));
@@ -149,7 +166,12 @@ export class Repository {
   private report(name: TableName): void {
     if (this.reported.has(name)) return;
     this.reported.add(name);
-    const what = name === 'journals' ? 'practices under way' : `${name === 'logs' ? 'practices' : name}`;
+    const words: Partial<Record<TableName, string>> = {
+      journals: 'practices under way',
+      logs: 'practices',
+      stills: 'pictures',
+    };
+    const what = words[name] ?? name;
     this.notices.failure(
       `Some of your ${what} cannot be read`,
       'They are left out. Files shows them, to be put right or removed.',

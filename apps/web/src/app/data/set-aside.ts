@@ -41,7 +41,8 @@ const at = (value: unknown, path: Path): unknown =>
 /** The same with another value at a path. */
 function withValue(value: unknown, [step, ...rest]: Path, next: unknown): unknown {
   if (step === undefined) return next;
-  if (Array.isArray(value)) return value.map((part, index) => (index === step ? withValue(part, rest, next) : part));
+  if (Array.isArray(value))
+    return value.map((part: unknown, index) => (index === step ? withValue(part, rest, next) : part));
   const fields = value as Record<string, unknown>;
   return { ...fields, [step]: withValue(fields[step], rest, next) };
 }

@@ -73,9 +73,8 @@ test('which comes first in 03/04/2026 is asked, and the table read by the answer
 });
 
 test('a table that is not UTF-8 says how its letters are read', async () => {
-  const bytes = Uint8Array.from(
-    [...'day,exercise,done,note\n2025-03-04,Holding the tree,60,m'].map((c) => c.charCodeAt(0)).concat(0xfc),
-  );
+  const text = 'day,exercise,done,note\n2025-03-04,Holding the tree,60,m';
+  const bytes = Uint8Array.from([...new TextEncoder().encode(text), 0xfc]);
   const { page, made } = await offered(new File([bytes], 'practices.csv'));
   expect(page.text()).toContain('The file is not UTF-8; its letters are read as Windows-1252.');
   await page.press('Save 1 practice');
