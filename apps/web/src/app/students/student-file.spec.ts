@@ -10,7 +10,7 @@ import {
 import { aStudent } from '../../../testing/records';
 import { TestBed } from '@angular/core/testing';
 import { render } from '../../../testing/render';
-import { formatISO, subDays } from 'date-fns';
+import { addDays, formatISO, subDays } from 'date-fns';
 import { NEVER } from 'rxjs';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
@@ -128,8 +128,9 @@ test('all safe verdicts are accepted in one step, which one undo takes back', as
   const clock = new Clock();
   const tree = builtInExercises.find((exercise) => exercise.id === 'tree-holding')!;
   const parts = ['a', 'b'].map((id) => newSegment(id, tree, softSchool));
+  const inTwoYears = clock.dayOf(addDays(clock.now(), 700));
   const strands = parts.map((part) => ({
-    ...newStrand(`s-${part.id}`, part, tree, 'time', 300, '2099-01-01', softSchool),
+    ...newStrand(`s-${part.id}`, part, tree, 'time', 300, inTwoYears, softSchool),
     step: 5,
   }));
   const plan = { ...demo.plans[0]!, id: 'p', studentId: 'student-1', startsOn: clock.today(), strands };
