@@ -3,7 +3,7 @@ import type { Exercise } from '../library/exercise';
 import type { ClassJournal } from '../practice/classJournal';
 import { painKept, type BodySaid } from '../practice/endNotes';
 import type { Journal } from '../practice/journal';
-import type { PracticeLog } from '../practice/log';
+import { practisedOf, type PracticeLog } from '../practice/log';
 import { timeline } from '../routine/timeline';
 import { classLines, stoppedAt } from './classLines';
 import { correctedIn, correctionOrder } from './correctionRound';
@@ -33,7 +33,7 @@ function practisedSeconds(journal: Journal, from: number, to: number): number {
   const line = timeline(journal.routine);
   const spent = (at: number): number =>
     stoppedAt(journal, line, at).records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0);
-  return Math.round(Math.max(0, spent(to) - spent(from)) / 1000);
+  return practisedOf(Math.max(0, spent(to) - spent(from)));
 }
 
 /**

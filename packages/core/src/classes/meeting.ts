@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { DaySchema, MomentSchema } from '../days/daySchema';
+import { PractisedSecondsSchema } from '../practice/log';
 import { TaughtLessonSchema } from '../practice/classJournal';
 import { lineText, noteText } from '../text/textSchema';
 
@@ -11,7 +12,7 @@ export const MeetingSchema = z.object({
   classId: id,
   day: DaySchema,
   startedAt: MomentSchema,
-  practisedSeconds: z.number().min(0),
+  practisedSeconds: PractisedSecondsSchema,
   routineName: lineText(80),
   lesson: TaughtLessonSchema.nullable(),
   /** Who was there, by id. */

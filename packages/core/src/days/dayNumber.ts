@@ -1,4 +1,6 @@
-const DAY_MS = 86_400_000;
+/** A day without a change of clocks, s. */
+export const DAY_SECONDS = 24 * 60 * 60;
+const DAY_MS = DAY_SECONDS * 1000;
 
 /** A calendar day as a whole number: days since 1 January 1970. Time zones and clock changes do not touch it. */
 export const dayNumber = (day: string): number => Date.parse(`${day}T00:00:00Z`) / DAY_MS;

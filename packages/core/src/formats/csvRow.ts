@@ -1,6 +1,7 @@
 import { repetitionsTotal, firstSeconds } from '../library/repetitions';
 import type { Exercise } from '../library/exercise';
-import { MOST_AMOUNT, MOST_PRACTISED, type LogLine } from '../practice/log';
+import { MOST_AMOUNT } from '../library/dose';
+import { MOST_PRACTISED, type LogLine } from '../practice/log';
 import { painPlaces, type PainPlace } from '../practice/painPlace';
 import { EARLIEST_DAY } from '../days/daySchema';
 import { parseDuration } from '../words/parseDuration';

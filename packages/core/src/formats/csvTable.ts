@@ -21,7 +21,8 @@ export interface CsvTable {
 }
 
 /** How the text of a file is written. */
-export type Encoding = 'UTF-8' | 'UTF-16' | 'Windows-1252';
+export const encodings = ['UTF-8', 'UTF-16', 'Windows-1252'] as const;
+export type Encoding = (typeof encodings)[number];
 
 /**
  * The text of a file: UTF-16 by the mark at its beginning, UTF-8 where the bytes are that, else Windows-1252, which
@@ -63,8 +64,7 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
   const plain = text.replace(BYTE_ORDER_MARK, '');
   const rows: CsvRow[] = [];
   const problems: CsvProblem[] = [];
-  // The first row that is not blank.
-  const heads: string[][] = [];
+  let columns: readonly string[] = [];
   let [line, from] = [1, 0];
   Papa.parse<string[]>(plain, {
     step: ({ data, errors, meta }, parser) => {
@@ -74,14 +74,13 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
       [line, from] = [line + ends, meta.cursor];
       // A line end at its end belongs to the row.
       const last = /[\r\n]$/.test(written) ? line - 1 : line;
-      const [columns] = heads;
       const wrong = quoteProblem(errors, start, last);
       if (wrong !== null) {
         problems.push({ line: start, message: wrong });
       } else if (isBlank(data)) {
         return;
-      } else if (columns === undefined) {
-        heads.push(data.map((name) => name.trim()));
+      } else if (columns.length === 0) {
+        columns = data.map((name) => name.trim());
       } else if (rows.length === most) {
         problems.push({
           line: start,
@@ -96,5 +95,5 @@ export function readCsv(text: string, most = MOST_ROWS): CsvTable {
       }
     },
   });
-  return { columns: heads[0] ?? [], rows, problems };
+  return { columns, rows, problems };
 }

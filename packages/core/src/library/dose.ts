@@ -8,11 +8,14 @@ export type Side = z.infer<typeof SideSchema>;
 export const DirectionSchema = z.enum(['none', 'forward', 'reversed']);
 export type Direction = z.infer<typeof DirectionSchema>;
 
+/** Holds, repetitions or breaths on one side and in one direction at most. */
+export const MOST_AMOUNT = 9999;
+
 /** How much on one side and in one direction: holds, repetitions or breaths. */
 export const SideAmountSchema = z.object({
   side: SideSchema,
   direction: DirectionSchema,
-  amount: z.number().int().min(0).max(9999),
+  amount: z.number().int().min(0).max(MOST_AMOUNT),
 });
 export type SideAmount = z.infer<typeof SideAmountSchema>;
 

@@ -1,9 +1,8 @@
+import { DAY_SECONDS } from '../days/dayNumber';
 import { isTimed, type Dose } from './dose';
 import { countOf, workSeconds } from './repetitions';
 import { takesTurns, type SideOrder } from './sideOrder';
 
-/** The longest a dose or a routine can take, s: it is done within one day. */
-export const MOST_SECONDS = 24 * 60 * 60;
 /** Holds, rounds, rests and changes that a routine can have. An hour of single repetitions by side in turn has about 1,200. */
 export const MOST_PARTS = 4000;
 
@@ -35,6 +34,6 @@ export function doseSize(dose: Dose, order: SideOrder, changeSeconds = 0): DoseS
 /** What of a size is beyond any practice; null where nothing is. */
 export function sizeProblem({ seconds, parts }: DoseSize): string | null {
   // Breaths that each take longer than the one before may come to no number at all.
-  if (!(seconds <= MOST_SECONDS)) return 'it takes more than 24 h';
+  if (!(seconds <= DAY_SECONDS)) return 'it takes more than 24 h';
   return parts > MOST_PARTS ? `it has more than ${MOST_PARTS.toLocaleString('en-GB')} holds, rounds and rests` : null;
 }

@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { lineText, noteText } from '../text/textSchema';
-import { DirectionSchema, MOST_STAY, SideSchema } from '../library/dose';
+import { DirectionSchema, MOST_AMOUNT, MOST_STAY, SideSchema } from '../library/dose';
 import { FirmnessSchema } from '../library/firmness';
 import { TurnedSchema } from '../routine/routine';
+import { DAY_SECONDS } from '../days/dayNumber';
 import { DaySchema, MomentSchema } from '../days/daySchema';
 import { PainPlaceSchema } from './painPlace';
 import { HandsTestedSchema, MOST_HANDS } from './handsTest';
@@ -12,14 +13,14 @@ const id = z.string().min(1).max(80);
 const rating = z.number().int().min(0).max(10);
 
 /** The longest a practice can last, s: it belongs to one day. */
-export const MOST_PRACTISED = 24 * 60 * 60;
-/** Repetitions or breaths of an exercise at most, as in a dose. */
-export const MOST_AMOUNT = 9999;
-const TOO_LONG = 'a practice lasts 24 h at most';
-const seconds = z.number().min(0).max(MOST_PRACTISED, TOO_LONG);
+export const MOST_PRACTISED = DAY_SECONDS;
+/** How long was practised, s. */
+export const PractisedSecondsSchema = z.number().min(0).max(MOST_PRACTISED, 'a practice lasts 24 h at most');
+/** The same in whole seconds, of milliseconds: what was left running for longer is a day long, so that it can be saved. */
+export const practisedOf = (spentMs: number): number => Math.min(MOST_PRACTISED, Math.round(spentMs / 1000));
 const amount = z.object({
   amount: z.number().min(0).max(MOST_AMOUNT, `an exercise is done ${MOST_AMOUNT} times at most`),
-  seconds,
+  seconds: PractisedSecondsSchema,
 });
 
 /** What was asked and what was done of one exercise on one side and in one direction. */
@@ -70,7 +71,7 @@ export const PracticeLogSchema = z.object({
   /** When it was given back from home; left out where it was not. */
   cameInAt: MomentSchema.optional(),
   /** From the first to the last moment, pauses left out. */
-  practisedSeconds: seconds,
+  practisedSeconds: PractisedSecondsSchema,
   source: z.enum(['conducted', 'by hand']),
   /** The class in which it was done; null where it was practised alone. */
   classId: id.nullable().default(null),

@@ -4,7 +4,8 @@ import { axesOf, axisValue } from '../axis/doseAxis';
 import type { ExerciseSegment, Routine } from '../routine/routine';
 import type { Span, Timeline } from '../routine/timeline';
 import type { ConductState } from './conduct';
-import { MOST_AMOUNT, MOST_PRACTISED, type LogLine } from './log';
+import { MOST_AMOUNT } from '../library/dose';
+import { MOST_PRACTISED, type LogLine } from './log';
 
 type Amount = LogLine['done'];
 

@@ -4,7 +4,7 @@ import type { ConductState } from './conduct';
 import { painKept, type EndNotes } from './endNotes';
 import type { Journal } from './journal';
 import { isLineMet } from './lineShare';
-import { MOST_PRACTISED, type LogLine, type PracticeLog } from './log';
+import { practisedOf, type LogLine, type PracticeLog } from './log';
 import { logLines } from './logLines';
 
 /** Of holds: what fell short, or lost its alignment; whoever was there may say what gave out. */
@@ -42,11 +42,7 @@ export function practiceLog(
     day: dayOf(startedAt),
     startedAt: startedAt.toISOString(),
     enteredAt: now.toISOString(),
-    // Left running for longer, a practice is a day long.
-    practisedSeconds: Math.min(
-      MOST_PRACTISED,
-      Math.round(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0) / 1000),
-    ),
+    practisedSeconds: practisedOf(state.records.reduce((sum, record) => sum + (record?.spentMs ?? 0), 0)),
     source: 'conducted',
     classId: null,
     lines,

@@ -18,11 +18,19 @@ import {
   stillTerms,
   strandChances,
   type BodyMeasures,
+  type CsvTable,
+  type Encoding,
   type PlanContext,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
 import { layOutAnswer } from './lay-out-answer';
 import { workOutStandings } from './standings-answer';
+
+/** The table in a file, and how its text was written. */
+const tableIn = async (file: Blob): Promise<CsvTable & { readonly encoding: Encoding }> => {
+  const { text, encoding } = decodeText(new Uint8Array(await file.arrayBuffer()));
+  return { ...readCsv(text), encoding };
+};
 
 /** The measures without those that were not given. */
 const withoutGaps = (measures: { readonly [K in keyof BodyMeasures]?: number | undefined }): BodyMeasures =>
@@ -99,15 +107,13 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     case 'lay-out':
       return layOutAnswer(request);
     case 'csv-columns': {
-      const { text, encoding } = decodeText(new Uint8Array(await request.file.arrayBuffer()));
-      const { columns, rows } = readCsv(text);
+      const { columns, rows, encoding } = await tableIn(request.file);
       return { columns: [...columns], rows: rows.length, encoding };
     }
     case 'csv-logs': {
       const { file, segments, ...question } = request;
       const segmentBy = new Map(segments);
-      const { text } = decodeText(new Uint8Array(await file.arrayBuffer()));
-      const { logs, problems, asksDayOrder } = csvLogs(readCsv(text), {
+      const { logs, problems, asksDayOrder } = csvLogs(await tableIn(file), {
         ...question,
         idOf: (day) => `csv-${question.studentId}-${day}`,
         segmentOf: (id) => segmentBy.get(id) ?? id,

@@ -18,6 +18,7 @@ import {
   StudentSchema,
   csvFields,
   dayOrders,
+  encodings,
   layWishes,
   MOST_LAID,
   limbs,
@@ -261,7 +262,7 @@ export const resultSchemas = {
   'csv-columns': z.object({
     columns: z.array(z.string()),
     rows: z.number().int(),
-    encoding: z.enum(['UTF-8', 'UTF-16', 'Windows-1252']),
+    encoding: z.enum(encodings),
   }),
   'csv-logs': z.object({
     logs: z.number().int(),

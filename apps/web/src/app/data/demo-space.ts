@@ -15,9 +15,6 @@ const AT_ONCE = 2;
 /** Where the day stands for which the demo is being made; there only until it is whole. */
 const KEY = 'pomek.demo-making';
 
-/** Notes for which day the demo is being made; false where there is no room for that. */
-const remember = (today: string): boolean => local.setItem(KEY, today);
-
 /** The rest of the demo is made once: by this tab, or by the one that was there before. */
 const alone = <T>(work: () => Promise<T>): Promise<T> =>
   'locks' in navigator ? (navigator.locks.request(KEY, work) as Promise<T>) : work();
@@ -58,8 +55,8 @@ export class DemoSpace {
   private async goOn(today: string): Promise<void> {
     const { hall, people } = await firstValueFrom(this.compute.demo(today));
     if (local.getItem(KEY) !== today || (await this.whole.isEmpty())) {
-      // What nobody could go on with is never left half made.
-      if (!remember(today)) return this.allAtOnce(today);
+      // Where it cannot be noted for which day it is made, nobody could go on with it: it is never left half made.
+      if (!local.setItem(KEY, today)) return this.allAtOnce(today);
       await this.whole.replace(hall);
     }
     const there = new Set((await this.repository.read('students')).map(({ id }) => id));

@@ -14,6 +14,7 @@ import {
 } from '@pomek/core';
 import { Database, type Records, type TableName } from './database';
 import { Notices, reasonOf } from './notices';
+import { notLookedThrough } from './stored-tables';
 import {
   Reading,
   withBuiltInExercises,
@@ -174,7 +175,9 @@ export class Repository {
     const what = words[name] ?? name;
     this.notices.failure(
       `Some of your ${what} cannot be read`,
-      'They are left out. Files shows them, to be put right or removed.',
+      notLookedThrough.has(name)
+        ? 'They stay in the storage untouched and are left out here.'
+        : 'They are left out. Files shows them, to be put right or removed.',
     );
   }
 }

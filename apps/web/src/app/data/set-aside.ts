@@ -5,6 +5,7 @@ import * as z from 'zod';
 import { bundleKinds, dayWords, kindWords, parseNumber, pathWords, type BundleKind } from '@pomek/core';
 import { Database } from './database';
 import { readers } from './schemas';
+import { notLookedThrough } from './stored-tables';
 import { Store, type Write } from './store';
 
 type Path = readonly (string | number)[];
@@ -30,8 +31,6 @@ export interface AsideRecord {
 
 /** Records that are read at once: more hold the page up. */
 const PIECE = 200;
-/** These are looked at as they are opened: each is large. */
-const LARGE: ReadonlySet<BundleKind> = new Set(['pictures', 'recordings']);
 /** Problems of a record that are named. */
 const NAMED = 12;
 
@@ -107,7 +106,7 @@ export class SetAside {
   private async read(): Promise<AsideRecord[]> {
     const aside: AsideRecord[] = [];
     for (const table of bundleKinds) {
-      if (LARGE.has(table)) continue;
+      if (notLookedThrough.has(table)) continue;
       const ids = await this.database.of(table).toCollection().primaryKeys();
       for (let from = 0; from < ids.length; from += PIECE) {
         const stored: unknown[] = await this.database.of(table).bulkGet(ids.slice(from, from + PIECE));

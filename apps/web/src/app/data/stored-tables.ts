@@ -65,6 +65,9 @@ export const tableNames = [
   'recordings',
 ] as const satisfies readonly TableName[];
 
+/** Tables that are not looked through for what cannot be read: their records are large, or no records of the teacher’s. */
+export const notLookedThrough: ReadonlySet<TableName> = new Set(['pictures', 'recordings', 'journals']);
+
 /** The tables of one space in the browser's storage, as the page and the worker open them. */
 export class StoredTables extends Dexie {
   constructor(name: string) {
