@@ -6,7 +6,7 @@ import { softSchool } from '../schools';
 import type { PersonRecord, StoredPerson } from '../person';
 import { log, logLine, person as personOf, plan, routine, segment, shelf, strand } from '../testing/samples';
 import { timeline } from '../routine';
-import type { ClassPerson, Journal, OwnRung } from '../practice';
+import { PracticeLogSchema, type ClassPerson, type Journal, type OwnRung } from '../practice';
 import {
   apartLines,
   apartWords,
@@ -525,6 +525,24 @@ describe('after it', () => {
     expect(
       classRecords(plain, plain.group!, { effort: null, note: '', each: {} }, shelf, times).meeting.waiting,
     ).toEqual([]);
+  });
+
+  test('left running for longer than a day, the meeting and the practices are a day long and can be saved', () => {
+    const ended = 30 * 60 * minute;
+    const waiting = routine([segment('tree', { ...hold(60, together(1), 0), byCue: true })]);
+    const journal: Journal = {
+      ...held([person()], ended),
+      routine: waiting,
+      events: [
+        { at: begin, action: 'start' },
+        { at: begin + ended, action: 'next' },
+      ],
+    };
+    const times = { now: begin + ended, dayOf: () => day, newId: () => 'x' };
+    const { meeting, logs } = classRecords(journal, journal.group!, { effort: null, note: '', each: {} }, shelf, times);
+    expect([meeting, ...logs].map(({ practisedSeconds }) => practisedSeconds)).toEqual([86_400, 86_400]);
+    expect(MeetingSchema.safeParse(meeting).success).toBe(true);
+    expect(logs.map((one) => PracticeLogSchema.safeParse(one).success)).toEqual([true]);
   });
 });
 
