@@ -125,6 +125,19 @@ test('what belongs to one student comes by its index, and what cannot be read is
   expect(await firstValueFrom(repository.ofStudent('measures', 'a'))).toEqual([]);
 });
 
+test('what cannot be read is said by its name, with where it can be put right, where it can', async () => {
+  const database = freshSpace();
+  await database.of('logs').put({ ...log(1, 'a'), pain: 99 });
+  await database.of('recordings').put({ id: 'spoken' } as never);
+  const repository = TestBed.inject(Repository);
+  await Promise.all([repository.read('logs'), repository.read('logs'), repository.read('recordings')]);
+  const told = TestBed.inject(Notices).open();
+  expect(told.map(({ title, detail }) => `${title}: ${detail}`).toSorted()).toEqual([
+    'Some of your practices cannot be read: They are left out. Files shows them, to be put right or removed.',
+    'Some of your recordings cannot be read: They stay in the storage untouched and are left out here.',
+  ]);
+});
+
 test('corrections of everybody: those of the last year', async () => {
   const database = freshSpace();
   const correction = (id: string, day: string, studentId: string): Correction => ({

@@ -38,6 +38,7 @@ const input = (routine = base, change: Partial<ThreadInput> = {}): ThreadInput =
   failureSeconds: 300,
   ...change,
 });
+const pause = { type: 'rest' as const, id: 'rest', label: '', roundId: null };
 const total = timeline(base).totalMs / 1000;
 const whole = wholeView(total, 900);
 
@@ -51,6 +52,16 @@ test('every second lies where it belongs: the last block ends at the right edge,
     const seconds = spans.reduce((sum, span) => sum + span.durationMs, 0) / 1000;
     expect(segment.width).toBeCloseTo(seconds * whole.pxPerSecond, 6);
   }
+});
+
+test.each([0.01, 1, 6, 24])('marks of the axis leave room for their words in a routine of %d h', (hours) => {
+  const drawing = layoutThread(
+    input(aRoutine({ segments: [{ ...pause, seconds: hours * 3600 }] })),
+    wholeView(hours * 3600, 900),
+  );
+  expect(drawing.ticks.length).toBeGreaterThan(1);
+  for (const [index, { x }] of drawing.ticks.slice(1).entries())
+    expect(x - drawing.ticks[index]!.x).toBeGreaterThanOrEqual(70);
 });
 
 test('where there is no room for every moment of the reserve, the worst of them is drawn', () => {
