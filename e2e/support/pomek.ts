@@ -46,15 +46,23 @@ export async function enterHall(page: Page): Promise<void> {
   await expect(page.getByText('Press Begin, or Space.')).toBeVisible();
 }
 
-/** Goes from part to part of a practice until the wanted one is on. */
-export async function goOnTo(page: Page, wanted: string): Promise<void> {
+/**
+ * Stops a running practice and goes from part to part until the wanted one is on. Left running it would go on
+ * by itself meanwhile, and on a slow machine the key would then lead past the wanted part.
+ */
+export async function stopAndGoOnTo(page: Page, wanted: string): Promise<void> {
   const title = page.getByRole('heading', { level: 1 });
+  const parts = page.locator('.strip span');
   const at = (): Promise<number> =>
-    page.locator('.strip .now').evaluate((block) => Array.from(block.parentElement!.children).indexOf(block));
-  while ((await title.innerText()) !== wanted) {
+    parts.evaluateAll((blocks) => blocks.findIndex((block) => block.classList.contains('now')));
+  const paused = page.locator('.room.paused');
+  await expect(paused).toHaveCount(0);
+  await page.keyboard.press('Space');
+  await expect(paused).toBeVisible();
+  for (let on = await title.innerText(); on !== wanted; on = await title.innerText()) {
     const before = await at();
     await page.keyboard.press('ArrowRight');
-    await expect.poll(at).toBeGreaterThan(before);
+    await expect.poll(at, `the part after “${on}”`).toBeGreaterThan(before);
   }
 }
 

@@ -1,5 +1,5 @@
 import { classWorld, twelve } from '../support/class-world';
-import { enterHall, goOnTo, openDemo, openOwn, openPart, runOn, tabTo, takeIn } from '../support/pomek';
+import { enterHall, stopAndGoOnTo, openDemo, openOwn, openPart, runOn, tabTo, takeIn } from '../support/pomek';
 import { expect, ownClock, test, type Page } from '../support/test';
 
 /** Students and a routine, and a class of all of them, set up with the pointer. */
@@ -159,7 +159,8 @@ test('a class with the keyboard alone: who is here, a point, whether it helped, 
   await page.keyboard.press('Space');
   // To the first stand.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Get ready: Joint circles, ankles to neck');
-  await goOnTo(page, 'Neutral stance');
+  await stopAndGoOnTo(page, 'Neutral stance');
+  await page.keyboard.press('Space');
   const turn = page.locator('pk-class-room .turn .name');
   await expect(turn).toBeVisible();
   const first = await turn.innerText();

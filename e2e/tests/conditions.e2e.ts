@@ -10,7 +10,6 @@ const rows = [...ruledOut, [ownLimit, 'a foot off the floor'] as const];
 test('each condition acts: found, mended in one press, done otherwise in the hall and on the handout', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const wrong = complaints(page);
   await openOwn(page);
   await page.goto('/files');

@@ -221,7 +221,6 @@ const CYCLE_SECONDS = 4;
 test('a film is followed: cycles counted, the worst moment gone to and kept, another film in step beside it, and all is there after a reload', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   const wrong = complaints(page);
   await openDemo(page);
   const film = {

@@ -30,7 +30,6 @@ test('a body is found on a rendered picture, by the real library, offline too; e
   page,
   context,
 }) => {
-  test.setTimeout(400_000);
   const long = { timeout: 150_000 };
   const wrong = complaints(page);
   const asked: string[] = [];

@@ -244,7 +244,6 @@ test('the log comes back as a line, as a file, as pictures of codes and by the c
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await openDemo(page);
   await openFile(page);
   const path = await sheetOf(page, 'sheet.html');

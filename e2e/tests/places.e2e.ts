@@ -199,6 +199,6 @@ test('by keys nothing in any place is further than twelve Tabs', async ({ page }
     await expect(page.getByRole('heading').first()).toBeVisible();
     await settled(page, 400);
     // The body comes a moment later than its page.
-    await expect(async () => expect(await farOn(page), place).toEqual([])).toPass({ timeout: 20_000 });
+    await expect(async () => expect(await farOn(page), place).toEqual([])).toPass();
   }
 });

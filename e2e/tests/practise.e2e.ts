@@ -1,5 +1,5 @@
 import { expect, ownClock, test } from '../support/test';
-import { enterHall, goOnTo, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
+import { enterHall, stopAndGoOnTo, openDemo, openPart, runOn, smallWorld } from '../support/pomek';
 
 test.beforeEach(async ({ page }) => {
   await ownClock(page, '2026-03-02T09:00:00');
@@ -201,8 +201,7 @@ test('at each size the figure has the greater part of the hall, the words are re
   await page.goto('/practise?routine=demo-morning');
   await enterHall(page);
   await page.keyboard.press('Space');
-  await goOnTo(page, 'Holding the tree');
-  await page.keyboard.press('Space');
+  await stopAndGoOnTo(page, 'Holding the tree');
   const box = async (where: string): Promise<Box> => (await page.locator(where).boundingBox())!;
   for (const { width, height } of sizes) {
     await page.setViewportSize({ width, height });
@@ -244,8 +243,7 @@ test('in a class on a tablet the figure, the clock, the people and the points ar
   await page.getByRole('button', { name: 'All are here' }).click();
   await enterHall(page);
   await page.keyboard.press('Space');
-  await goOnTo(page, 'Neutral stance');
-  await page.keyboard.press('Space');
+  await stopAndGoOnTo(page, 'Neutral stance');
   for (const { width, height } of [
     { width: 820, height: 1180 },
     { width: 1180, height: 820 },
@@ -276,8 +274,7 @@ test('in a class on a phone the figure, the clock, what is pressed and everybody
   await page.getByRole('button', { name: 'All are here' }).click();
   await enterHall(page);
   await page.keyboard.press('Space');
-  await goOnTo(page, 'Neutral stance');
-  await page.keyboard.press('Space');
+  await stopAndGoOnTo(page, 'Neutral stance');
   const people = page.locator('pk-class-room .people button');
   // Whoever is chosen has a part of their own below the others.
   await people.first().click();

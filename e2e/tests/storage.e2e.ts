@@ -11,7 +11,6 @@ const ASKED_AGAIN_MS = 31_000;
  * room.
  */
 test('a full storage is said, everywhere usable, and nothing is lost or half written', async ({ page }) => {
-  test.setTimeout(240_000);
   await openDemo(page);
 
   await test.step('in a form', async () => {

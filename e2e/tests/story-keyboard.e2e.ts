@@ -12,7 +12,6 @@ async function goTo(page: Page, words: string): Promise<void> {
 }
 
 test('the whole job once, with the keyboard alone', async ({ page }) => {
-  test.setTimeout(180_000);
   await ownClock(page, '2026-03-02T09:00:00');
   await openOwn(page);
 

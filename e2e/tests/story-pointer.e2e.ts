@@ -3,7 +3,6 @@ import { expect, ownClock, test } from '../support/test';
 import { complaints, enterHall, look, openOwn, openPart, runOn, take, total } from '../support/pomek';
 
 test('the whole job once, with a pointer, on an empty space', async ({ page, browser }) => {
-  test.setTimeout(180_000);
   const wrong = complaints(page);
   await ownClock(page, '2026-03-02T09:00:00');
   await openOwn(page);

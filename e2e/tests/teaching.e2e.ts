@@ -7,7 +7,6 @@ import { expect, ownClock, test } from '../support/test';
 test('an exercise of one’s own with all that is said aloud: written by keyboard, given away, taken in, printed, practised', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const wrong = complaints(page);
   await openOwn(page);
   await page.goto('/exercises/one-hand-reeling');

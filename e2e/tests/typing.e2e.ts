@@ -175,7 +175,7 @@ const placeOf = (page: Page, editor: Editor) => page.locator(editor.place).first
 async function expectKept(page: Page, editor: Editor, fields: readonly Field[], when: string): Promise<void> {
   await open(page, editor);
   const message = `${editor.name}, ${when}`;
-  await expect.poll(() => lost(placeOf(page, editor), fields), { message, timeout: 8000 }).toEqual([]);
+  await expect.poll(() => lost(placeOf(page, editor), fields), { message }).toEqual([]);
 }
 
 /** Types the sentence into the texts of an editor: all of them where there is time, else the first. */
@@ -243,7 +243,7 @@ const groups = thorough
 
 for (const group of groups) {
   test(`every letter and every quick change is kept: ${group.map(({ name }) => name).join(', ')}`, async ({ page }) => {
-    test.setTimeout(thorough ? 3_600_000 : 300_000);
+    if (thorough) test.setTimeout(3_600_000);
     await openDemo(page);
     for (const editor of group) {
       await test.step(editor.name, async () => {
@@ -285,7 +285,6 @@ const leavings: readonly { readonly name: string; readonly leave: (page: Page) =
 
 for (const { name, leave } of leavings) {
   test(`${name} right after the last key loses nothing`, async ({ page }) => {
-    test.setTimeout(240_000);
     await openDemo(page);
     let here = page;
     const wanted = editors.filter((editor) =>
