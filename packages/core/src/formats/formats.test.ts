@@ -20,6 +20,7 @@ import {
   emptyContents,
   importPreview,
   LARGEST_BUNDLE,
+  notInFile,
   planCalendar,
   readBundle,
   routineContents,
@@ -540,4 +541,24 @@ test('lines in the teacher’s own voice go into a file and come back, before th
   const fitted = withinSize(full);
   expect(fitted.contents.recordings).toEqual([line]);
   expect(fitted.left).toBe(1);
+});
+
+describe('what is here and not in a copy', () => {
+  test('is counted by kind, with the day of the newest; a file that is no copy of everything lacks nothing', () => {
+    const early = {
+      ...demo,
+      logs: demo.logs.slice(3),
+      classes: demo.classes.slice(1),
+      students: demo.students.slice(1),
+    };
+    const days = demo.logs.slice(0, 3).map(({ day }) => day);
+    const newest = days.toSorted().at(-1)!;
+    expect(notInFile(demo, early)).toEqual(['1 student', `3 practices, the newest of ${dayWords(newest)}`, '1 class']);
+    expect(notInFile(demo, demo)).toEqual([]);
+    const one = demo.logs.slice(0, 1);
+    expect(notInFile({ ...demo, logs: one }, { ...demo, logs: [] })).toEqual([
+      `1 practice, of ${dayWords(one[0]!.day)}`,
+    ]);
+    expect(notInFile(demo, { ...emptyContents(), routines: demo.routines.slice(1) })).toEqual([]);
+  });
 });

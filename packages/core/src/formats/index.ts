@@ -1,5 +1,7 @@
 export * from './bundle';
+export * from './copySeries';
 export * from './importPreview';
+export * from './notInFile';
 export * from './kindWords';
 export * from './planCalendar';
 export * from './readBundle';

@@ -233,14 +233,15 @@ export class ClassSetUp {
     const ids = [...this.students().filter(({ name }) => here.includes(name)), ...made].map(({ id }) => id);
     const of = this.edit().draft();
     if (of == null) return;
-    await this.store.write(`People of ${of.name}`, [
+    const writes = [
       ...made.map((student) => ({ table: 'students' as const, add: student })),
       {
         table: 'classes' as const,
         id: of.id,
         change: (now: TaughtClass) => ({ ...now, roster: [...new Set([...now.roster, ...ids])] }),
       },
-    ]);
+    ];
+    await this.store.writeOnce(`People of ${of.name}`, writes, ['join', of.id, ...fresh, ...here]);
     this.several.set(false);
   }
 

@@ -23,6 +23,7 @@ import {
   type PlanContext,
 } from '@pomek/core';
 import type { Request, ResultOf, Task } from './protocol';
+import { copyInto } from './copy-answer';
 import { layOutAnswer } from './lay-out-answer';
 import { workOutStandings } from './standings-answer';
 
@@ -52,6 +53,8 @@ export interface Told {
 export async function answer(request: Request, tell: Told): Promise<ResultOf<Task>> {
   const { progress, part } = tell;
   switch (request.task) {
+    case 'copy':
+      return copyInto(request);
     case 'demo':
       return { hall: demoHall(request.today), people: [...demoPeople] };
     case 'demo-person':

@@ -20,6 +20,7 @@ import {
   dayOrders,
   encodings,
   layWishes,
+  MomentSchema,
   MOST_LAID,
   limbs,
   loadedJoints,
@@ -29,6 +30,7 @@ import {
   rails,
   BodyFormSchema,
 } from '@pomek/core';
+import { CopiedSchema, CopyMarkSchema, FolderSchema } from '../data/copy-folder-schema';
 import { WorkedOutSchema } from '../data/kept-standings';
 import { FilmReadingSchema } from './film-reading-schema';
 
@@ -44,6 +46,16 @@ const capacity = z.object({ kneeNm: z.number().positive(), shoulderNm: z.number(
 /** What the worker can be asked for. */
 export const RequestSchema = z.discriminatedUnion('task', [
   z.object({ task: z.literal('read-bundle'), file: z.instanceof(Blob) }),
+  z.object({
+    task: z.literal('copy'),
+    /** The name of the database in the browser. */
+    database: z.string().min(1).max(80),
+    folder: FolderSchema,
+    /** Of the browser; see `copyFileName`. */
+    mark: CopyMarkSchema,
+    now: MomentSchema,
+    today: DaySchema,
+  }),
   z.object({ task: z.literal('demo'), today: DaySchema }),
   z.object({ task: z.literal('demo-person'), today: DaySchema, id: z.string() }),
   z.object({
@@ -156,6 +168,8 @@ const joint = z.enum(loadedJoints);
 
 /** What each task comes back with. */
 export const resultSchemas = {
+  /** Null where there is nothing to copy. */
+  copy: CopiedSchema.nullable(),
   demo: z.object({ hall: BundleContentsSchema, people: z.array(z.string()) }),
   'demo-person': BundleContentsSchema,
   'read-bundle': z.union([

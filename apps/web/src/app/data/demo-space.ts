@@ -39,10 +39,10 @@ export class DemoSpace {
     });
   }
 
-  /** Makes the demo anew, all at once; what was changed in it is gone. */
-  async fill(): Promise<void> {
+  /** Makes the demo anew, all at once; what was changed in it is gone. False where that failed, which has been said. */
+  async fill(): Promise<boolean> {
     if (this.space !== 'demo') throw new Error('Only the demo can be started over.');
-    await this.busy(() => this.allAtOnce(this.clock.today()));
+    return this.busy(() => this.allAtOnce(this.clock.today()));
   }
 
   private async allAtOnce(today: string): Promise<void> {
@@ -78,12 +78,15 @@ export class DemoSpace {
     );
   }
 
-  private async busy(work: () => Promise<void>): Promise<void> {
+  /** Whether it was done; what went wrong has been said. */
+  private async busy(work: () => Promise<void>): Promise<boolean> {
     this.opening.busy.set(true);
     try {
       await work();
+      return true;
     } catch (error) {
       this.notices.failure('The demo could not be made', error);
+      return false;
     } finally {
       this.opening.busy.set(false);
       this.opening.share.set(null);

@@ -34,7 +34,7 @@ export class NewThings {
       });
   }
 
-  /** Makes it, and goes to its page; a second press while it is being made is the same press. */
+  /** Makes it, and goes to its page; it is taken back where it is left as it was made. */
   async begin<N extends Made>(
     label: string,
     table: N,
@@ -42,14 +42,29 @@ export class NewThings {
     page: readonly string[],
     queryParams: Params = {},
   ): Promise<void> {
-    if (this.making) return;
+    if (!(await this.make(label, table, record, page, queryParams))) return;
+    // As it is stored: reading may order and complete it.
+    const text = JSON.stringify(await this.database.of(table).get(record.id));
+    this.made = [...this.made, { table, id: record.id, text }];
+  }
+
+  /**
+   * Makes what has content from the beginning, and goes to its page. A second press while it is being made is
+   * the same press; whether this one was the first.
+   */
+  async make<N extends Made>(
+    label: string,
+    table: N,
+    record: Records[N],
+    page: readonly string[],
+    queryParams: Params = {},
+  ): Promise<boolean> {
+    if (this.making) return false;
     this.making = true;
     try {
       await this.store.write(label, [{ table, add: record } as Write]);
       await this.router.navigate([...page], { queryParams });
-      // As it is stored: reading may order and complete it.
-      const text = JSON.stringify(await this.database.of(table).get(record.id));
-      this.made = [...this.made, { table, id: record.id, text }];
+      return true;
     } finally {
       this.making = false;
     }

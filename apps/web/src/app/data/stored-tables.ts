@@ -115,6 +115,8 @@ export class StoredTables extends Dexie {
     this.version(8).stores({ standings: 'id' });
     // Lines in the teacher's own voice, by their words; in no step.
     this.version(9).stores({ recordings: 'id' });
+    // The folder into which copies go; in no step and in no exported file.
+    this.version(10).stores({ folders: 'id' });
   }
 
   of<N extends TableName>(name: N): Table<Records[N], string> {

@@ -75,8 +75,7 @@ export class Exercises {
 
   protected async copy(exercise: Exercise): Promise<void> {
     const own = copyOf(exercise, this.clock.newId());
-    await this.store.write(`Copy ${exercise.name}`, [{ table: 'exercises', add: own }]);
-    await this.router.navigate(['/exercises', own.id, 'edit']);
+    await this.newThings.make(`Copy ${exercise.name}`, 'exercises', own, ['/exercises', own.id, 'edit']);
   }
 
   protected keepPosture(exercise: Exercise, posture: Posture): void {

@@ -80,7 +80,6 @@ export class ScalesDrill {
     const [leftKg, rightKg] = [this.left(), this.right()];
     if (student === null || leftKg === null || rightKg === null) return;
     const measure = {
-      id: this.clock.newId(),
       studentId: student.id,
       day: this.clock.today(),
       kind: 'two scales' as const,
@@ -88,7 +87,8 @@ export class ScalesDrill {
       rightKg,
       wantedLeft: this.wantedLeft(),
     };
-    await this.store.write(`Two scales of ${student.name}`, [{ table: 'measures', add: measure }]);
+    const add = { ...measure, id: this.clock.newId() };
+    await this.store.writeOnce(`Two scales of ${student.name}`, [{ table: 'measures', add }], [measure]);
     this.left.set(null);
     this.right.set(null);
   }

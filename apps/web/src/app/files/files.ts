@@ -16,6 +16,8 @@ import { download, fileName } from '../ui/download';
 import { sizeWords } from '../ui/size-words';
 import { LastCopy } from '../ui/last-copy';
 import { HomeLogPanel } from '../ui/home-log-panel';
+import { CopyFolderPanel } from './copy-folder-panel';
+import { DurablePanel } from './durable-panel';
 import { ImportPanel } from './import-panel';
 import { DayPipe } from '../ui/day.pipe';
 import { RemoveAll } from './remove-all';
@@ -29,8 +31,10 @@ import { SetAsidePanel } from './set-aside-panel';
   imports: [
     Button,
     Checkbox,
+    CopyFolderPanel,
     CountedPipe,
     DayPipe,
+    DurablePanel,
     FormsModule,
     HomeLogPanel,
     ImportPanel,
@@ -87,7 +91,6 @@ export class Files {
 
   protected async makeAnew(): Promise<void> {
     this.asksAnew.set(false);
-    await this.demo.fill();
-    this.notices.done('The demo is fresh again');
+    if (await this.demo.fill()) this.notices.done('The demo is fresh again');
   }
 }

@@ -6,6 +6,7 @@ import type { Subscription } from 'rxjs';
 import {
   bundleKinds,
   importPreview,
+  notInFile,
   kindWords,
   tooLarge,
   type BundleContents,
@@ -16,11 +17,14 @@ import {
 import { Compute } from '../compute/compute';
 import { Notices } from '../data/notices';
 import { WholeSpace } from '../data/whole-space';
+import { momentWords } from '../ui/day-words';
 
 interface Preview {
   readonly contents: BundleContents;
   readonly rows: readonly PreviewRow[];
   readonly writtenAt: string;
+  /** What is here and not in the file; it stays. */
+  readonly missing: readonly string[];
 }
 
 const MOST_ROWS = 300;
@@ -137,11 +141,13 @@ export class ImportPanel {
     const kinds = bundleKinds.filter(
       (kind) => (kind !== 'pictures' && kind !== 'recordings') || contents[kind].length > 0,
     );
-    const rows = importPreview(await this.whole.read(kinds), contents);
+    const present = await this.whole.read(kinds);
+    const rows = importPreview(present, contents);
     this.preview.set({
       contents,
       rows,
-      writtenAt: new Date(writtenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+      missing: notInFile(present, contents),
+      writtenAt: momentWords(writtenAt),
     });
     this.busy.set(false);
   }

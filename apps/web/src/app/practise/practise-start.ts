@@ -33,7 +33,7 @@ import { Clock } from '../data/clock';
 import { Journals } from '../data/journals';
 import { People } from '../data/people';
 import { Repository } from '../data/repository';
-import { daysAgo } from '../ui/day-words';
+import { daysAgo, momentWords } from '../ui/day-words';
 import { Empty } from '../ui/empty';
 import { PractiseOffers } from './practise-offers';
 import { VoicePanel } from './voice-panel';
@@ -139,7 +139,7 @@ export class PractiseStart {
         routine: journal.routine.name,
         who:
           journal.group?.name ?? this.students().find((student) => student.id === journal.studentId)?.name ?? 'no one',
-        when: new Date(journal.seenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+        when: momentWords(journal.seenAt),
       })),
   );
 

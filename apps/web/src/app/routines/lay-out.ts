@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
@@ -28,7 +28,7 @@ import { keptDraft } from '../data/kept-draft';
 import { Notices } from '../data/notices';
 import { OwnSchool } from '../data/own-school';
 import { Repository } from '../data/repository';
-import { Store } from '../data/store';
+import { NewThings } from '../data/new-things';
 import { Empty } from '../ui/empty';
 import { NumberField } from '../ui/number-field';
 
@@ -59,8 +59,7 @@ export class LayOut {
   private readonly database = inject(Database);
   private readonly notices = inject(Notices);
   private readonly ownSchool = inject(OwnSchool);
-  private readonly router = inject(Router);
-  private readonly store = inject(Store);
+  private readonly newThings = inject(NewThings);
   private readonly repository = inject(Repository);
   private readonly students = toSignal(this.repository.students$, { initialValue: [] });
   private readonly classes = toSignal(this.repository.classes$, { initialValue: [] });
@@ -185,9 +184,8 @@ export class LayOut {
   /** It becomes a routine of one's own. */
   protected async take({ routine, why }: Proposal): Promise<void> {
     const made: Routine = { ...routine, note: why };
-    await this.store.write(`Lay out ${routine.name}`, [{ table: 'routines', add: made }]);
-    this.draft.clear();
-    await this.router.navigate(['/routines', made.id]);
+    const isMade = await this.newThings.make(`Lay out ${routine.name}`, 'routines', made, ['/routines', made.id]);
+    if (isMade) this.draft.clear();
   }
 
   protected length(routine: Routine): string {

@@ -223,7 +223,8 @@ export class Routines {
 
   private async put(label: string, routine: Routine): Promise<void> {
     const segments = routine.segments.map((segment) => ({ ...segment, id: this.clock.newId() }));
-    await this.store.write(label, [{ table: 'routines', add: { ...routine, segments, id: this.clock.newId() } }]);
+    const made = { ...routine, segments, id: this.clock.newId() };
+    await this.store.writeOnce(label, [{ table: 'routines', add: made }], [label, routine.id]);
     this.notices.done(label, { undo: true });
   }
 }

@@ -47,6 +47,9 @@ import { TextField } from '../ui/text-field';
 import { raiseFields, type RaiseField } from './raise-fields';
 import { CountedPipe } from '../ui/counted.pipe';
 
+/** A second press within this time is the same press, ms. */
+const SAME_PRESS_MS = 1000;
+
 /** The conventions and the numbers of the raise rule, school by school. */
 @Component({
   selector: 'pk-school-drawer',
@@ -106,6 +109,7 @@ export class SchoolDrawer {
     const [stored, made] = [this.storedSchools(), this.made()?.school];
     return made === undefined || stored.some(({ id }) => id === made.id) ? stored : [...stored, made];
   });
+  private copiedAt = -Infinity;
   private readonly chosen = remembered('school');
   private readonly schoolId = linkedSignal<{ all: School[]; wanted: string | null }, string>({
     source: () => ({ all: this.schools(), wanted: this.chosen.value() }),
@@ -170,6 +174,10 @@ export class SchoolDrawer {
   }
 
   protected async copy(): Promise<void> {
+    const now = this.clock.now().getTime();
+    // The copy is what is open then: the second half of a double press would copy it once more.
+    if (now - this.copiedAt < SAME_PRESS_MS) return;
+    this.copiedAt = now;
     const copy = copyOfSchool(this.school(), this.clock.newId());
     await this.store.write(`Copy school ${this.school().name}`, [{ table: 'schools', add: copy }]);
     this.choose(copy.id);

@@ -218,7 +218,9 @@ export class StudentFile {
   }
 
   protected savePlan(plan: Plan): void {
-    void this.store.write('Give a routine', [{ table: 'plans', add: plan }]).catch(() => undefined);
+    const { studentId, routineId } = plan;
+    const meaning = ['give', studentId, routineId];
+    void this.store.writeOnce('Give a routine', [{ table: 'plans', add: plan }], meaning).catch(() => undefined);
   }
 
   protected async removePlan(plan: Plan): Promise<void> {

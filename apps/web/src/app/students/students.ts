@@ -167,7 +167,7 @@ export class Students {
       add: newStudent(this.clock.newId(), name, schoolId),
     }));
     const label = names.length === 1 ? `Add ${names[0]!}` : `Add ${names.length} students`;
-    await this.store.write(label, adds);
+    await this.store.writeOnce(label, adds, ['add', ...names]);
     this.several.set(false);
     this.notices.done(names.length === 1 ? `${names[0]!} added` : `${names.length} students added`, { undo: true });
   }

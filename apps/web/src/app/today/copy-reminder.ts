@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Button } from 'primeng/button';
 import { dayNumber } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { CopyFolder } from '../data/copy-folder';
 import { SPACE } from '../data/space';
 import { readDay } from '../ui/day-words';
 import { LastCopy } from '../ui/last-copy';
@@ -10,7 +11,7 @@ import { LastCopy } from '../ui/last-copy';
 const OLD = 7;
 const PUT_OFF = 3;
 
-/** Says that it is time for a copy of everything, and makes one. The demo needs none. */
+/** Says that it is time for a copy of everything, or what keeps copies from their folder, and makes one. The demo needs none. */
 @Component({
   selector: 'pk-copy-reminder',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -20,7 +21,11 @@ const PUT_OFF = 3;
       <div class="remind row spread" role="status">
         <p>{{ words() }}</p>
         <div class="row">
-          <p-button label="Make a copy" icon="pi pi-download" size="small" (onClick)="copy.make()" />
+          @if (folderWaits()) {
+            <p-button label="Allow it" icon="pi pi-lock-open" size="small" (onClick)="folder.allow()" />
+          } @else {
+            <p-button label="Make a copy" icon="pi pi-download" size="small" (onClick)="copy.make()" />
+          }
           <p-button label="In three days" size="small" variant="text" (onClick)="copy.putOff()" />
         </div>
       </div>
@@ -41,16 +46,26 @@ export class CopyReminder {
   private readonly clock = inject(Clock);
   private readonly space = inject(SPACE);
   protected readonly copy = inject(LastCopy);
+  protected readonly folder = inject(CopyFolder);
   /** There are practices, which nobody could write down a second time. */
   readonly practised = input.required<boolean>();
 
+  /** Copies would go into the folder by themselves, were they allowed to. */
+  protected readonly folderWaits = computed(() => this.folder.due() && this.folder.allowed() === false);
   protected readonly words = computed(() => {
     if (this.space !== 'own' || !this.practised()) return '';
     const [made, off] = [this.copy.madeOn(), this.copy.putOffOn()];
     if (off !== null && this.since(off) < PUT_OFF) return '';
+    const kept = this.folder.chosen();
+    if (this.folderWaits())
+      return `The browser wants to be asked again before copies can go into “${kept!.folder.name}”.`;
+    if (this.folder.due() && kept!.trouble !== '')
+      return `The last copy into “${kept!.folder.name}” failed. ${kept!.trouble}`;
     if (made === null)
       return 'No copy has been made yet: this browser is the only place where your students and practices are.';
-    return this.since(made) < OLD ? '' : `The last copy of everything was made on ${readDay(made)}.`;
+    return this.since(made) < OLD || !this.copy.changedSince(made)
+      ? ''
+      : `The last copy of everything was made on ${readDay(made)}.`;
   });
 
   private since(day: string): number {

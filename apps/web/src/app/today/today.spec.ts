@@ -9,6 +9,7 @@ import { Store } from '../data/store';
 import { ImportPanel } from '../files/import-panel';
 import { NoticesView } from '../shell/notices-view';
 import { SourcesPage } from '../sources/sources-page';
+import { CopyFolder } from '../data/copy-folder';
 import { LastCopy } from '../ui/last-copy';
 import { CopyReminder } from './copy-reminder';
 import { FirstSteps } from './first-steps';
@@ -276,9 +277,9 @@ test('a copy is asked for once there are practices and none was made for a week;
   expect(localStorage.getItem('pomek.own.copied-on')).toBe(today);
 
   const ago = (days: number): string => formatISO(subDays(parseISO(today), days), { representation: 'date' });
-  const reminder = async (made: string | null, off: string | null, practised = true) => {
+  const reminder = async (made: string | null, off: string | null, practised = true, changed = true) => {
     TestBed.resetTestingModule();
-    const copy = { madeOn: () => made, putOffOn: () => off };
+    const copy = { madeOn: () => made, putOffOn: () => off, changedSince: () => changed };
     return (await render(CopyReminder, { practised }, {}, [{ provide: LastCopy, useValue: copy }])).text();
   };
   expect(await reminder(null, null, false)).toBe('');
@@ -286,6 +287,32 @@ test('a copy is asked for once there are practices and none was made for a week;
   expect(await reminder(ago(7), null)).toContain('The last copy of everything was made on');
   expect(await reminder(ago(7), ago(2))).toBe('');
   expect(await reminder(ago(9), ago(3))).toContain('The last copy of everything was made on');
+  expect(await reminder(ago(30), null, true, false)).toBe('');
+});
+
+test('what keeps copies from going into their folder is said, with the way on', async () => {
+  const told = async (state: { allowed: boolean; due: boolean; trouble?: string }) => {
+    TestBed.resetTestingModule();
+    const allow = jest.fn();
+    const folder = {
+      chosen: () => ({ folder: { name: 'Backup' }, last: { day: today }, trouble: state.trouble ?? '' }),
+      due: () => state.due,
+      allowed: () => state.allowed,
+      allow,
+    };
+    return {
+      page: await render(CopyReminder, { practised: true }, {}, [{ provide: CopyFolder, useValue: folder }]),
+      allow,
+    };
+  };
+  const asks = await told({ allowed: false, due: true });
+  expect(asks.page.text()).toContain('The browser wants to be asked again before copies can go into “Backup”.');
+  await asks.page.press('Allow it');
+  expect(asks.allow).toHaveBeenCalledTimes(1);
+  const failed = await told({ allowed: true, due: true, trouble: 'There is no room left there.' });
+  expect(failed.page.text()).toContain('The last copy into “Backup” failed. There is no room left there.');
+  expect((await told({ allowed: false, due: false })).page.text()).toBe('');
+  expect((await told({ allowed: true, due: true })).page.text()).toBe('');
 });
 
 test('what somebody else wrote where the day of the last copy stands is no day', async () => {

@@ -23,6 +23,9 @@ export function daysAgo(day: string, today: string): string {
 /** A day for reading: `12 Mar 2026`. */
 export const readDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
 
+/** A moment (RFC 3339, or ms since 1970) for reading, by the clock of this machine: `12 Mar 2026, 09:30`. */
+export const momentWords = (moment: string | number): string => format(new Date(moment), 'd MMM yyyy, HH:mm');
+
 /** A day without its year: `12 Mar`. */
 export const dayMonth = (day: string): string => format(parseISO(day), 'd MMM');
 

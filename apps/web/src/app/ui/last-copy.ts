@@ -2,6 +2,8 @@ import { Injectable, inject } from '@angular/core';
 import * as z from 'zod';
 import { DaySchema, bundleKinds, withinSize, writeBundle, type BundleKind } from '@pomek/core';
 import { Clock } from '../data/clock';
+import { CopyFolder } from '../data/copy-folder';
+import { LastChange } from '../data/last-change';
 import { Notices } from '../data/notices';
 import { remembered } from '../data/remembered';
 import { SPACE } from '../data/space';
@@ -14,13 +16,22 @@ export class LastCopy {
   private readonly clock = inject(Clock);
   private readonly notices = inject(Notices);
   private readonly whole = inject(WholeSpace);
+  private readonly folder = inject(CopyFolder);
+  private readonly change = inject(LastChange);
   private readonly space = inject(SPACE);
   private readonly made = remembered(`${this.space}.copied-on`);
   private readonly put = remembered(`${this.space}.copy-put-off-on`);
 
-  /** When the last copy was made, YYYY-MM-DD; null where none was, as far as this browser knows. */
+  /** When the last copy was made, by hand or into the folder, YYYY-MM-DD; null where none was, as far as this browser knows. */
   madeOn(): string | null {
-    return dayOf(this.made.value());
+    const days = [dayOf(this.made.value()), this.folder.chosen()?.last?.day ?? null];
+    return days.reduce((last, day) => (day !== null && (last === null || day > last) ? day : last));
+  }
+
+  /** Whether records changed on that day or since; true where this browser does not know. */
+  changedSince(day: string): boolean {
+    const changed = this.change.at();
+    return changed === null || this.clock.dayOf(new Date(changed)) >= day;
   }
 
   /** When the reminder was last put off; null where it never was. */
