@@ -18,5 +18,5 @@ export default {
       { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
     ],
   },
-  transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|ical\\.js|d3-shape|d3-path|@angular|primeng|@primeuix))'],
+  transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|ical\\.js|d3-shape|d3-path|jose|@angular|primeng|@primeuix))'],
 };

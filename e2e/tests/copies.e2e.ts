@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { openOwn, runOn, smallWorld } from '../support/pomek';
 import { expect, ownClock, test, type Page } from '../support/test';
 
@@ -111,9 +112,9 @@ test('the browser is asked to keep what is stored, and its answer is shown; a fi
   await smallWorld(page);
   await page.getByRole('link', { name: 'Files' }).click();
   const all = page.getByRole('region', { name: 'Keep a copy of everything' });
-  await expect(all).toContainText('This browser has not agreed to keep your records');
+  await expect(all).toContainText('This browser may clear your records');
   await page.evaluate(() => Object.assign(window, { agrees: true }));
-  await page.getByRole('button', { name: 'Ask the browser again' }).click();
+  await page.getByRole('button', { name: 'Ask it to keep them' }).click();
   await expect(all).toContainText('This browser has agreed to keep your records until you remove them.');
 
   const downloading = page.waitForEvent('download');
@@ -129,4 +130,42 @@ test('the browser is asked to keep what is stored, and its answer is shown; a fi
   await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText(
     'Here and not in the file: 1 student. All of that stays as it is.',
   );
+});
+
+test('a copy is locked with a passphrase, and opens elsewhere with it alone', async ({ page, browser }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  await page.getByRole('checkbox', { name: 'Lock it with a passphrase' }).check();
+  const making = page.getByRole('button', { name: 'Export everything' });
+  await expect(making).toBeDisabled();
+  await page.getByLabel('Passphrase, 8 letters at least').fill('short');
+  await expect(making).toBeDisabled();
+  await page.getByLabel('Passphrase, 8 letters at least').fill('three cranes by the pond');
+  const downloading = page.waitForEvent('download');
+  await making.click();
+  const file = await downloading;
+  expect(file.suggestedFilename()).toBe('pomek-2026-03-12.jwe');
+  const locked = readFileSync(await file.path());
+  expect(locked.includes('Nela Brisk')).toBe(false);
+
+  const other = await (await browser.newContext()).newPage();
+  await ownClock(other, '2026-03-14T09:30:00');
+  await openOwn(other);
+  await other.getByRole('link', { name: 'Files' }).click();
+  await other
+    .locator('#import-file')
+    .setInputFiles({ name: 'pomek-2026-03-12.jwe', mimeType: 'application/jose', buffer: locked });
+  const asked = other.getByLabel('pomek-2026-03-12.jwe is locked. Its passphrase:');
+  await asked.fill('four cranes by the pond');
+  await asked.press('Enter');
+  const refused = other.getByRole('alert').filter({ hasText: 'was not imported' });
+  await expect(refused).toContainText('This is not the passphrase of the file, or the file is damaged.');
+  await asked.fill('three cranes by the pond');
+  await other.getByRole('button', { name: 'Open it' }).click();
+  await expect(other.getByRole('region', { name: 'Preview of the import' })).toContainText('3 new');
+  await expect(refused).toHaveCount(0);
+  await other.getByRole('button', { name: 'Import 3' }).click();
+  await other.getByRole('link', { name: 'Students' }).click();
+  await expect(other.locator('pk-students').getByRole('link', { name: 'Nela Brisk' })).toBeVisible();
+  await other.context().close();
 });

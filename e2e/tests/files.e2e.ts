@@ -5,7 +5,9 @@ import { expect, test, type Page } from '../support/test';
 import { openDemo, openOwn, smallWorld } from '../support/pomek';
 
 const offer = (page: Page, text: string, name = 'some.json') =>
-  page.getByLabel('Choose a file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  page
+    .getByLabel('Choose a file', { exact: true })
+    .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 
 async function exported(page: Page): Promise<string> {
   const waiting = page.waitForEvent('download');
@@ -45,7 +47,7 @@ test('a file of 100 MB is refused at once', async ({ page }, info) => {
   await page.getByRole('link', { name: 'Files' }).click();
   const path = info.outputPath('huge.json');
   await writeFile(path, Buffer.alloc(100 * 1024 * 1024, 32));
-  await page.getByLabel('Choose a file').setInputFiles(path);
+  await page.getByLabel('Choose a file', { exact: true }).setInputFiles(path);
   await expect(page.getByRole('alert')).toContainText('The file has 100 MB');
 });
 

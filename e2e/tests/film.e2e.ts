@@ -338,7 +338,7 @@ test('a film is followed: cycles counted, the worst moment gone to and kept, ano
   await page.goto(there);
   await expect(says).toContainText(/Right hand: 3 cycles/);
   await expect(page.getByText('Open Squat.webm again')).toBeVisible();
-  await page.getByLabel('Film', { exact: true }).setInputFiles(film);
+  await page.getByLabel('Open the film').setInputFiles(film);
   await expect(surface).toBeVisible();
 
   // Kept here it opens by itself, and its size is told; let go it is opened from its file again.

@@ -7,5 +7,5 @@ export default {
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(ical\\.js|d3-shape|d3-path)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(ical\\.js|d3-shape|d3-path|jose)/)'],
 };

@@ -1,6 +1,7 @@
 export * from './bundle';
 export * from './copySeries';
 export * from './importPreview';
+export * from './lockedCopy';
 export * from './notInFile';
 export * from './kindWords';
 export * from './planCalendar';

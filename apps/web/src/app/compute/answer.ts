@@ -9,6 +9,8 @@ import {
   demoPeople,
   demoPerson,
   fitRoutine,
+  isLocked,
+  lockCopy,
   planForecast,
   readBundle,
   readCsv,
@@ -17,6 +19,7 @@ import {
   seededRandom,
   stillTerms,
   strandChances,
+  unlockCopy,
   type BodyMeasures,
   type CsvTable,
   type Encoding,
@@ -60,10 +63,15 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
     case 'demo-person':
       return demoPerson(request.today, request.id);
     case 'read-bundle': {
-      const read = readBundle(await request.file.text());
+      const given = await request.file.text();
+      const locked = isLocked(given);
+      if (locked && request.passphrase === null) return { ok: 'asks' };
+      const read = readBundle(locked ? await unlockCopy(given, request.passphrase!) : given);
       if (read.ok) return { ok: true, contents: read.bundle.contents, writtenAt: read.bundle.writtenAt };
       return { ok: false, problems: [...read.problems] };
     }
+    case 'lock':
+      return { text: await lockCopy(request.text, request.passphrase) };
     case 'plan': {
       const { drills, mostDoses, lockedSegments, seed, seasons } = request;
       const context: PlanContext = {

@@ -29,8 +29,9 @@ const NOT_LOADED = 'What computes beside the page could not be loaded. Reload th
 export class Compute {
   private idle: Worker | null = null;
 
-  readBundle(file: Blob): Observable<ResultOf<'read-bundle'>> {
-    return this.result('read-bundle', { file });
+  /** @param passphrase of a locked copy */
+  readBundle(file: Blob, passphrase: string | null = null): Observable<ResultOf<'read-bundle'>> {
+    return this.result('read-bundle', { file, passphrase });
   }
 
   /** What belongs to nobody in the demo, and who else belongs to it. */

@@ -13,6 +13,7 @@ import {
   RaiseRuleSchema,
   RecordingSchema,
   RoutineSchema,
+  SHORTEST_PASSPHRASE,
   SchoolSchema,
   StillSchema,
   StudentSchema,
@@ -45,7 +46,13 @@ const capacity = z.object({ kneeNm: z.number().positive(), shoulderNm: z.number(
 
 /** What the worker can be asked for. */
 export const RequestSchema = z.discriminatedUnion('task', [
-  z.object({ task: z.literal('read-bundle'), file: z.instanceof(Blob) }),
+  z.object({
+    task: z.literal('read-bundle'),
+    file: z.instanceof(Blob),
+    /** For a locked copy; null: none was given. */
+    passphrase: z.string().max(1000).nullable(),
+  }),
+  z.object({ task: z.literal('lock'), text: z.string(), passphrase: z.string().min(SHORTEST_PASSPHRASE).max(1000) }),
   z.object({
     task: z.literal('copy'),
     /** The name of the database in the browser. */
@@ -175,7 +182,10 @@ export const resultSchemas = {
   'read-bundle': z.union([
     z.object({ ok: z.literal(true), contents: BundleContentsSchema, writtenAt: z.string() }),
     z.object({ ok: z.literal(false), problems }),
+    /** It is a locked copy, and no passphrase was given. */
+    z.object({ ok: z.literal('asks') }),
   ]),
+  lock: z.object({ text: z.string() }),
   plan: z.object({
     forecasts: z.array(
       z.object({

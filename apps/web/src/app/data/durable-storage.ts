@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { Injectable, effect, inject, signal } from '@angular/core';
 import { dayNumber } from '@pomek/core';
 import { Clock } from './clock';
 import { LastChange } from './last-change';
@@ -20,8 +20,6 @@ export class DurableStorage {
   private readonly answer = signal<boolean | null>(null);
   /** Null where the browser does not say. */
   readonly kept = this.answer.asReadonly();
-  /** Whether the browser was asked, in this visit or before. */
-  readonly wasAsked = computed(() => this.asked.value() !== null);
 
   constructor() {
     const [change, space] = [inject(LastChange), inject(SPACE)];

@@ -38,7 +38,7 @@ import { sizeWords } from '../ui/size-words';
       } @else if (folder.allowed() === false) {
         <p class="doubt" role="status">The browser wants to be asked again before Pomek may write there.</p>
       } @else if (it.trouble !== '') {
-        <p class="wrong" role="alert">The last try failed. {{ it.trouble }} The copies made before are still there.</p>
+        <p class="wrong" role="alert">The last try failed. {{ it.trouble }}</p>
       } @else if (folder.due()) {
         <p class="soft small">Something changed since; the next copy is made in about a minute.</p>
       }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { DurableStorage } from '../data/durable-storage';
 
@@ -17,26 +17,26 @@ import { DurableStorage } from '../data/durable-storage';
         </p>
       }
       @case (false) {
-        <p>
-          This browser has not agreed to keep your records: it may clear them where the disk is full, or after weeks
-          without a visit.
-          @if (durable.wasAsked()) {
-            Some browsers agree once a page is used often, is bookmarked or installed. Until then, copies are what keeps
-            your work.
-          }
+        <p class="soft">
+          This browser may clear your records where the disk is full, or after weeks without a visit. Some browsers
+          promise to keep them once a page is used often, bookmarked or installed.
         </p>
         <div>
-          <p-button
-            [label]="durable.wasAsked() ? 'Ask the browser again' : 'Ask the browser to keep them'"
-            size="small"
-            variant="outlined"
-            (onClick)="durable.ask()"
-          />
+          <p-button label="Ask it to keep them" size="small" variant="outlined" (onClick)="ask()" />
         </div>
+        @if (refused()) {
+          <p class="small" role="status">It has not agreed yet.</p>
+        }
       }
     }
   `,
 })
 export class DurablePanel {
   protected readonly durable = inject(DurableStorage);
+  protected readonly refused = signal(false);
+
+  protected async ask(): Promise<void> {
+    await this.durable.ask();
+    this.refused.set(this.durable.kept() === false);
+  }
 }

@@ -4,8 +4,9 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
+import { Password } from 'primeng/password';
 import { Select } from 'primeng/select';
-import { type BundleKind, routineContents, soundBytes, writeBundle } from '@pomek/core';
+import { SHORTEST_PASSPHRASE, type BundleKind, routineContents, soundBytes, writeBundle } from '@pomek/core';
 import { Clock } from '../data/clock';
 import { DemoSpace } from '../data/demo-space';
 import { Notices } from '../data/notices';
@@ -38,6 +39,7 @@ import { SetAsidePanel } from './set-aside-panel';
     FormsModule,
     HomeLogPanel,
     ImportPanel,
+    Password,
     RemoveAll,
     RouterLink,
     Select,
@@ -73,12 +75,20 @@ export class Files {
     sizeWords(this.recordings().reduce((sum, recording) => sum + soundBytes(recording), 0)),
   );
 
+  /** Locks the file; null where it is not to be locked. */
+  protected readonly passphrase = signal<string | null>(null);
+  protected readonly shortest = SHORTEST_PASSPHRASE;
+  protected readonly tooShort = computed(() => {
+    const passphrase = this.passphrase();
+    return passphrase !== null && passphrase.length < SHORTEST_PASSPHRASE;
+  });
+
   protected async exportAll(): Promise<void> {
     const left = new Set<BundleKind>([
       ...(this.withPictures() ? [] : ['pictures' as const]),
       ...(this.withVoice() ? [] : ['recordings' as const]),
     ]);
-    await this.copy.make(left);
+    await this.copy.make(left, this.passphrase());
   }
 
   protected async exportRoutine(): Promise<void> {

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { Button, ButtonDirective } from 'primeng/button';
+import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
+import { Password } from 'primeng/password';
 import type { Subscription } from 'rxjs';
 import {
+  LARGEST_LOCKED,
   bundleKinds,
   importPreview,
   notInFile,
@@ -18,6 +20,7 @@ import { Compute } from '../compute/compute';
 import { Notices } from '../data/notices';
 import { WholeSpace } from '../data/whole-space';
 import { momentWords } from '../ui/day-words';
+import { FileButton } from '../ui/file-button';
 
 interface Preview {
   readonly contents: BundleContents;
@@ -33,7 +36,7 @@ const MOST_ROWS = 300;
 @Component({
   selector: 'pk-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, Checkbox, FormsModule],
+  imports: [Button, Checkbox, FileButton, FormsModule, Password],
   templateUrl: './import-panel.html',
   styleUrl: './import-panel.scss',
 })
@@ -50,6 +53,9 @@ export class ImportPanel {
   protected readonly preview = signal<Preview | null>(null);
   private readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly over = signal(false);
+  /** A locked copy that waits for its passphrase. */
+  protected readonly locked = signal<File | null>(null);
+  protected readonly passphrase = signal('');
 
   protected readonly counts = computed(() => {
     const rows = this.preview()?.rows ?? [];
@@ -81,13 +87,6 @@ export class ImportPanel {
     this.left.set(left);
   }
 
-  protected picked(event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    if (file !== undefined) this.read(file);
-    field.value = '';
-  }
-
   protected dropped(event: DragEvent): void {
     event.preventDefault();
     this.over.set(false);
@@ -105,6 +104,7 @@ export class ImportPanel {
     this.busy.set(false);
     this.preview.set(null);
     this.problems.set([]);
+    this.locked.set(null);
   }
 
   protected async keep(): Promise<void> {
@@ -116,24 +116,38 @@ export class ImportPanel {
     this.notices.done(`${counted(rows.length, 'record')} imported`, { undo: true });
   }
 
-  private read(file: File): void {
+  protected read(file: File, passphrase: string | null = null): void {
     this.cancel();
     this.name.set(file.name);
     this.left.set(new Set());
-    const large = tooLarge(file.size);
+    // A locked copy is longer than what it holds, which is measured once it is open.
+    const large = file.name.endsWith('.jwe') && file.size <= LARGEST_LOCKED ? null : tooLarge(file.size);
     if (large !== null) {
       this.problems.set([large]);
       return;
     }
     this.busy.set(true);
-    this.reading = this.compute.readBundle(file).subscribe({
+    this.reading = this.compute.readBundle(file, passphrase).subscribe({
       next: (reply) => {
-        if (reply.ok) void this.show(reply.contents, reply.writtenAt);
+        if (reply.ok === 'asks') this.ask(file);
+        else if (reply.ok) void this.show(reply.contents, reply.writtenAt);
         else this.refuse(reply.problems);
       },
-      error: (error: unknown) =>
-        this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]),
+      error: (error: unknown) => {
+        this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]);
+        if (passphrase !== null) this.locked.set(file);
+      },
     });
+  }
+
+  protected open(): void {
+    const file = this.locked();
+    if (file !== null && this.passphrase() !== '') this.read(file, this.passphrase());
+  }
+
+  private ask(file: File): void {
+    this.busy.set(false);
+    this.locked.set(file);
   }
 
   private async show(contents: BundleContents, writtenAt: string): Promise<void> {
@@ -143,6 +157,7 @@ export class ImportPanel {
     );
     const present = await this.whole.read(kinds);
     const rows = importPreview(present, contents);
+    this.passphrase.set('');
     this.preview.set({
       contents,
       rows,

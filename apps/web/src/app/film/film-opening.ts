@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { FileButton } from '../ui/file-button';
 import type { FollowedFilm } from './followed-film';
 
 /** Where a film would be shown: that it is being opened, or the way to open it. */
 @Component({
   selector: 'pk-film-opening',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FileButton],
   template: `
     @let it = of();
     @if (it.reel.opening()) {
@@ -20,10 +22,7 @@ import type { FollowedFilm } from './followed-film';
           Open the film that this still was taken of.
         }
       </p>
-      <label class="pick">
-        <span>Film</span>
-        <input type="file" accept="video/*" (change)="it.choose($any($event.target))" />
-      </label>
+      <pk-file-button label="Open the film" accept="video/*" (picked)="it.choose($event)" />
     }
   `,
   styles: `

@@ -93,9 +93,7 @@ export class FollowedFilm {
   }
 
   /** Opens the file that was chosen. */
-  async choose(field: HTMLInputElement): Promise<void> {
-    const [file] = field.files ?? [];
-    field.value = '';
+  async choose([file]: readonly File[]): Promise<void> {
     if (file !== undefined) await this.use(file);
   }
 

@@ -7,7 +7,7 @@ import { CsvImport } from './csv-import';
 const offered = async (text: string | File) => {
   const page = await render(CsvImport, { studentId: 'student-1', exercises: [...builtInExercises], plans: [] });
   const file = typeof text === 'string' ? new File([text], 'practices.csv') : text;
-  await page.fixture.componentInstance['choose']({ files: [file] } as never);
+  await page.fixture.componentInstance['choose']([file]);
   await page.settle();
   return { page, made: heard(page.fixture.componentInstance.made) };
 };

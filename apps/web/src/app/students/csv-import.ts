@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Button, ButtonDirective } from 'primeng/button';
+import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { catchError, debounceTime, firstValueFrom, of, scan, startWith, switchMap, tap } from 'rxjs';
 import {
@@ -31,6 +31,7 @@ import { Compute, type Step } from '../compute/compute';
 import type { ResultOf } from '../compute/protocol';
 import { Clock } from '../data/clock';
 import { Notices } from '../data/notices';
+import { FileButton } from '../ui/file-button';
 import { CountedPipe } from '../ui/counted.pipe';
 import { DayPipe } from '../ui/day.pipe';
 
@@ -52,15 +53,17 @@ const LARGEST = 20 * 1024 * 1024;
 @Component({
   selector: 'pk-csv-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, ButtonDirective, CountedPipe, DayPipe, FormsModule, Select],
+  imports: [Button, CountedPipe, DayPipe, FileButton, FormsModule, Select],
   template: `
     <section class="stack" aria-label="Practices from a table">
       @if (table() === null) {
-        <div class="pick">
-          <label pButton [outlined]="true" for="table-file"
-            ><i class="pi pi-upload" aria-hidden="true"></i> Choose a table (CSV)</label
-          >
-          <input id="table-file" type="file" accept=".csv,text/csv,text/plain" (change)="choose($any($event.target))" />
+        <div>
+          <pk-file-button
+            label="Choose a table (CSV)"
+            accept=".csv,text/csv,text/plain"
+            inputId="table-file"
+            (picked)="choose($event)"
+          />
         </div>
         @if (problem() !== '') {
           <p class="wrong" role="alert">{{ problem() }}</p>
@@ -157,16 +160,6 @@ const LARGEST = 20 * 1024 * 1024;
     </section>
   `,
   styles: `
-    .pick:focus-within label {
-      outline: 3px solid var(--pk-focus);
-      outline-offset: 2px;
-    }
-    input[type='file'] {
-      position: absolute;
-      width: 1px;
-      height: 1px;
-      opacity: 0;
-    }
     .field {
       min-height: 4.25rem;
     }
@@ -242,8 +235,7 @@ export class CsvImport {
     inject(DestroyRef).onDestroy(() => clearTimeout(this.coming));
   }
 
-  protected async choose(field: HTMLInputElement): Promise<void> {
-    const file = field.files?.[0];
+  protected async choose([file]: readonly File[]): Promise<void> {
     if (file === undefined) return;
     this.problem.set('');
     if (file.size > LARGEST) {

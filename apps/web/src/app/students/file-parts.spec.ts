@@ -240,7 +240,7 @@ describe('practices by hand and from a table', () => {
     const made = heard(page.fixture.componentInstance.made);
     const text = 'When,What,Done\n2026-03-01,Holding the tree,60\n2026-03-01,Nothing known,60\n2026-03-02,Shake out,60';
     const file = new File([text], 'logs.csv');
-    await page.fixture.componentInstance['choose']({ files: [file] } as never);
+    await page.fixture.componentInstance['choose']([file]);
     await page.settle();
     expect(page.text()).toContain('2 practices can be saved, 1 line cannot');
     expect(page.text()).toContain('Line 3: exercise: “Nothing known” is not on the shelf');

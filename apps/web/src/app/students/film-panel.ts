@@ -24,6 +24,7 @@ import { stillRemoval } from '../data/still-removal';
 import { Store } from '../data/store';
 import { OpenFilms } from '../data/open-films';
 import { DayPipe } from '../ui/day.pipe';
+import { FileButton } from '../ui/file-button';
 import { Empty } from '../ui/empty';
 import { sizeWords } from '../ui/size-words';
 import { StillPicture } from '../ui/still-picture';
@@ -39,7 +40,7 @@ const FIRST = 12;
 @Component({
   selector: 'pk-film',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CameraPicture, DayPipe, Empty, FilmPlayer, RouterLink, StillPicture, RowKeys],
+  imports: [Button, CameraPicture, DayPipe, Empty, FileButton, FilmPlayer, RouterLink, StillPicture, RowKeys],
   templateUrl: './film-panel.html',
   styleUrl: './film-panel.scss',
 })
@@ -114,9 +115,7 @@ export class FilmPanel {
     effect(() => void this.keptFilms.tidy(this.student().id));
   }
 
-  protected async choose(field: HTMLInputElement): Promise<void> {
-    const [file] = field.files ?? [];
-    field.value = '';
+  protected async choose([file]: readonly File[]): Promise<void> {
     if (file !== undefined) await this.open(file);
   }
 

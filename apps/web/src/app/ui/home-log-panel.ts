@@ -12,6 +12,7 @@ import { Store } from '../data/store';
 import { CameraCodes } from './camera-codes';
 import { codeInFile } from './code-reader';
 import { DayPipe } from './day.pipe';
+import { FileButton } from './file-button';
 import { TextField } from './text-field';
 
 /** A file longer than this is no log, bytes. */
@@ -22,7 +23,7 @@ const LARGEST_PICTURE = 40 * 1024 * 1024;
 @Component({
   selector: 'pk-home-log',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CameraCodes, DayPipe, TextField, Textarea],
+  imports: [Button, CameraCodes, DayPipe, FileButton, TextField, Textarea],
   templateUrl: './home-log-panel.html',
   styleUrl: './home-log-panel.scss',
 })
@@ -95,9 +96,7 @@ export class HomeLogPanel {
   });
   protected readonly length = durationWords;
 
-  protected async choose(field: HTMLInputElement): Promise<void> {
-    const files = [...(field.files ?? [])];
-    field.value = '';
+  protected async choose(files: readonly File[]): Promise<void> {
     this.trouble.set('');
     for (const file of files) {
       const text = await this.textOf(file);

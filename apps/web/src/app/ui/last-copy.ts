@@ -1,6 +1,8 @@
 import { Injectable, inject } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
 import { DaySchema, bundleKinds, withinSize, writeBundle, type BundleKind } from '@pomek/core';
+import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
 import { CopyFolder } from '../data/copy-folder';
 import { LastChange } from '../data/last-change';
@@ -14,6 +16,7 @@ import { download } from './download';
 @Injectable({ providedIn: 'root' })
 export class LastCopy {
   private readonly clock = inject(Clock);
+  private readonly compute = inject(Compute);
   private readonly notices = inject(Notices);
   private readonly whole = inject(WholeSpace);
   private readonly folder = inject(CopyFolder);
@@ -43,12 +46,30 @@ export class LastCopy {
     this.put.set(this.clock.today());
   }
 
-  /** Makes a copy. @param left kinds that do not go along */
-  async make(left: ReadonlySet<BundleKind> = new Set(['pictures', 'recordings'])): Promise<void> {
+  /**
+   * Makes a copy. What goes wrong is said.
+   * @param left kinds that do not go along
+   * @param passphrase locks it; null: anybody can open it
+   */
+  async make(
+    left: ReadonlySet<BundleKind> = new Set(['pictures', 'recordings']),
+    passphrase: string | null = null,
+  ): Promise<void> {
     const kinds = bundleKinds.filter((kind) => !left.has(kind));
     const { contents, left: tooMany } = withinSize(await this.whole.read(kinds));
     const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
-    download(`pomek-${this.clock.today()}.json`, writeBundle(contents, this.clock.now()), 'application/json');
+    const text = writeBundle(contents, this.clock.now());
+    const name = `pomek-${this.clock.today()}`;
+    if (passphrase === null) download(`${name}.json`, text, 'application/json');
+    else {
+      try {
+        const locked = await firstValueFrom(this.compute.result('lock', { text, passphrase }));
+        download(`${name}.jwe`, locked.text, 'application/jose');
+      } catch (error) {
+        this.notices.failure('The copy could not be locked, and was not made', error);
+        return;
+      }
+    }
     this.made.set(this.clock.today());
     const detail =
       tooMany === 0
