@@ -13,6 +13,10 @@ class WorkerStandIn {
   }
 
   postMessage(message: unknown): void {
+    if (opened.instead !== null) {
+      opened.instead(this);
+      return;
+    }
     const reply = (data: Reply): void => this.onmessage?.({ data } as MessageEvent<unknown>);
     Promise.resolve()
       .then(() =>
@@ -27,6 +31,7 @@ class WorkerStandIn {
 
   terminate(): void {
     this.onmessage = null;
+    opened.ended += 1;
   }
 }
 
@@ -54,8 +59,12 @@ class FollowStandIn {
 export const following: { trust: number; astray: Record<string, number> } = { trust: 100, astray: {} };
 export const openFollowWorker = (): Worker => new FollowStandIn() as unknown as Worker;
 
-/** How many workers were opened. */
-export const opened = { count: 0 };
+/** How many workers were opened and ended, and what they do instead of answering. */
+export const opened: { count: number; ended: number; instead: ((worker: WorkerStandIn) => void) | null } = {
+  count: 0,
+  ended: 0,
+  instead: null,
+};
 export const openWorker = (): Worker => new WorkerStandIn() as unknown as Worker;
 
 /** Stands in for the worker that finds a body: what it says is chosen, one after the other; nothing is that it did not come. */

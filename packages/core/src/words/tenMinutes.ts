@@ -103,7 +103,7 @@ export const tenMinutes: readonly TourPart[] = [
     title: 'Your data',
     what: 'Everything stays in this browser, on this machine. Nothing is sent anywhere.',
     steps: [
-      'Under Files, export everything now and then, and keep the file in another place.',
+      'Under Files, choose a folder into which copies go by themselves, or export everything now and then and keep the file in another place.',
       'On another machine, import the file: you see what is in it before anything is written.',
     ],
     picture: 'files',

@@ -148,6 +148,51 @@ test('a worker that has answered is used again; impossible input comes back as a
   await expect(firstValueFrom(wrong)).rejects.toThrow('stature must be between');
 });
 
+describe('a worker that does not do its work', () => {
+  const asked = () => {
+    const before = opened.ended;
+    const said: string[] = [];
+    compute()
+      .demo(today)
+      .subscribe({ error: (error: Error) => said.push(error.message) });
+    return { said, ended: () => opened.ended - before };
+  };
+  afterEach(() => {
+    opened.instead = null;
+    jest.useRealTimers();
+  });
+
+  test('says so where it cannot be loaded, and another one is opened the next time', async () => {
+    opened.instead = (worker) => worker.onerror?.({ message: '' } as ErrorEvent);
+    const { said, ended } = asked();
+    expect([said, ended()]).toEqual([[expect.stringContaining('could not be loaded')], 1]);
+    opened.instead = null;
+    expect((await firstValueFrom(compute().demo(today))).people.length).toBeGreaterThan(0);
+  });
+
+  test('is ended where its answer is none', () => {
+    for (const data of [{ kind: 'sorry' }, { kind: 'result', result: { hall: 7 } }]) {
+      opened.instead = (worker) => worker.onmessage?.({ data } as MessageEvent<unknown>);
+      const { said, ended } = asked();
+      expect([said.length, ended()]).toEqual([1, 1]);
+    }
+  });
+
+  test('is stopped once it has said nothing for two minutes; one that tells how far it is goes on', () => {
+    jest.useFakeTimers();
+    let silent: { onmessage: ((event: MessageEvent<unknown>) => void) | null } | null = null;
+    opened.instead = (worker) => (silent = worker);
+    const { said, ended } = asked();
+    jest.advanceTimersByTime(110_000);
+    silent!.onmessage?.({ data: { kind: 'progress', share: 0.5 } } as MessageEvent<unknown>);
+    jest.advanceTimersByTime(110_000);
+    expect(said).toEqual([]);
+    jest.advanceTimersByTime(10_000);
+    expect([said, ended()]).toEqual([['It went on for two minutes without a sign of progress, and was stopped.'], 1]);
+    expect(jest.getTimerCount()).toBe(0);
+  });
+});
+
 test('unsubscribing ends the work', async () => {
   let answered = false;
   compute()

@@ -7,6 +7,7 @@ import {
   partSchemas,
   resultSchemas,
   type PartOf,
+  type Reply,
   type Request,
   type ResultOf,
   type Task,
@@ -20,6 +21,12 @@ export type Step<T extends Task> =
   | { readonly kind: 'result'; readonly result: ResultOf<T> };
 
 const NOT_LOADED = 'What computes beside the page could not be loaded. Reload the page once Pomek can be reached.';
+const TOO_LONG = 'It went on for two minutes without a sign of progress, and was stopped.';
+/**
+ * A worker that says nothing for so many ticks in a row is stopped. Ticks, since a machine that sleeps lets all of the time pass in
+ * one of them.
+ */
+const [TICK_MS, SILENT_TICKS] = [10_000, 12] as const;
 
 /**
  * Runs long work beside the page. Unsubscribing ends the work at once. A worker that has answered is
@@ -65,8 +72,18 @@ export class Compute {
       const worker = this.idle ?? openWorker();
       this.idle = null;
       let over = false;
-      worker.onmessage = (event: MessageEvent<unknown>) => {
-        const reply = ReplySchema.parse(event.data);
+      const giveUp = (error: unknown): void => {
+        over = true;
+        worker.terminate();
+        subscriber.error(error);
+      };
+      let silent = 0;
+      const watch = setInterval(() => {
+        silent += 1;
+        if (silent >= SILENT_TICKS) giveUp(new Error(TOO_LONG));
+      }, TICK_MS);
+      const take = (reply: Reply): void => {
+        silent = 0;
         if (reply.kind === 'progress') {
           subscriber.next(reply);
           return;
@@ -76,23 +93,31 @@ export class Compute {
           subscriber.next({ kind: 'part', part: schema.parse(reply.part) as PartOf<T> });
           return;
         }
-        over = true;
-        this.keep(worker);
         if (reply.kind === 'error') {
+          over = true;
+          this.keep(worker);
           subscriber.error(new Error(reply.message));
           return;
         }
-        subscriber.next({ kind: 'result', result: resultSchemas[task].parse(reply.result) as ResultOf<T> });
+        const result = resultSchemas[task].parse(reply.result) as ResultOf<T>;
+        over = true;
+        this.keep(worker);
+        subscriber.next({ kind: 'result', result });
         subscriber.complete();
       };
-      worker.onerror = (event) => {
-        over = true;
-        worker.terminate();
-        // A worker that could not be loaded says nothing of why.
-        subscriber.error(new Error(event.message || NOT_LOADED));
+      worker.onmessage = (event: MessageEvent<unknown>) => {
+        try {
+          take(ReplySchema.parse(event.data));
+        } catch (error) {
+          // What came is no answer to what was asked: nobody would ever be told otherwise.
+          giveUp(error);
+        }
       };
+      // A worker that could not be loaded says nothing of why.
+      worker.onerror = (event) => giveUp(new Error(event.message || NOT_LOADED));
       worker.postMessage({ task, ...input });
       return () => {
+        clearInterval(watch);
         if (!over) worker.terminate();
       };
     });

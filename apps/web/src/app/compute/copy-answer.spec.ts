@@ -21,7 +21,7 @@ function someFolder(files: Record<string, string>, garbled = false) {
     kind: 'directory',
     name: 'Copies',
     getFileHandle: (name: string) => Promise.resolve(handle(name)),
-    removeEntry: (name: string) => Promise.resolve(delete files[name]),
+    removeEntry: (name: string) => Promise.resolve(Reflect.deleteProperty(files, name)),
     // eslint-disable-next-line @typescript-eslint/require-await
     values: async function* () {
       yield* Object.keys(files).map(handle);

@@ -32,11 +32,11 @@ export class DurableStorage {
   /** Asks the browser to keep what is stored. Never rejects. */
   async ask(): Promise<void> {
     this.asked.set(this.clock.today());
-    this.answer.set((await this.storage?.persist?.().catch(() => false)) ?? null);
+    this.answer.set((await this.storage?.persist().catch(() => false)) ?? null);
   }
 
   private async look(): Promise<void> {
-    this.answer.set((await this.storage?.persisted?.().catch(() => false)) ?? null);
+    this.answer.set((await this.storage?.persisted().catch(() => false)) ?? null);
   }
 
   private isTime(): boolean {

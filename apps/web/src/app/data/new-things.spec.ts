@@ -61,3 +61,15 @@ test('pressed twice makes one', async () => {
   await Promise.all(['a', 'b'].map((id) => things.begin('New student', 'students', student(id), ['/students', id])));
   expect(await ids()).toEqual(['a']);
 });
+
+test('a copy that is pressed twice is made once, and stays though it is left as it was made', async () => {
+  const { things, router, rest, ids } = opened();
+  const made = await Promise.all(
+    ['a', 'b'].map((id) => things.make('Copy', 'students', student(id), ['/students', id])),
+  );
+  expect(made).toEqual([true, false]);
+  expect(router.url).toBe('/students/a');
+  await router.navigate(['/today']);
+  await rest();
+  expect(await ids()).toEqual(['a']);
+});

@@ -63,6 +63,8 @@ test('numbers of the raise rule that contradict each other are refused with the 
 
 test('a copy is its own school and leaves the first as it was', async () => {
   const { it, page } = await drawer();
+  // Pressed twice it is one copy, not a copy of the copy.
+  await it['copy']();
   await it['copy']();
   await page.settle();
   it['answer']('eyes', 'closed');

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap, tap } from 'rxjs';
 import {
   contextOf,
   practiceDaysOf,
@@ -14,12 +14,13 @@ import {
 import { Compute } from '../compute/compute';
 import { planQuestion } from '../compute/plan-question';
 import { Editing } from '../data/editing';
-import { Notices } from '../data/notices';
+import { reasonOf } from '../data/notices';
 import type { Patch } from '../data/patch';
 import { readDay } from '../ui/day-words';
 import { DayField } from '../ui/day-field';
 import { NotKept } from '../ui/not-kept';
 import { NumberField } from '../ui/number-field';
+import { Trouble } from '../ui/trouble';
 import type { RungTaken } from './rung-panel';
 import { StrandAdder } from './strand-adder';
 import { StrandList } from './strand-list';
@@ -32,13 +33,12 @@ const SEASONS = 2000;
 @Component({
   selector: 'pk-plan-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DayField, NotKept, NumberField, StrandAdder, StrandList, StrandWeeks],
+  imports: [Button, DayField, NotKept, NumberField, StrandAdder, StrandList, StrandWeeks, Trouble],
   templateUrl: './plan-weeks.html',
   styleUrl: './plan-weeks.scss',
 })
 export class PlanWeeks {
   private readonly compute = inject(Compute);
-  private readonly notices = inject(Notices);
   readonly plan = input.required<Plan>();
   readonly person = input.required<PersonRecord>();
   readonly verdicts = input<ReadonlyMap<string, Verdict>>(new Map());
@@ -83,21 +83,30 @@ export class PlanWeeks {
   protected readonly percent = computed(() => Math.round(this.draft().growthPerWeek * 100));
   protected readonly routineName = computed(() => this.context().routine?.name ?? 'a deleted routine');
   private readonly question = computed(() => planQuestion(this.context(), this.whole(), SEASONS));
+  /** Why the weeks could not be computed; empty where they could, or are being computed. */
+  protected readonly failed = signal('');
+  private readonly tries = signal(0);
+  private readonly asked = computed(() => ({ question: this.question(), tries: this.tries() }));
   private readonly reply = toSignal(
-    toObservable(this.question).pipe(
-      switchMap((question) =>
+    toObservable(this.asked).pipe(
+      tap(() => this.failed.set('')),
+      switchMap(({ question }) =>
         question === null
           ? of(null)
           : this.compute.result('plan', question).pipe(
               map((result) => ({ ...result, question })),
               catchError((error: unknown) => {
-                this.notices.failure('The plan could not be computed', error);
+                this.failed.set(reasonOf(error));
                 return of(null);
               }),
             ),
       ),
     ),
   );
+  protected again(): void {
+    this.tries.update((count) => count + 1);
+  }
+
   /** The weeks as they were last computed: they stay in sight while the next ones are computed. */
   protected readonly forecasts = computed(
     () => new Map((this.reply()?.forecasts ?? []).map((entry) => [entry.strandId, entry])),

@@ -54,7 +54,7 @@ test('without a plan it says what would stand here; what cannot be reckoned is s
       }),
   };
   const page = await render(SeasonPage, {}, stored, [broken]);
-  await page.until(/The weeks could not be calculated: no worker/);
+  await page.until(/The weeks could not be computed: no worker/);
   await page.until(/What waits could not be worked out: no answer/);
   expect(page.element.querySelectorAll('tbody tr').length).toBeGreaterThan(0);
 });

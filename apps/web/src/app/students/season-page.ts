@@ -26,11 +26,13 @@ import { planQuestion } from '../compute/plan-question';
 import type { ResultOf } from '../compute/protocol';
 import { Clock } from '../data/clock';
 import { Everybody, type OneOfAll } from '../data/everybody';
+import { reasonOf } from '../data/notices';
 import { remembered } from '../data/remembered';
 import { Repository } from '../data/repository';
 import { Standings } from '../data/standings';
 import { readDay } from '../ui/day-words';
 import { Empty } from '../ui/empty';
+import { Trouble } from '../ui/trouble';
 import { VerdictMark } from '../ui/verdict-mark';
 import { goalEnds } from './goal-ends';
 import { layoutSeasonLine, type SeasonFrame, type SeasonStep } from './season.layout';
@@ -57,7 +59,7 @@ interface Planned {
 @Component({
   selector: 'pk-season',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Empty, FormsModule, RouterLink, Select, VerdictMark],
+  imports: [Empty, FormsModule, RouterLink, Select, Trouble, VerdictMark],
   templateUrl: './season-page.html',
   styleUrl: './season-page.scss',
 })
@@ -65,7 +67,7 @@ export class SeasonPage {
   private readonly clock = inject(Clock);
   private readonly compute = inject(Compute);
   private readonly everybody = inject(Everybody);
-  private readonly standings = inject(Standings).look();
+  protected readonly standings = inject(Standings).look();
   private readonly choice = remembered('season-routine');
   private readonly classes = toSignal(inject(Repository).classes$, { initialValue: [] });
 
@@ -126,9 +128,10 @@ export class SeasonPage {
   protected readonly failed = signal('');
   protected readonly unjudged = this.standings.failed;
   /** The weeks ahead, plan after plan as they are reckoned. */
+  private readonly tries = signal(0);
   private readonly forecasts = toSignal(
-    toObservable(this.planned).pipe(
-      switchMap((planned) =>
+    toObservable(computed(() => ({ planned: this.planned(), tries: this.tries() }))).pipe(
+      switchMap(({ planned }) =>
         from(planned).pipe(
           concatMap(({ plan, context }) => {
             const question = planQuestion(context, plan, 0);
@@ -141,7 +144,7 @@ export class SeasonPage {
           scan((found, [id, weeks]) => new Map(found).set(id, weeks), new Map<string, Forecasts>()),
           tap({ subscribe: () => this.failed.set('') }),
           catchError((error: unknown) => {
-            this.failed.set(error instanceof Error ? error.message : String(error));
+            this.failed.set(reasonOf(error));
             return of(new Map<string, Forecasts>());
           }),
         ),
@@ -149,6 +152,10 @@ export class SeasonPage {
     ),
     { initialValue: new Map<string, Forecasts>() },
   );
+  protected again(): void {
+    this.tries.update((count) => count + 1);
+  }
+
   protected readonly reckoned = computed(() => ({ done: this.forecasts().size, of: this.planned().length }));
 
   private readonly due = computed(

@@ -122,6 +122,8 @@ export class StrandWeeks {
   /** ISO weekdays on which the student practises, or is taken to. */
   readonly practiceDays = input.required<readonly number[]>();
   readonly today = input.required<string>();
+  /** The weeks could not be computed. */
+  readonly failed = input(false);
   /** The same strand in the plan it is compared with; undefined without comparison. */
   readonly before = input<Pick<Forecast, 'weeks' | 'earliestDay'>>();
   /** The other strands of the plan, to be drawn faintly. */
@@ -140,7 +142,8 @@ export class StrandWeeks {
   protected readonly inTime = computed(() => this.said()?.inTime ?? true);
   protected readonly verdict = computed(() => {
     const forecast = this.said();
-    return forecast === undefined ? 'Computing the weeks…' : this.inWords(forecast);
+    if (forecast !== undefined) return this.inWords(forecast);
+    return this.failed() ? 'The weeks are not known.' : 'Computing the weeks…';
   });
   protected readonly chanceSaid = computed(() => {
     const chance = this.chance();

@@ -24,6 +24,7 @@ import { LogList } from './log-list';
 import { PersonForm } from './person-form';
 import { PlanMaker } from './plan-maker';
 import { StrandAdder } from './strand-adder';
+import { opened } from '../../../testing/worker.client';
 import { PlanWeeks } from './plan-weeks';
 
 const today = '2026-03-02';
@@ -157,6 +158,18 @@ describe('the weeks of a plan', () => {
     expect(rows[1]).toContain('1:00 min');
     expect(rows[3]).toMatch(/A lighter week, every 4th week: \d+ % less than/);
     expect(page.text()).toContain('in time for 31 Dec 2026');
+  });
+
+  test('what could not be computed is said with its reason, not waited for, and can be tried again', async () => {
+    opened.instead = (worker) => worker.onerror?.({ message: '' } as ErrorEvent);
+    const { page } = await weeks();
+    await page.until(/The weeks could not be computed: What computes beside the page could not be loaded/);
+    expect(page.text()).not.toContain('Computing the weeks…');
+    expect(page.text()).toContain('The weeks are not known.');
+    opened.instead = null;
+    await page.press('Try again');
+    await page.until(/Today’s dose/);
+    expect(page.text()).not.toContain('could not be computed');
   });
 
   test('a goal out of reach says what will be reached and the earliest week', async () => {

@@ -21,6 +21,7 @@ import { Empty } from '../ui/empty';
 import { DayPipe } from '../ui/day.pipe';
 import { dayWords, daysAgo } from '../ui/day-words';
 import { TextField } from '../ui/text-field';
+import { Trouble } from '../ui/trouble';
 import { VerdictMark } from '../ui/verdict-mark';
 import { RowKeys } from '../ui/row-keys';
 
@@ -58,6 +59,7 @@ interface Row {
     RouterLink,
     Select,
     TextField,
+    Trouble,
     VerdictMark,
     RowKeys,
   ],
