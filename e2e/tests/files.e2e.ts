@@ -42,6 +42,23 @@ test('damaged, foreign and newer files are refused with the place, and nothing c
   expect(strip(await exported(page))).toBe(strip(before));
 });
 
+test('of an older file what is beyond the limits is named, and all else comes in', async ({ page }) => {
+  await smallWorld(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  const old = (await exported(page)).replace(/"startsOn": "[^"]*"/, '"startsOn": "0001-01-01"');
+  await openDemo(page);
+  await page.goto('/files');
+  await offer(page, old);
+  const preview = page.getByRole('region', { name: 'Preview of the import' });
+  await expect(preview.getByRole('row', { name: /plan of Nela Brisk/ })).toContainText(
+    'startsOn: a day lies between 1970 and 2199',
+  );
+  await page.getByRole('button', { name: /^Import \d/ }).click();
+  await expect(page.getByText(/records? imported/)).toBeVisible();
+  await page.goto('/students');
+  await expect(page.locator('pk-students').getByRole('link', { name: 'Nela Brisk' })).toBeVisible();
+});
+
 test('a file of 100 MB is refused at once', async ({ page }, info) => {
   await openOwn(page);
   await page.getByRole('link', { name: 'Files' }).click();

@@ -109,6 +109,37 @@ describe('reading a bundle', () => {
     ]);
   });
 
+  test('a record beyond the limits is named and left out, the others come in; with any other fault nothing does', () => {
+    const changed = structuredClone(demo);
+    changed.logs[3]!.practisedSeconds = 90_000;
+    changed.plans[1]!.startsOn = '0001-01-01';
+    const read = readBundle(writeBundle(changed, now));
+    if (!read.ok) throw new Error('it is not read');
+    expect(read.bundle.contents.logs).toEqual(demo.logs.filter((_, at) => at !== 3));
+    expect(read.bundle.contents.plans).toEqual(demo.plans.filter((_, at) => at !== 1));
+    expect(read.beyond.map(({ kind, record, because }) => [kind, record.id, because])).toEqual([
+      ['plans', demo.plans[1]!.id, 'startsOn: a day lies between 1970 and 2199'],
+      ['logs', demo.logs[3]!.id, 'practisedSeconds: a practice lasts 24 h at most'],
+    ]);
+    const rows = importPreview(emptyContents(), read.bundle.contents, read.beyond);
+    const student = demo.students.find(({ id }) => id === demo.logs[3]!.studentId)!;
+    expect(rows.slice(0, 2)).toMatchObject([
+      { kind: 'plans', state: 'cannot be imported' },
+      { kind: 'logs', state: 'cannot be imported', name: `${student.name}, ${dayWords(demo.logs[3]!.day)}` },
+    ]);
+    // What was decided of that plan hangs on nothing now, and says so.
+    const orphans = rows.slice(2).filter(({ state }) => state === 'cannot be imported');
+    expect(orphans.every(({ kind, because }) => kind === 'decisions' && because.startsWith('planId: '))).toBe(true);
+    expect(rows).toHaveLength(importPreview(emptyContents(), demo).length);
+
+    changed.students[2]!.name = '';
+    expect(problems(writeBundle(changed, now)).map(({ place }) => place)).toEqual([
+      'contents.students[2].name',
+      'contents.plans[1].startsOn',
+      'contents.logs[3].practisedSeconds',
+    ]);
+  });
+
   test('a file with thousands of faults lists twenty and counts the rest', () => {
     const broken = { ...emptyContents(), logs: Array.from({ length: 500 }, () => ({})) } as unknown as BundleContents;
     const list = problems(writeBundle(broken, now));

@@ -4,6 +4,7 @@ import { builtInSchools } from '../schools/builtInSchools';
 import { dayWords } from '../words/dayWords';
 import { bundleKinds, type BundleContents, type BundleKind } from './bundle';
 import { kindWords } from './kindWords';
+import type { BeyondLimits } from './readBundle';
 
 export interface PreviewRow {
   readonly kind: BundleKind;
@@ -66,15 +67,25 @@ function references(item: Item): [field: string, kind: BundleKind, id: string][]
  * be kept because it points to something that is neither here nor in the file.
  * @param present everything there is now
  * @param incoming the contents of the file
+ * @param beyond what else is in it, beyond the limits
  */
-export function importPreview(present: BundleContents, incoming: BundleContents): PreviewRow[] {
+export function importPreview(
+  present: BundleContents,
+  incoming: BundleContents,
+  beyond: readonly BeyondLimits[] = [],
+): PreviewRow[] {
   const here = index(present);
   const there = index(incoming);
   const builtIn = new Set([...builtInExercises, ...builtInSchools].map((item) => item.id));
   const bad = new Set<string>();
   const exists = (kind: BundleKind, id: string): boolean =>
     builtIn.has(id) || here[kind].has(id) || (there[kind].has(id) && !bad.has(`${kind} ${id}`));
-  return bundleKinds.flatMap((kind) =>
+  const left = beyond.map(({ kind, record, because }): PreviewRow => {
+    // Its values are of the right kind, only too much.
+    const name = nameOf(record as unknown as Item, [there, here]).slice(0, 120);
+    return { kind, id: record.id, name, state: 'cannot be imported', because };
+  });
+  const rows = bundleKinds.flatMap((kind) =>
     incoming[kind].map((item): PreviewRow => {
       const row = { kind, id: item.id, name: nameOf(item, [there, here]) };
       const lost = references(item).find(([, target, id]) => !exists(target, id));
@@ -92,4 +103,5 @@ export function importPreview(present: BundleContents, incoming: BundleContents)
       return { ...row, state, because: '' };
     }),
   );
+  return [...left, ...rows];
 }

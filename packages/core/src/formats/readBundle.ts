@@ -2,15 +2,25 @@ import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import * as z from 'zod';
 import { inCounts } from '../plan/inCounts';
 import { builtInSchools } from '../schools/builtInSchools';
-import { BUNDLE_VERSION, BundleSchema, LARGEST_BUNDLE, type Bundle } from './bundle';
+import { BUNDLE_VERSION, BundleSchema, LARGEST_BUNDLE, type Bundle, type BundleKind } from './bundle';
 
 export interface BundleProblem {
   /** Where: a line and column, or the path of a field. Empty when it is the file as a whole. */
   readonly place: string;
   readonly message: string;
 }
+/** A record of a file that is beyond the limits, as a program before them may have written it: the others can come in without it. */
+export interface BeyondLimits {
+  readonly kind: BundleKind;
+  /** As it stands in the file: of the right shape, its values not. */
+  readonly record: Readonly<Record<string, unknown>> & { readonly id: string };
+  /** The field and what is wrong with it. */
+  readonly because: string;
+}
+
 export type BundleResult =
-  { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problems: readonly BundleProblem[] };
+  | { readonly ok: true; readonly bundle: Bundle; readonly beyond: readonly BeyondLimits[] }
+  | { readonly ok: false; readonly problems: readonly BundleProblem[] };
 
 /** How many problems are listed at most; a damaged file may have thousands. */
 const MOST_PROBLEMS = 20;
@@ -94,10 +104,39 @@ function someOf(problems: readonly BundleProblem[]): BundleResult {
   return { ok: false, problems: more > 0 ? [...listed, { place: '', message: `and ${more} more` }] : listed };
 }
 
+type Issue = z.core.$ZodIssue;
+
+/** Whether a value is one of its kind and only too much, or does not go with the others: damage looks otherwise. */
+const isBeyond = ({ code, path }: Issue): boolean =>
+  (code === 'too_big' || code === 'custom') && path[0] === 'contents' && typeof path[2] === 'number';
+
+/** A file whose records are all of the right shape, some of them beyond the limits, without those; null where more is wrong with it. */
+function withoutBeyond(
+  foreign: unknown,
+  issues: readonly Issue[],
+): Pick<BundleResult & { ok: true }, 'bundle' | 'beyond'> | null {
+  if (!issues.every(isBeyond)) return null;
+  const { contents } = foreign as { contents: Record<string, BeyondLimits['record'][]> };
+  const first = new Map<BeyondLimits['record'], BeyondLimits>();
+  for (const { path, message } of issues) {
+    const [kind, at] = path.slice(1, 3) as [BundleKind, number];
+    const record = contents[kind]![at]!;
+    const field = pathWords(path.slice(3));
+    if (!first.has(record))
+      first.set(record, { kind, record, because: field === '' ? message : `${field}: ${message}` });
+  }
+  const left = Object.entries(contents).map(([kind, records]) => [
+    kind,
+    records.filter((record) => !first.has(record)),
+  ]);
+  const parsed = BundleSchema.safeParse({ ...(foreign as object), contents: Object.fromEntries(left) as unknown });
+  return parsed.success ? { bundle: parsed.data, beyond: [...first.values()] } : null;
+}
+
 /**
  * Reads the text of a bundle whole before anything is kept. What is wrong comes back as a list of
  * places and messages: a line and column for damaged JSON, the path of the field for a wrong value,
- * and plain words for a foreign file or one of a newer version.
+ * and plain words for a foreign file or one of a newer version. Records beyond the limits are left out and named.
  */
 export function readBundle(text: string): BundleResult {
   const large = tooLarge(text.length);
@@ -119,8 +158,9 @@ export function readBundle(text: string): BundleResult {
     );
   }
   const parsed = BundleSchema.safeParse(foreign);
-  if (!parsed.success)
-    return someOf(parsed.error.issues.map((issue) => ({ place: pathWords(issue.path), message: issue.message })));
-  const doubled = twice(parsed.data);
-  return doubled.length > 0 ? someOf(doubled) : { ok: true, bundle: carriedOver(parsed.data) };
+  const read = parsed.success ? { bundle: parsed.data, beyond: [] } : withoutBeyond(foreign, parsed.error.issues);
+  if (read === null)
+    return someOf(parsed.error!.issues.map((issue) => ({ place: pathWords(issue.path), message: issue.message })));
+  const doubled = twice(read.bundle);
+  return doubled.length > 0 ? someOf(doubled) : { ok: true, bundle: carriedOver(read.bundle), beyond: read.beyond };
 }

@@ -67,7 +67,10 @@ export async function answer(request: Request, tell: Told): Promise<ResultOf<Tas
       const locked = isLocked(given);
       if (locked && request.passphrase === null) return { ok: 'asks' };
       const read = readBundle(locked ? await unlockCopy(given, request.passphrase!) : given);
-      if (read.ok) return { ok: true, contents: read.bundle.contents, writtenAt: read.bundle.writtenAt };
+      if (read.ok) {
+        const { contents, writtenAt } = read.bundle;
+        return { ok: true, contents, writtenAt, beyond: [...read.beyond] };
+      }
       return { ok: false, problems: [...read.problems] };
     }
     case 'lock':

@@ -17,6 +17,7 @@ import {
   SchoolSchema,
   StillSchema,
   StudentSchema,
+  bundleKinds,
   csvFields,
   dayOrders,
   encodings,
@@ -180,7 +181,14 @@ export const resultSchemas = {
   demo: z.object({ hall: BundleContentsSchema, people: z.array(z.string()) }),
   'demo-person': BundleContentsSchema,
   'read-bundle': z.union([
-    z.object({ ok: z.literal(true), contents: BundleContentsSchema, writtenAt: z.string() }),
+    z.object({
+      ok: z.literal(true),
+      contents: BundleContentsSchema,
+      writtenAt: z.string(),
+      beyond: z.array(
+        z.object({ kind: z.enum(bundleKinds), record: z.looseObject({ id: z.string() }), because: z.string() }),
+      ),
+    }),
     z.object({ ok: z.literal(false), problems }),
     /** It is a locked copy, and no passphrase was given. */
     z.object({ ok: z.literal('asks') }),

@@ -17,7 +17,8 @@ import {
   counted,
 } from '@pomek/core';
 import { Compute } from '../compute/compute';
-import { Notices } from '../data/notices';
+import type { ResultOf } from '../compute/protocol';
+import { Notices, reasonOf } from '../data/notices';
 import { WholeSpace } from '../data/whole-space';
 import { momentWords } from '../ui/day-words';
 import { FileButton } from '../ui/file-button';
@@ -29,6 +30,8 @@ interface Preview {
   /** What is here and not in the file; it stays. */
   readonly missing: readonly string[];
 }
+
+type Read = ResultOf<'read-bundle'> & { readonly ok: true };
 
 const MOST_ROWS = 300;
 
@@ -117,6 +120,7 @@ export class ImportPanel {
   }
 
   protected read(file: File, passphrase: string | null = null): void {
+    if (passphrase === null) this.passphrase.set('');
     this.cancel();
     this.name.set(file.name);
     this.left.set(new Set());
@@ -130,11 +134,11 @@ export class ImportPanel {
     this.reading = this.compute.readBundle(file, passphrase).subscribe({
       next: (reply) => {
         if (reply.ok === 'asks') this.ask(file);
-        else if (reply.ok) void this.show(reply.contents, reply.writtenAt);
+        else if (reply.ok) this.showSafely(reply);
         else this.refuse(reply.problems);
       },
       error: (error: unknown) => {
-        this.refuse([{ place: '', message: error instanceof Error ? error.message : String(error) }]);
+        this.refuse([{ place: '', message: reasonOf(error) }]);
         if (passphrase !== null) this.locked.set(file);
       },
     });
@@ -150,13 +154,17 @@ export class ImportPanel {
     this.locked.set(file);
   }
 
-  private async show(contents: BundleContents, writtenAt: string): Promise<void> {
+  private showSafely(read: Read): void {
+    this.show(read).catch((error: unknown) => this.refuse([{ place: '', message: reasonOf(error) }]));
+  }
+
+  private async show({ contents, writtenAt, beyond }: Read): Promise<void> {
     // Pictures and recordings are large: those here are read only where some come.
     const kinds = bundleKinds.filter(
       (kind) => (kind !== 'pictures' && kind !== 'recordings') || contents[kind].length > 0,
     );
     const present = await this.whole.read(kinds);
-    const rows = importPreview(present, contents);
+    const rows = importPreview(present, contents, beyond);
     this.passphrase.set('');
     this.preview.set({
       contents,
