@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'preact/hooks';
 import QRCode from 'qrcode';
-import { packedLog, type HomeLog, type PracticeLog, type Sheet } from '@pomek/core';
+import { logFile, packedLog, type HomeLog, type PracticeLog, type Sheet } from '@pomek/core';
 import { dayOf, now } from './clock';
 
 /** Letters in a code that a phone shows and a camera reads at arm’s length. House value. */
@@ -54,7 +54,7 @@ export function Giving({ sheet, logs, given, onGiven, onBack }: GivingProps) {
   };
   const asFile = (): void => {
     const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([JSON.stringify(log, null, 2)], { type: 'application/json' }));
+    link.href = URL.createObjectURL(new Blob([logFile(log)], { type: 'application/json' }));
     link.download = `practice-${dayOf(now())}.json`;
     link.click();
     setTimeout(() => URL.revokeObjectURL(link.href), 60_000);

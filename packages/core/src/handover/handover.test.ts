@@ -25,7 +25,7 @@ import { homeToday } from './homePractice';
 import { spokenExercise } from '../schools/spokenLine';
 import { lineForTheDay } from './lineForTheDay';
 import { makeSheet } from './makeSheet';
-import { packedLog, readLog } from './packedLog';
+import { logFile, packedLog, readLog } from './packedLog';
 import { SheetSchema, type Sheet } from './sheet';
 import { sheetHtml } from './sheetHtml';
 
@@ -419,6 +419,8 @@ describe('the log in texts', () => {
 
   test('comes back whole: as a file, as a line in a message that breaks it, as parts in any order and twice', () => {
     const given = homeLog(14);
+    expect(readLog(logFile(given))).toEqual({ kind: 'log', log: given });
+    // A sheet of before gave no checksum along.
     expect(readLog(JSON.stringify(given, null, 2))).toEqual({ kind: 'log', log: given });
     const [line] = packedLog(given);
     const broken = `Dear teacher,\n> ${line!.replace(/(.{40})/g, '$1\n')}\nBest wishes`;
@@ -503,6 +505,21 @@ describe('the log in texts', () => {
     }
     expect(wrong).toBeGreaterThan(1500);
   });
+});
+
+test('a file with a single letter changed anywhere gives the same log, or none', () => {
+  const given = { ...homeLog(3), studentName: 'Åsa Ørn' };
+  const whole = logFile(given);
+  const random = seededRandom(29);
+  let refused = 0;
+  for (let turn = 0; turn < 1500; turn += 1) {
+    const where = Math.floor(random() * whole.length);
+    const letter = '0159aZ": ,}n'[Math.floor(random() * 12)]!;
+    const read = readLog(`${whole.slice(0, where)}${letter}${whole.slice(where + 1)}`);
+    if (read.kind === 'log') expect(read.log).toEqual(given);
+    else refused += 1;
+  }
+  expect(refused).toBeGreaterThan(1000);
 });
 
 describe('before anything is written', () => {

@@ -32,6 +32,10 @@ export function packedLog(log: HomeLog, letters = Number.POSITIVE_INFINITY): str
   );
 }
 
+/** The text of a log as a file: indented, so that a person can read it, with the checksum of the same without spaces. */
+export const logFile = (log: HomeLog): string =>
+  `${JSON.stringify({ ...log, sum: sumOf(strToU8(JSON.stringify(log))) }, null, 2)}\n`;
+
 /** What came in so far, and what it is. */
 export type ReadLog =
   | { readonly kind: 'log'; readonly log: HomeLog }
@@ -53,12 +57,16 @@ function parsed(text: string): ReadLog {
     return wrong('This is not the log of a sheet that was given home.');
   }
   if (typeof head.version === 'number' && head.version > VERSION) return wrong(newer);
+  // Sheets of before gave files without one.
+  const { sum, ...rest } = foreign as Record<string, unknown>;
+  if (sum !== undefined && sum !== sumOf(strToU8(JSON.stringify(rest)))) return wrong(DAMAGED);
   const found = HomeLogSchema.safeParse(foreign);
   if (found.success) return { kind: 'log', log: found.data };
   const [issue] = found.error.issues;
   return wrong(`The log is damaged at ${issue!.path.join('.') || 'its beginning'}: ${issue!.message}`);
 }
 
+const DAMAGED = 'It is damaged on its way: the checksum does not fit. Have it given once more.';
 const newer = 'The log was written by a newer sheet than this program can read. Bring the program up to date first.';
 
 interface Part {
@@ -108,8 +116,7 @@ export function readLog(text: string): ReadLog {
   const missing = Array.from({ length: of }, (_, at) => at + 1).filter((number) => !letters.has(number));
   if (missing.length > 0) return { kind: 'parts', missing, of };
   const bytes = toUint8Array(Array.from({ length: of }, (_, at) => letters.get(at + 1)!).join(''));
-  if (sumOf(bytes) !== sum)
-    return wrong('It is damaged on its way: the checksum does not fit. Have it given once more.');
+  if (sumOf(bytes) !== sum) return wrong(DAMAGED);
   try {
     const unpacked = unzlibSync(bytes, { dictionary: known, out: new Uint8Array(LARGEST) });
     return parsed(strFromU8(unpacked));

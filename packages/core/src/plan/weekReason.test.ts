@@ -69,6 +69,25 @@ test('a target between two doses is a dose of its own; short of it the limit is 
   );
 });
 
+test('what the running week asks for before it is over is told: the next goes up from there', () => {
+  const now = { kind: 'now', week: 2, day: '2026-03-09', level: 110, dose: 110, rail: null, waitsFor: null } as const;
+  const reason = (...doses: [string, number][]) =>
+    weekReason(
+      value,
+      one,
+      now,
+      undefined,
+      undefined,
+      doses.map(([day, dose]) => ({ day, dose })),
+    );
+  expect(reason(['2026-03-12', 110], ['2026-03-14', 125], ['2026-03-15', 125], ['2026-03-16', 140])).toBe(
+    'Today’s dose; 2:05 min from Sat 14 Mar on, if all goes well.',
+  );
+  // What the next week asks for is in its own row.
+  expect(reason(['2026-03-12', 110], ['2026-03-16', 125])).toBe('Today’s dose.');
+  expect(reason()).toBe('Today’s dose.');
+});
+
 test('of every which week a lighter one comes is said as people say it', () => {
   const every = (lighterEvery: number) =>
     weekReason({ ...value, lighterEvery }, one, { kind: 'lighter', level: 65, dose: 40 } as StrandWeek)

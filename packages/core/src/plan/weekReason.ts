@@ -1,7 +1,9 @@
+import { dayNumber } from '../days/dayNumber';
 import { percent } from '../words/percent';
+import { shortDay } from '../words/shortDay';
 import type { Plan, Strand } from '../goals/plan';
 import type { DoseLimit } from '../limits/axisLimits';
-import type { StrandWeek } from './planForecast';
+import type { StrandForecast, StrandWeek } from './planForecast';
 import { growthWords, type Growth } from './growth';
 import type { Rail } from './season/seasonProblem';
 import { doseLimitWords } from './doseLimitWords';
@@ -48,6 +50,7 @@ export function heldWords(
  * Why a week of a plan asks for its dose, and why not for more.
  * @param growth what a raise may add
  * @param limit the smallest limit of the strand
+ * @param days what each practice day asks for: a raise within the running week is told
  */
 export function weekReason(
   plan: Plan,
@@ -55,10 +58,11 @@ export function weekReason(
   week: StrandWeek,
   growth: Growth = { share: plan.growthPerWeek, weeks: 1 },
   limit?: DoseLimit,
+  days: StrandForecast['days'] = [],
 ): string {
   switch (week.kind) {
     case 'now':
-      return 'Today’s dose.';
+      return nowWords(strand, week, days);
     case 'raise':
       return week.level >= strand.target
         ? 'The goal.'
@@ -97,6 +101,15 @@ export function weekReason(
     case 'locked':
       return 'Locked after a sign to stop; nothing is planned until you clear it.';
   }
+}
+
+/** Today's dose and, where more is asked before the week is over, that: the next week goes up from there. */
+function nowWords(strand: Strand, week: StrandWeek, days: StrandForecast['days']): string {
+  const end = dayNumber(week.day) + 7;
+  const last = days.findLast(({ day }) => dayNumber(day) < end);
+  if (last === undefined || last.dose <= week.dose) return 'Today’s dose.';
+  const from = days.find(({ dose }) => dose >= last.dose)!;
+  return `Today’s dose; ${axisWords(last.dose, strand.axis)} from ${shortDay(from.day)} on, if all goes well.`;
 }
 
 /** What a lighter week really takes off. */

@@ -160,7 +160,7 @@ export class StrandWeeks {
       day: shortDay(week.day),
       dose: axisWords(week.dose, this.strand().axis),
       amount: week.dose,
-      reason: weekReason(this.plan(), this.strand(), week, this.growth(), this.limit()),
+      reason: this.reasonOf(week),
       before: before.has(week.week) ? axisWords(before.get(week.week)!, this.strand().axis) : '–',
     }));
   });
@@ -173,10 +173,7 @@ export class StrandWeeks {
     return {
       strand,
       now,
-      weeks: [
-        ...past.weeks,
-        ...planned.map((week) => ({ ...week, reason: weekReason(plan, strand, week, this.growth(), this.limit()) })),
-      ],
+      weeks: [...past.weeks, ...planned.map((week) => ({ ...week, reason: this.reasonOf(week) }))],
       done: past.done,
       band: this.locked() ? [] : (this.chance()?.weeks ?? []),
       beside: this.before()?.weeks ?? [],
@@ -208,6 +205,11 @@ export class StrandWeeks {
   private readonly growth = computed(() =>
     growthOfStrand(this.strand(), this.plan(), this.school().raise, this.practiceDays()),
   );
+  private reasonOf(week: Forecast['weeks'][number]): string {
+    const days = this.forecast()?.days ?? [];
+    return weekReason(this.plan(), this.strand(), week, this.growth(), this.limit(), days);
+  }
+
   /** Where it stands: its dose, what is saved up towards the next, why it is not more, and what may be harder meanwhile. */
   protected readonly stands = computed(() => {
     const [strand, verdict] = [this.strand(), this.standing()];
