@@ -54,6 +54,7 @@ export function Practise({ sheet, journal, kept, change, onEnd, onLeave }: Pract
     voice.recorded = recorded;
     const devices: HallDevices = {
       now: () => now().getTime(),
+      steady: () => performance.now(),
       every,
       ringer,
       voice: { say: (text) => voice.say(text, LOUD), silence: () => voice.silence() },

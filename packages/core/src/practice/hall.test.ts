@@ -39,6 +39,8 @@ const journalOf = (change: Partial<Journal> = {}): Journal => ({
 /** A hall with a clock that stands until it is moved on, and devices that write down what they are asked. */
 class Place {
   ms = 1_000_000;
+  /** What the steady clock did not count. */
+  asleepMs = 0;
   kept: Journal | null = null;
   readonly done: string[] = [];
   laid: readonly Bell[] = [];
@@ -51,6 +53,7 @@ class Place {
     this.hall = new Hall(
       {
         now: () => this.ms,
+        steady: () => this.ms - this.asleepMs,
         every: (_, what) => {
           this.timers.push(what);
           return () => (this.timers = this.timers.filter((timer) => timer !== what));
@@ -156,6 +159,31 @@ test('asleep for longer it stands still from before; for a shorter while it went
   short.tick();
   expect(short.hall.state.running).toBe(true);
   expect(where(short)).toEqual([1, 40]);
+});
+
+test('where the steady clock stands still in sleep, not a minute of it counts; a tab that is looked at seldom goes on', () => {
+  const place = new Place();
+  place.hall.toggle();
+  place.run(16);
+  place.ms += 60_000;
+  place.asleepMs += 60_000;
+  place.tick();
+  expect(place.hall.state.running).toBe(false);
+  expect(where(place)).toEqual([1, 10]);
+  place.hall.toggle();
+  place.run(5);
+  place.ms += 4000;
+  place.asleepMs += 4000;
+  place.hall.press('next');
+  expect(place.hall.state.records[1]!.spentMs).toBeCloseTo(15_000, -2);
+  // Both clocks go on, and the clock is put right by a second.
+  const hidden = new Place();
+  hidden.hall.toggle();
+  hidden.run(16);
+  hidden.ms += 60_000;
+  hidden.asleepMs += 1000;
+  hidden.tick();
+  expect(hidden.hall.state.running).toBe(true);
 });
 
 test.each([

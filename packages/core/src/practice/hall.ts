@@ -9,6 +9,8 @@ import type { Journal, JournalEvent } from './journal';
 export interface HallDevices {
   /** Epoch milliseconds. */
   readonly now: () => number;
+  /** Milliseconds by a clock that nobody sets and that, on most machines, stands still while the machine sleeps. */
+  readonly steady: () => number;
   /** Does something every so many ms; gives back what ends it. */
   readonly every: (ms: number, what: () => void) => () => void;
   readonly ringer: {
@@ -30,6 +32,8 @@ export interface HallDevices {
 
 /** The clock may go back by less without having been set back, ms. */
 const STEADY_MS = 1000;
+/** The clock may go ahead of the steady one by less without the machine having slept: clocks are put right in small steps, ms. */
+const SLEPT_MS = 2000;
 
 /**
  * Conducts a practice: looks at the clock, keeps what is pressed and the last moment it was seen, rings, calls, and keeps the
@@ -37,14 +41,16 @@ const STEADY_MS = 1000;
  *
  * Everything pressed goes into the journal with its time, and the state follows from that, so that nothing is lost:
  * - closed or killed while it ran, it stands still from the last moment it was seen;
- * - asleep for longer than `ASLEEP_MS`, it stands still from before;
+ * - asleep for more than a moment, it stands still from before: known from the steady clock, where that goes on in sleep too from
+ *   `ASLEEP_MS` without a look at the clock;
  * - a clock that is set back does not take anything back.
  */
 export class Hall {
   private open: Journal;
   private of: Timeline;
-  /** The last look at the clock. */
+  /** The last look at the clock, and at the steady one. */
   private at: number;
+  private steadyAt: number;
   private stateNow: ConductState;
   private called: readonly Call[] | null = null;
   private said: Pick<ConductState, 'spanIndex' | 'offsetMs'> | null = null;
@@ -62,6 +68,7 @@ export class Hall {
     this.open = journal;
     this.of = timeline(journal.routine);
     this.at = devices.now();
+    this.steadyAt = devices.steady();
     this.stateNow = conduct(this.of, journal.events, journal.seenAt);
     // It was closed or killed while it ran.
     if (this.begun && this.stateNow.running) this.record('pause', journal.seenAt);
@@ -175,7 +182,8 @@ export class Hall {
   private wakeUp(now: number): void {
     if (!this.stateNow.running) return;
     const { at } = this;
-    if (now - at > ASLEEP_MS) this.record('pause', at);
+    const asleep = now - at - (this.devices.steady() - this.steadyAt);
+    if (now - at > ASLEEP_MS || asleep > SLEPT_MS) this.record('pause', at);
     else if (at - now > STEADY_MS) {
       this.record('pause', at);
       this.record('resume', now);
@@ -203,6 +211,7 @@ export class Hall {
   /** Where the practice is at a moment, and what follows from it: bells, voice, screen. */
   private look(now: number): void {
     this.at = now;
+    this.steadyAt = this.devices.steady();
     this.stateNow = conduct(this.of, this.open.events, now);
     const { running, taps, finished, spanIndex, offsetMs } = this.stateNow;
     const key = `${running} ${taps !== null} ${this.open.events.length}`;

@@ -395,6 +395,7 @@ export class Conductor {
 
   private readonly devices: HallDevices = {
     now: () => this.clock.now().getTime(),
+    steady: () => performance.now(),
     every,
     ringer: this.ringer,
     voice: this.speaker,
