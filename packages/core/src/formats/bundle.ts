@@ -99,6 +99,10 @@ export const emptyContents = (): BundleContents => ({
   recordings: [],
 });
 
+/** How many records there are of all kinds. */
+export const recordCount = (contents: BundleContents): number =>
+  bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
+
 /** Several contents as one, their records one after the other. */
 export function together(contents: readonly BundleContents[]): BundleContents {
   const whole = emptyContents();

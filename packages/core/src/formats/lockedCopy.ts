@@ -26,7 +26,7 @@ export class WrongPassphrase extends Error {
   }
 }
 
-/** The same letters give the same passphrase on every keyboard (NFKC, as RFC 8265 and NIST SP 800-63B have it). */
+/** The same letters give the same passphrase on every keyboard (NFKC, one of the two forms of NIST SP 800-63B; from memory). */
 const bytesOf = (passphrase: string): Uint8Array => new TextEncoder().encode(passphrase.normalize('NFKC'));
 
 /**

@@ -6,6 +6,7 @@ import {
   copyFileName,
   emptyContents,
   readBundle,
+  recordCount,
   withinSize,
   writeBundle,
   type BundleContents,
@@ -34,7 +35,7 @@ export interface CopyAsked {
 export async function copyInto({ database, folder, mark, now, today }: CopyAsked): Promise<Copied | null> {
   const { contents: all, unreadable } = await everythingIn(database);
   const { contents, left: leftOut } = withinSize(all);
-  const records = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
+  const records = recordCount(contents);
   if (records === 0) return null;
   try {
     const name = copyFileName(today, mark);

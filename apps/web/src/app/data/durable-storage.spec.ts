@@ -5,6 +5,7 @@ import { LastChange } from './last-change';
 import { SPACE } from './space';
 import { Store } from './store';
 
+const wasAsked = () => localStorage.getItem('pomek.asked-to-keep-on') !== null;
 const rest = () => new Promise((resolve) => setTimeout(resolve, 60));
 const before = Object.getOwnPropertyDescriptor(navigator, 'storage');
 function storage(kept: boolean, agrees: boolean) {
@@ -36,20 +37,11 @@ test('the browser is asked once there is something to keep, and not again for a 
   freshSpace();
   const persist = storage(false, false);
   const durable = await opened();
-  expect([durable.kept(), localStorage.getItem('pomek.asked-to-keep-on') !== null, persist.mock.calls.length]).toEqual([
-    false,
-    false,
-    0,
-  ]);
+  expect([durable.kept(), wasAsked(), persist.mock.calls.length]).toEqual([false, false, 0]);
   await work('one');
-  expect([durable.kept(), localStorage.getItem('pomek.asked-to-keep-on') !== null, persist.mock.calls.length]).toEqual([
-    false,
-    true,
-    1,
-  ]);
+  expect([durable.kept(), wasAsked(), persist.mock.calls.length]).toEqual([false, true, 1]);
   await work('two');
   expect(persist).toHaveBeenCalledTimes(1);
-  localStorage.setItem('pomek.asked-to-keep-on', '2020-01-01');
   freshSpace();
   storage(false, true);
   localStorage.setItem('pomek.own.changed-at', '2026-12-02T08:00:00.000Z');
@@ -72,6 +64,12 @@ test('what is kept already is not asked for, the demo asks for nothing, and a br
   Reflect.deleteProperty(navigator, 'storage');
   Object.defineProperty(navigator, 'storage', { configurable: true, value: undefined });
   expect((await opened()).kept()).toBeNull();
+});
+
+test('what somebody else wrote where days and moments are remembered is none', () => {
+  freshSpace();
+  localStorage.setItem('pomek.own.changed-at', 'soon');
+  expect(TestBed.inject(LastChange).at()).toBeNull();
 });
 
 test('a change of a record is noted, what is kept beside the records is not', async () => {

@@ -3,6 +3,7 @@ import { dayNumber } from '@pomek/core';
 import { Clock } from './clock';
 import { LastChange } from './last-change';
 import { remembered } from './remembered';
+import { dayIn } from './remembered-days';
 import { SPACE } from './space';
 
 /** A browser that has not agreed is asked again after so many days: some agree once a page is used often. */
@@ -40,7 +41,7 @@ export class DurableStorage {
   }
 
   private isTime(): boolean {
-    const asked = this.asked.value();
-    return asked === null || !(dayNumber(this.clock.today()) - dayNumber(asked) < ASK_AGAIN);
+    const asked = dayIn(this.asked.value());
+    return asked === null || Math.abs(dayNumber(this.clock.today()) - dayNumber(asked)) >= ASK_AGAIN;
   }
 }

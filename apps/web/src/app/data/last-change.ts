@@ -1,9 +1,10 @@
-import { DestroyRef, Injectable, inject } from '@angular/core';
+import { DestroyRef, Injectable, computed, inject } from '@angular/core';
 import Dexie, { type ObservabilitySet } from 'dexie';
 import { bundleKinds } from '@pomek/core';
 import { Clock } from './clock';
 import { Database } from './database';
 import { remembered } from './remembered';
+import { momentIn } from './remembered-days';
 import { SPACE } from './space';
 
 /** When the records of this space changed last, as this browser knows: in this tab, in another one, or beside the page. */
@@ -12,7 +13,7 @@ export class LastChange {
   private readonly clock = inject(Clock);
   private readonly kept = remembered(`${inject(SPACE)}.changed-at`);
   /** A moment (ISO 8601, UTC); null where nothing changed since Pomek notes it. */
-  readonly at = this.kept.value;
+  readonly at = computed(() => momentIn(this.kept.value()));
 
   constructor() {
     const { name } = inject(Database);

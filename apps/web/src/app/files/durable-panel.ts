@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { Button } from 'primeng/button';
 import { DurableStorage } from '../data/durable-storage';
 
-/** Whether the browser keeps the records until they are removed, and a way to ask it. */
+/** Whether the browser has promised not to clear the records, and a way to ask it. */
 @Component({
   selector: 'pk-durable',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -12,20 +12,19 @@ import { DurableStorage } from '../data/durable-storage';
     @switch (durable.kept()) {
       @case (true) {
         <p class="soft">
-          <i class="pi pi-check" aria-hidden="true"></i> This browser has agreed to keep your records until you remove
-          them.
+          <i class="pi pi-check" aria-hidden="true"></i> This browser has promised not to clear your records.
         </p>
       }
       @case (false) {
         <p class="soft">
           This browser may clear your records where the disk is full, or after weeks without a visit. Some browsers
-          promise to keep them once a page is used often, bookmarked or installed.
+          promise not to once a page is used often, bookmarked or installed.
         </p>
         <div>
-          <p-button label="Ask it to keep them" size="small" variant="outlined" (onClick)="ask()" />
+          <p-button label="Ask it not to clear them" size="small" variant="outlined" (onClick)="ask()" />
         </div>
         @if (refused()) {
-          <p class="small" role="status">It has not agreed yet.</p>
+          <p class="small" role="status">It has not promised yet.</p>
         }
       }
     }

@@ -1,13 +1,13 @@
 import { Injectable, inject } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import * as z from 'zod';
-import { DaySchema, bundleKinds, withinSize, writeBundle, type BundleKind } from '@pomek/core';
+import { bundleKinds, recordCount, withinSize, writeBundle, type BundleKind } from '@pomek/core';
 import { Compute } from '../compute/compute';
 import { Clock } from '../data/clock';
 import { CopyFolder } from '../data/copy-folder';
 import { LastChange } from '../data/last-change';
 import { Notices } from '../data/notices';
 import { remembered } from '../data/remembered';
+import { dayIn } from '../data/remembered-days';
 import { SPACE } from '../data/space';
 import { WholeSpace } from '../data/whole-space';
 import { download } from './download';
@@ -27,7 +27,7 @@ export class LastCopy {
 
   /** When the last copy was made, by hand or into the folder, YYYY-MM-DD; null where none was, as far as this browser knows. */
   madeOn(): string | null {
-    const days = [dayOf(this.made.value()), this.folder.chosen()?.last?.day ?? null];
+    const days = [dayIn(this.made.value()), this.folder.chosen()?.last?.day ?? null];
     return days.reduce((last, day) => (day !== null && (last === null || day > last) ? day : last));
   }
 
@@ -39,7 +39,7 @@ export class LastCopy {
 
   /** When the reminder was last put off; null where it never was. */
   putOffOn(): string | null {
-    return dayOf(this.put.value());
+    return dayIn(this.put.value());
   }
 
   putOff(): void {
@@ -47,7 +47,7 @@ export class LastCopy {
   }
 
   /**
-   * Makes a copy. What goes wrong is said.
+   * Makes a copy; where it cannot be locked that is said, and none is made.
    * @param left kinds that do not go along
    * @param passphrase locks it; null: anybody can open it
    */
@@ -57,7 +57,6 @@ export class LastCopy {
   ): Promise<void> {
     const kinds = bundleKinds.filter((kind) => !left.has(kind));
     const { contents, left: tooMany } = withinSize(await this.whole.read(kinds));
-    const count = bundleKinds.reduce((sum, kind) => sum + contents[kind].length, 0);
     const text = writeBundle(contents, this.clock.now());
     const name = `pomek-${this.clock.today()}`;
     if (passphrase === null) download(`${name}.json`, text, 'application/json');
@@ -75,11 +74,6 @@ export class LastCopy {
       tooMany === 0
         ? ''
         : `${tooMany} pictures and recordings did not go into one file: it would be too large to be read.`;
-    this.notices.done(`Everything exported: ${count} records`, { detail });
+    this.notices.done(`Everything exported: ${recordCount(contents)} records`, { detail });
   }
 }
-
-const dayOf = (stored: string | null): string | null => {
-  const read = z.nullable(DaySchema).safeParse(stored);
-  return read.success ? read.data : null;
-};
