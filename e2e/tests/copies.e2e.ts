@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Browser } from '@playwright/test';
 import { openOwn, runOn, smallWorld } from '../support/pomek';
 import { expect, ownClock, test, type Page } from '../support/test';
 
@@ -25,6 +26,16 @@ const inFolder = (page: Page): Promise<{ name: string; students: number }[]> =>
     }
     return found.toSorted((a, b) => a.name.localeCompare(b.name));
   });
+
+/** Files on another machine two days later, where a file is being read. */
+async function elsewhere(browser: Browser, name: string, buffer: Buffer): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await ownClock(page, '2026-03-14T09:30:00');
+  await openOwn(page);
+  await page.getByRole('link', { name: 'Files' }).click();
+  await page.locator('#import-file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
+  return page;
+}
 
 test('copies go into a folder by themselves, one for each day, and one of them brings everything back elsewhere', async ({
   page,
@@ -68,13 +79,7 @@ test('copies go into a folder by themselves, one for each day, and one of them b
     const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Backup');
     return (await (await folder.getFileHandle(name)).getFile()).text();
   }, first!.name);
-  const other = await (await browser.newContext()).newPage();
-  await ownClock(other, '2026-03-14T09:30:00');
-  await openOwn(other);
-  await other.getByRole('link', { name: 'Files' }).click();
-  await other
-    .locator('#import-file')
-    .setInputFiles({ name: first!.name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const other = await elsewhere(browser, first!.name, Buffer.from(text));
   await other.getByRole('button', { name: /^Import \d+/ }).click();
   await expect(other.getByText(/records imported/)).toBeVisible();
   await other.getByRole('link', { name: 'Students' }).click();
@@ -114,8 +119,8 @@ test('the browser is asked to keep what is stored, and its answer is shown; a fi
   const all = page.getByRole('region', { name: 'Keep a copy of everything' });
   await expect(all).toContainText('This browser may clear your records');
   await page.evaluate(() => Object.assign(window, { agrees: true }));
-  await page.getByRole('button', { name: 'Ask it to keep them' }).click();
-  await expect(all).toContainText('This browser has agreed to keep your records until you remove them.');
+  await page.getByRole('button', { name: 'Ask it not to clear them' }).click();
+  await expect(all).toContainText('This browser has promised not to clear your records.');
 
   const downloading = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export everything' }).click();
@@ -148,13 +153,7 @@ test('a copy is locked with a passphrase, and opens elsewhere with it alone', as
   const locked = readFileSync(await file.path());
   expect(locked.includes('Nela Brisk')).toBe(false);
 
-  const other = await (await browser.newContext()).newPage();
-  await ownClock(other, '2026-03-14T09:30:00');
-  await openOwn(other);
-  await other.getByRole('link', { name: 'Files' }).click();
-  await other
-    .locator('#import-file')
-    .setInputFiles({ name: 'pomek-2026-03-12.jwe', mimeType: 'application/jose', buffer: locked });
+  const other = await elsewhere(browser, 'pomek-2026-03-12.jwe', locked);
   const asked = other.getByLabel('pomek-2026-03-12.jwe is locked. Its passphrase:');
   await asked.fill('four cranes by the pond');
   await asked.press('Enter');

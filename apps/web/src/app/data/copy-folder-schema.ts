@@ -37,3 +37,11 @@ export const CopyFolderSchema = z.object({
   trouble: z.string().max(2000),
 });
 export type CopyFolder = z.infer<typeof CopyFolderSchema>;
+
+/**
+ * Whether something changed since the last copy went into the folder.
+ * @param changed when records changed last (ISO 8601, UTC); null where nothing is known of a change
+ * @param today YYYY-MM-DD; a copy of a later day was made by a clock that was wrong, and tells nothing
+ */
+export const isCopyDue = ({ last }: Pick<CopyFolder, 'last'>, changed: string | null, today: string): boolean =>
+  last === null || last.day > today || (changed !== null && changed > last.at);

@@ -3,8 +3,9 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { liveQuery } from 'dexie';
 import { EMPTY, exhaustMap, filter, firstValueFrom, from, fromEvent, map, merge, switchMap, take, timer } from 'rxjs';
 import { Compute } from '../compute/compute';
+import { alone } from './alone';
 import { Clock } from './clock';
-import { CopyFolderSchema, type CopyFolder as Kept, type Folder } from './copy-folder-schema';
+import { CopyFolderSchema, isCopyDue, type CopyFolder as Kept, type Folder } from './copy-folder-schema';
 import { Database } from './database';
 import { LastChange } from './last-change';
 import { Notices, reasonOf } from './notices';
@@ -18,13 +19,6 @@ const MODE = { mode: 'readwrite' } as const;
 interface Picker {
   readonly showDirectoryPicker?: (options: { readonly id: string; readonly mode: 'readwrite' }) => Promise<Folder>;
 }
-
-/** One tab makes a copy; another that wants to at that moment leaves it to the first. */
-const alone = async (work: () => Promise<void>): Promise<void> => {
-  if ('locks' in navigator)
-    await navigator.locks.request(LOCK, { ifAvailable: true }, (lock) => (lock === null ? undefined : work()));
-  else await work();
-};
 
 /** A folder of the teacher's choosing, into which copies go by themselves. */
 @Injectable({ providedIn: 'root' })
@@ -48,9 +42,8 @@ export class CopyFolder {
   readonly busy = signal(false);
   /** Something changed since the last copy went into the folder. */
   readonly due = computed(() => {
-    const [folder, changed] = [this.chosen(), this.change.at()];
-    if (folder == null) return false;
-    return folder.last === null || (changed !== null && changed > folder.last.at);
+    const folder = this.chosen();
+    return folder != null && this.isDue(folder);
   });
 
   constructor() {
@@ -64,7 +57,7 @@ export class CopyFolder {
     toObservable(wanted)
       .pipe(
         switchMap((at) => (at === null ? EMPTY : merge(timer(QUIET_MS), left).pipe(take(1)))),
-        exhaustMap(() => this.make()),
+        exhaustMap(() => this.copy((kept) => this.isDue(kept))),
         takeUntilDestroyed(),
       )
       .subscribe();
@@ -85,7 +78,7 @@ export class CopyFolder {
       await this.table.put({ id: 'copies', folder, mark, last: null, trouble: '' });
       await this.allow();
     } catch (error) {
-      this.notices.failure('The folder could not be kept', error);
+      this.notices.failure('The folder could not be saved', error);
     }
   }
 
@@ -102,31 +95,42 @@ export class CopyFolder {
     await this.table.delete('copies');
   }
 
-  /** Makes the copy of today. What goes wrong is kept beside the folder. Never rejects. */
-  async make(): Promise<void> {
-    await alone(async () => {
-      const kept = await this.kept();
-      if (kept === null) return;
-      this.busy.set(true);
-      const input = {
-        database: this.database.name,
-        folder: kept.folder,
-        mark: kept.mark,
-        // What changes while it is made belongs to the next one.
-        now: this.clock.now().toISOString(),
-        today: this.clock.today(),
-      };
-      try {
-        const last = await firstValueFrom(this.compute.result('copy', input));
-        await this.table.update('copies', last === null ? { trouble: '' } : { last, trouble: '' });
-      } catch (error) {
-        await this.look(kept.folder);
-        const trouble = reasonOf(error).slice(0, 2000);
-        await this.table.update('copies', { trouble }).catch(() => undefined);
-      } finally {
-        this.busy.set(false);
-      }
-    });
+  /** Makes the copy of today. What goes wrong is noted beside the folder. Never rejects. */
+  make(): Promise<void> {
+    return this.copy(() => true);
+  }
+
+  /** @param isWanted asked once no other tab makes one: it may have been made there */
+  private async copy(isWanted: (kept: Kept) => boolean): Promise<void> {
+    this.busy.set(true);
+    try {
+      await alone(LOCK, async () => {
+        const kept = await this.kept();
+        if (kept !== null && isWanted(kept)) await this.copyInto(kept);
+      });
+    } catch (error) {
+      const trouble = reasonOf(error).slice(0, 2000);
+      await this.table.update('copies', { trouble }).catch(() => undefined);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  private async copyInto({ folder, mark }: Kept): Promise<void> {
+    const [database, today] = [this.database.name, this.clock.today()];
+    // What changes while it is made belongs to the next one.
+    const now = this.clock.now().toISOString();
+    try {
+      const last = await firstValueFrom(this.compute.result('copy', { database, folder, mark, now, today }));
+      await this.table.update('copies', last === null ? { trouble: '' } : { last, trouble: '' });
+    } catch (error) {
+      await this.look(folder);
+      throw error;
+    }
+  }
+
+  private isDue(folder: Kept): boolean {
+    return isCopyDue(folder, this.change.at(), this.clock.today());
   }
 
   private async kept(): Promise<Kept | null> {

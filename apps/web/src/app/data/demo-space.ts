@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { concatMap, firstValueFrom, from, lastValueFrom, mergeMap, tap, toArray, type Observable } from 'rxjs';
 import { together, type BundleContents } from '@pomek/core';
 import { Compute } from '../compute/compute';
+import { alone } from './alone';
 import { Clock } from './clock';
 import { Notices } from './notices';
 import { Opening } from './opening';
@@ -14,10 +15,6 @@ import { local } from './small-storage';
 const AT_ONCE = 2;
 /** Where the day stands for which the demo is being made; there only until it is whole. */
 const KEY = 'pomek.demo-making';
-
-/** The rest of the demo is made once: by this tab, or by the one that was there before. */
-const alone = <T>(work: () => Promise<T>): Promise<T> =>
-  'locks' in navigator ? (navigator.locks.request(KEY, work) as Promise<T>) : work();
 
 /** Fills the demo's own space with made-up data whose dates end yesterday. */
 @Injectable({ providedIn: 'root' })
@@ -33,7 +30,8 @@ export class DemoSpace {
   /** Makes the demo where there is none, and goes on where a page was closed in the middle of it. */
   async fillWhenEmpty(): Promise<void> {
     if (this.space !== 'demo') return;
-    await alone(async () => {
+    // By this tab, or by the one that was there before.
+    await alone(KEY, async () => {
       if (local.getItem(KEY) === null && !(await this.whole.isEmpty())) return;
       await this.busy(() => this.goOn(this.clock.today()));
     });

@@ -7,6 +7,13 @@ import { Store, type Write } from './store';
 
 /** Where a thing can be made that is empty at first. */
 type Made = 'students' | 'routines' | 'chains' | 'classes' | 'exercises';
+type Making<N extends Made> = [
+  label: string,
+  table: N,
+  record: Records[N],
+  page: readonly string[],
+  queryParams?: Params,
+];
 interface New {
   readonly table: Made;
   readonly id: string;
@@ -35,14 +42,9 @@ export class NewThings {
   }
 
   /** Makes it, and goes to its page; it is taken back where it is left as it was made. */
-  async begin<N extends Made>(
-    label: string,
-    table: N,
-    record: Records[N],
-    page: readonly string[],
-    queryParams: Params = {},
-  ): Promise<void> {
-    if (!(await this.make(label, table, record, page, queryParams))) return;
+  async begin<N extends Made>(...making: Making<N>): Promise<void> {
+    if (!(await this.make(...making))) return;
+    const [, table, record] = making;
     // As it is stored: reading may order and complete it.
     const text = JSON.stringify(await this.database.of(table).get(record.id));
     this.made = [...this.made, { table, id: record.id, text }];
@@ -52,13 +54,7 @@ export class NewThings {
    * Makes what has content from the beginning, and goes to its page. A second press while it is being made is
    * the same press; whether this one was the first.
    */
-  async make<N extends Made>(
-    label: string,
-    table: N,
-    record: Records[N],
-    page: readonly string[],
-    queryParams: Params = {},
-  ): Promise<boolean> {
+  async make<N extends Made>(...[label, table, record, page, queryParams = {}]: Making<N>): Promise<boolean> {
     if (this.making) return false;
     this.making = true;
     try {

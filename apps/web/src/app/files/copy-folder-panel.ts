@@ -39,6 +39,8 @@ import { sizeWords } from '../ui/size-words';
         <p class="doubt" role="status">The browser wants to be asked again before Pomek may write there.</p>
       } @else if (it.trouble !== '') {
         <p class="wrong" role="alert">The last try failed. {{ it.trouble }}</p>
+      } @else if (it.last === null) {
+        <p class="soft small">There is nothing to copy yet.</p>
       } @else if (folder.due()) {
         <p class="soft small">Something changed since; the next copy is made in about a minute.</p>
       }
