@@ -31,7 +31,7 @@ export interface HallDevices {
 }
 
 /** The clock may go back by less without having been set back, ms. */
-const STEADY_MS = 1000;
+const SET_BACK_MS = 1000;
 /** The clock may go ahead of the steady one by less without the machine having slept: clocks are put right in small steps, ms. */
 const SLEPT_MS = 2000;
 
@@ -184,7 +184,7 @@ export class Hall {
     const { at } = this;
     const asleep = now - at - (this.devices.steady() - this.steadyAt);
     if (now - at > ASLEEP_MS || asleep > SLEPT_MS) this.record('pause', at);
-    else if (at - now > STEADY_MS) {
+    else if (at - now > SET_BACK_MS) {
       this.record('pause', at);
       this.record('resume', now);
     }

@@ -67,6 +67,8 @@ export class ImportPanel {
       count: rows.filter((row) => row.state === state).length,
     }));
   });
+  /** Whether anything that is here would be another. */
+  protected readonly replaces = computed(() => this.preview()?.rows.some(({ state }) => state === 'changed') ?? false);
   protected readonly listed = computed(() =>
     (this.preview()?.rows ?? []).filter((row) => row.state !== 'same').slice(0, MOST_ROWS),
   );
@@ -103,6 +105,11 @@ export class ImportPanel {
   }
 
   protected cancel(): void {
+    this.passphrase.set('');
+    this.clear();
+  }
+
+  private clear(): void {
     this.reading?.unsubscribe();
     this.busy.set(false);
     this.preview.set(null);
@@ -120,8 +127,9 @@ export class ImportPanel {
   }
 
   protected read(file: File, passphrase: string | null = null): void {
-    if (passphrase === null) this.passphrase.set('');
-    this.cancel();
+    // What was typed stays while it is tried: it may be wrong by a letter.
+    if (passphrase === null) this.cancel();
+    else this.clear();
     this.name.set(file.name);
     this.left.set(new Set());
     // A locked copy is longer than what it holds, which is measured once it is open.
@@ -134,7 +142,7 @@ export class ImportPanel {
     this.reading = this.compute.readBundle(file, passphrase).subscribe({
       next: (reply) => {
         if (reply.ok === 'asks') this.ask(file);
-        else if (reply.ok) this.showSafely(reply);
+        else if (reply.ok) void this.show(reply);
         else this.refuse(reply.problems);
       },
       error: (error: unknown) => {
@@ -154,25 +162,24 @@ export class ImportPanel {
     this.locked.set(file);
   }
 
-  private showSafely(read: Read): void {
-    this.show(read).catch((error: unknown) => this.refuse([{ place: '', message: reasonOf(error) }]));
-  }
-
   private async show({ contents, writtenAt, beyond }: Read): Promise<void> {
     // Pictures and recordings are large: those here are read only where some come.
     const kinds = bundleKinds.filter(
       (kind) => (kind !== 'pictures' && kind !== 'recordings') || contents[kind].length > 0,
     );
-    const present = await this.whole.read(kinds);
-    const rows = importPreview(present, contents, beyond);
-    this.passphrase.set('');
-    this.preview.set({
-      contents,
-      rows,
-      missing: notInFile(present, contents),
-      writtenAt: momentWords(writtenAt),
-    });
-    this.busy.set(false);
+    try {
+      const present = await this.whole.read(kinds);
+      this.preview.set({
+        contents,
+        rows: importPreview(present, contents, beyond),
+        missing: notInFile(present, contents),
+        writtenAt: momentWords(writtenAt),
+      });
+      this.passphrase.set('');
+      this.busy.set(false);
+    } catch (error) {
+      this.refuse([{ place: '', message: reasonOf(error) }]);
+    }
   }
 
   private refuse(problems: readonly BundleProblem[]): void {

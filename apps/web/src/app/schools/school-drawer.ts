@@ -176,7 +176,7 @@ export class SchoolDrawer {
   protected async copy(): Promise<void> {
     const now = this.clock.now().getTime();
     // The copy is what is open then: the second half of a double press would copy it once more.
-    if (now - this.copiedAt < SAME_PRESS_MS) return;
+    if (Math.abs(now - this.copiedAt) < SAME_PRESS_MS) return;
     this.copiedAt = now;
     const copy = copyOfSchool(this.school(), this.clock.newId());
     await this.store.write(`Copy school ${this.school().name}`, [{ table: 'schools', add: copy }]);

@@ -20,6 +20,7 @@ import { schoolOf } from '../data/gathered';
 import { Repository } from '../data/repository';
 import { SPACE } from '../data/space';
 import { Standings } from '../data/standings';
+import { Trouble } from '../ui/trouble';
 import { VerdictMark } from '../ui/verdict-mark';
 import { classesAhead } from '../ui/classes-ahead';
 import { CameInList } from './came-in';
@@ -53,6 +54,7 @@ interface Deciding {
     DecideHere,
     FirstSteps,
     RouterLink,
+    Trouble,
     VerdictMark,
     RowKeys,
   ],

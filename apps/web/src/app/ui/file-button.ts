@@ -10,7 +10,7 @@ let made = 0;
   imports: [ButtonDirective],
   template: `
     <label pButton [outlined]="true" [attr.for]="inputId()"
-      ><i [class]="'pi ' + icon()" aria-hidden="true"></i> {{ label() }}</label
+      ><i class="pi pi-upload" aria-hidden="true"></i> {{ label() }}</label
     >
     <input #field [id]="inputId()" type="file" [accept]="accept()" [multiple]="multiple()" (change)="choose(field)" />
   `,
@@ -19,7 +19,7 @@ let made = 0;
       display: inline-flex;
       position: relative;
     }
-    :host:focus-within label {
+    :host(:focus-within) label {
       outline: 3px solid var(--pk-focus);
       outline-offset: 2px;
     }
@@ -33,7 +33,6 @@ let made = 0;
 })
 export class FileButton {
   readonly label = input.required<string>();
-  readonly icon = input('pi-upload');
   /** What the window offers, as the `accept` of a file field. */
   readonly accept = input.required<string>();
   readonly multiple = input(false);
