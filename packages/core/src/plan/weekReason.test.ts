@@ -18,6 +18,11 @@ const said = (week: Partial<StrandWeek>, growth?: Growth): string =>
 test.each<[Partial<StrandWeek>, string]>([
   [{ kind: 'now' }, 'Today’s dose.'],
   [{ kind: 'raise' }, 'Up; not more, since it may grow by at most 10 % a week.'],
+  // From 1:00 (1:05 of it saved up) to 1:10: more than a tenth of the dose, a tenth of what was earned.
+  [
+    { kind: 'raise', level: 71.4, dose: 70 },
+    'Up, with what was saved up; not more, since it may grow by at most 10 % a week.',
+  ],
   [{ kind: 'raise', level: 180 }, 'The goal.'],
   [{ kind: 'carry' }, 'The same; 10 % a week has not yet filled the step to 1:10 min.'],
   [{ kind: 'found' }, 'Found again: met at the lower dose, the old one comes back in one step.'],

@@ -66,7 +66,7 @@ export function weekReason(
     case 'raise':
       return week.level >= strand.target
         ? 'The goal.'
-        : `Up; not more, since it may grow by at most ${growthWords(growth)}.`;
+        : `Up${withSaved(strand, week, growth)}; not more, since it may grow by at most ${growthWords(growth)}.`;
     case 'carry': {
       const grid = gridOf(strand);
       const next = axisWords(nextDose(doseOf(week.level, grid), grid), strand.axis);
@@ -101,6 +101,12 @@ export function weekReason(
     case 'locked':
       return 'Locked after a sign to stop; nothing is planned until you clear it.';
   }
+}
+
+/** A step that is more than the growth, since what did not fill one before is in it, is said to be so. */
+function withSaved(strand: Strand, { level, dose }: StrandWeek, { share }: Growth): string {
+  const before = doseOf(level / (1 + share), gridOf(strand));
+  return dose > before * (1 + share) + 1e-6 ? ', with what was saved up' : '';
 }
 
 /** Today's dose and, where more is asked before the week is over, that: the next week goes up from there. */
